@@ -1,0 +1,73 @@
+import { mkdirSync } from 'node:fs'
+import type { Page } from 'playwright-core'
+import { openChromium } from '../tests/browser/chromium'
+
+/** Takes the pictures of every main view from the server whose address is given. */
+const address = process.argv[2]
+if (!address) throw new Error('give the address of a running Salt Shelf with demo data')
+const folder = process.env.SALT_SHELF_SCREENS ?? 'docs/screenshots'
+mkdirSync(folder, { recursive: true })
+
+const plan = `${address}/plans/de000000-0000-4000-8000-000000000001`
+const { browser, close } = await openChromium()
+const page = await browser.newPage()
+
+async function take(name: string, size = { width: 1280, height: 800 }): Promise<void> {
+  await page.setViewportSize(size)
+  await page.mouse.move(0, 0)
+  await page.waitForTimeout(250)
+  await page.screenshot({ path: `${folder}/${name}.png` })
+}
+
+async function night(on: boolean): Promise<void> {
+  await page.emulateMedia({ colorScheme: on ? 'dark' : 'light' })
+}
+
+const key = (name: string) => page.getByRole('button', { name: new RegExp(`^${name}, press`) })
+
+await page.goto(address, { waitUntil: 'networkidle' })
+await take('shelf')
+
+await page.goto(`${plan}/controls`, { waitUntil: 'networkidle' })
+await take('controls')
+await key('Thumb focus key').click()
+await take('controls-key')
+await page.getByRole('button', { name: 'Close' }).click()
+await page.getByRole('button', { name: 'Top', exact: true }).click()
+await take('controls-top')
+await page.getByRole('button', { name: 'Back', exact: true }).click()
+await page.getByRole('radio', { name: 'Motion' }).click()
+await moveKey(page, 'Thumb focus key', 'Crown key')
+await night(true)
+await take('controls-displaced-night')
+await night(false)
+await page.getByRole('button', { name: /^Undo/ }).click()
+
+await page.goto(`${plan}/banks`, { waitUntil: 'networkidle' })
+await page.getByRole('button', { name: /Changes/ }).click()
+await take('banks')
+
+await page.goto(`${plan}/sheets`, { waitUntil: 'networkidle' })
+await take('pocket-card')
+
+await page.goto(`${plan}/carry`, { waitUntil: 'networkidle' })
+await page.getByRole('button', { name: /^Heron B/ }).click()
+await page.getByRole('button', { name: 'Carry to Heron B' }).click()
+await page
+  .getByText(/rows compared/)
+  .first()
+  .waitFor()
+await page.waitForTimeout(400)
+await take('carry')
+
+await page.goto(`${plan}/controls`, { waitUntil: 'networkidle' })
+await take('controls-narrow', { width: 390, height: 844 })
+await take('controls-tablet', { width: 820, height: 1180 })
+await close()
+
+async function moveKey(on: Page, from: string, to: string): Promise<void> {
+  await on.getByRole('button', { name: new RegExp(`^${from}, press`) }).focus()
+  await on.keyboard.press('m')
+  await on.getByRole('button', { name: new RegExp(`^${to}, press`) }).focus()
+  await on.keyboard.press('Enter')
+}

@@ -1,0 +1,5 @@
+import { BanksStation } from '@/features/banks/banks-station'
+
+export default function BanksPage() {
+  return <BanksStation />
+}

@@ -1,0 +1,5 @@
+import { PocketCard } from '@/features/sheets/pocket-card'
+
+export default function SheetsPage() {
+  return <PocketCard />
+}

@@ -1,0 +1,216 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { planOf } from '@tests/fixtures/arbitrary'
+import { heron, heronWith } from '@tests/fixtures/heron'
+import { writeCardFile } from '../files/card-file'
+import type { BodyModel } from '../model/types'
+import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
+import { must, type Refusal } from '../result'
+import { newBody, operate, type BodyEvent, type BodyState } from './body'
+import { carryStages, handWorkFor, runStage, startCarry, type CarryStage, type CarryState } from './carry'
+import { carriedRows, factoryMemory, memoryOf } from './memory'
+
+const body = newBody(heron, 'TH-1', '1.2')
+const plan = must(
+  parsePlan(heron, {
+    'base/movie.frameRate': '50p',
+    'bank/dial/ebb/side': 'motion',
+    'base/files.owner': 'Lanternfold',
+  }),
+)
+const after = (from: BodyState, ...events: BodyEvent[]) =>
+  events.reduce((state, event) => must(operate(heron, state, event)).body, from)
+const refusalOf = (state: BodyState, event: BodyEvent) => {
+  const operated = operate(heron, state, event)
+  return operated.ok ? null : operated.refusal.code
+}
+const withMemory = (one: Plan): BodyState => ({ ...body, memory: memoryOf(heron, one) })
+const save: BodyEvent = { kind: 'save', file: 'A.SSC', atSeconds: 5 }
+const load: BodyEvent = { kind: 'load', file: 'A.SSC' }
+
+describe('a simulated body', () => {
+  it('has after save, reset, load and restart what it had before', () => {
+    fc.assert(
+      fc.property(planOf(heron), (any) => {
+        const set = withMemory(any)
+        const restored = after(set, save, { kind: 'reset' }, load, { kind: 'restart' })
+        expect(restored.memory).toEqual(set.memory)
+      }),
+    )
+  })
+
+  it('takes what it loaded into force only when it restarts', () => {
+    const saved = after(withMemory(plan), save)
+    const other = { ...body, card: saved.card }
+    const loaded = after(other, load)
+    expect(loaded.memory).toEqual(body.memory)
+    expect(after(loaded, { kind: 'restart' }).memory['base/movie.frameRate']).toBe('50p')
+  })
+
+  it('keeps its own local values through load and reset', () => {
+    const mine = { ...body, memory: { ...body.memory, 'base/files.prefix': 'LHB' } }
+    const loaded = after({ ...mine, card: after(withMemory(plan), save).card }, load, { kind: 'restart' })
+    expect(loaded.memory['base/files.prefix']).toBe('LHB')
+    expect(after(mine, { kind: 'reset' }).memory['base/files.prefix']).toBe('LHB')
+  })
+
+  it.each<[string, Partial<BodyState>, BodyEvent, string]>([
+    ['no card', { card: null }, save, 'no-card'],
+    ['a locked card', { card: { locked: true, freeBytes: 1e9, files: {} } }, save, 'card-locked'],
+    ['a full card', { card: { locked: false, freeBytes: 10, files: {} } }, save, 'card-full'],
+    ['a dying battery', { batteryPercent: 5 }, save, 'battery'],
+    ['no such file', {}, load, 'no-file'],
+    ['no card to load from', { card: null }, load, 'no-card'],
+  ])('with %s refuses and stays as it was', (_name, change, event, code) => {
+    const state = { ...body, ...change }
+    const copy = structuredClone(state)
+    expect(refusalOf(state, event)).toBe(code)
+    expect(state).toEqual(copy)
+  })
+
+  it('refuses a file of a firmware it does not read, of another model, and a damaged one', () => {
+    const header = {
+      model: { id: heron.id, version: 1 },
+      formatNumber: 7,
+      firmware: '2.0',
+      serial: 'X',
+      savedAtSeconds: 1,
+    }
+    const rows = carriedRows(heron, factoryMemory(heron))
+    const on = (bytes: Uint8Array) => after(body, { kind: 'copyToCard', file: 'A.SSC', bytes })
+    expect(refusalOf(on(writeCardFile(heron, { header, rows })), load)).toBe('firmware')
+    const foreign = { ...header, firmware: '1.2', model: { id: 'varn-duet', version: 1 } }
+    expect(refusalOf(on(writeCardFile(heron, { header: foreign, rows })), load)).toBe('other-model')
+    const damaged = writeCardFile(heron, { header: { ...header, firmware: '1.2' }, rows })
+    damaged[200] = (damaged[200] ?? 0) ^ 4
+    expect(refusalOf(on(damaged), load)).toBe('damaged')
+  })
+
+  it('takes the room of a file it overwrites into account', () => {
+    const saved = after(body, save)
+    const size = saved.card?.files['A.SSC']?.length ?? 0
+    const tight = { ...saved, card: { locked: false, freeBytes: 0, files: saved.card?.files ?? {} } }
+    expect(size).toBeGreaterThan(0)
+    expect(refusalOf(tight, save)).toBeNull()
+    expect(refusalOf(tight, { ...save, file: 'B.SSC' })).toBe('card-full')
+  })
+})
+
+describe('carrying a plan to a body', () => {
+  const order = (model: BodyModel = heron, one = plan) => ({
+    model,
+    plan: one,
+    tag: 'heron-b',
+    stem: 'REV1',
+    atSeconds: 9,
+  })
+  const carry = (
+    state: BodyState,
+    model = heron,
+    one = plan,
+  ): { end: CarryState; refused: [CarryStage, Refusal] | null } => {
+    let end = startCarry(state)
+    for (const stage of carryStages) {
+      const ran = runStage(stage, order(model, one), end)
+      if (!ran.ok) return { end, refused: [stage, ran.refusal] }
+      end = ran.value.state
+    }
+    return { end, refused: null }
+  }
+
+  it('makes the body hold every row the plan carries', () => {
+    fc.assert(
+      fc.property(planOf(heron), (any) => {
+        const { end, refused } = carry(body, heron, any)
+        expect(refused).toBeNull()
+        expect(carriedRows(heron, end.body.memory)).toEqual(carriedRows(heron, memoryOf(heron, any)))
+        expect(end.comparison).toMatchObject({
+          compared: Object.keys(carriedRows(heron, end.body.memory)).length,
+          differences: [],
+        })
+      }),
+    )
+  })
+
+  it('compares one row more when the model gains a setting', () => {
+    const extra = {
+      id: 'assist.frame',
+      label: 'Frame',
+      means: null,
+      domain: { kind: 'toggle' },
+      factory: false,
+      place: 'body',
+      storedBy: null,
+    }
+    const larger = heronWith({ settings: [...heron.settings, extra] })
+    const before = carry(body).end.comparison?.compared ?? 0
+    expect(carry(newBody(larger, 'TH-1', '1.2'), larger).end.comparison?.compared).toBe(before + 1)
+  })
+
+  it('backs the body up first: loading the backup restores what it had', () => {
+    const had = withMemory(must(parsePlan(heron, { 'base/movie.frameRate': '100p' })))
+    const { end } = carry(had)
+    const backup = end.files.find((file) => file.role === 'backup')
+    expect(after(end.body, { kind: 'load', file: backup?.name ?? '' }, { kind: 'restart' }).memory).toEqual(
+      had.memory,
+    )
+  })
+
+  it.each<[string, Partial<BodyState>, string]>([
+    ['without a card', { card: null }, 'no-card'],
+    ['with a locked card', { card: { locked: true, freeBytes: 1e9, files: {} } }, 'card-locked'],
+    ['with a full card', { card: { locked: false, freeBytes: 500, files: {} } }, 'card-full'],
+    ['with a dying battery', { batteryPercent: 3 }, 'battery'],
+    ['of another model', { model: { id: 'varn-duet', version: 1 } }, 'other-model'],
+    ['of another definition', { model: { id: heron.id, version: 2 } }, 'other-definition'],
+  ])('to a body %s is refused at the preflight', (_name, change, code) => {
+    const { end, refused } = carry({ ...body, ...change })
+    expect(refused).toMatchObject(['preflight', { code }])
+    expect(end.files).toEqual([])
+  })
+
+  it('to a look-alike is refused with how to tell them apart', () => {
+    const wary = heronWith({
+      lookAlikes: [{ model: 'varn-duet', tellApart: 'The Duet has no thumb wheel.' }],
+    })
+    const { refused } = carry({ ...body, model: { id: 'varn-duet', version: 1 } }, wary)
+    expect(refused?.[1]).toMatchObject({
+      code: 'look-alike',
+      message: expect.stringContaining('no thumb wheel') as string,
+    })
+  })
+
+  it('reports rows that read back otherwise', () => {
+    const { end } = carry(body)
+    const files = end.files.map((file) =>
+      file.role === 'readBack' ? { ...file, bytes: end.files[0]?.bytes ?? file.bytes } : file,
+    )
+    const compared = runStage('compare', order(), { ...end, files })
+    expect(compared).toMatchObject({
+      ok: false,
+      refusal: {
+        code: 'differs',
+        message: expect.stringContaining('rows read back differ: Bank Ebb') as string,
+      },
+    })
+  })
+
+  it('leaves the hand work that no file carries, the body’s own row before base', () => {
+    const wanted = must(
+      parsePlan(heron, { 'body/heron-b/files.prefix': 'LHB', 'base/files.owner': 'Lanternfold' }),
+    )
+    expect(
+      handWorkFor(heron, wanted, 'heron-b', body).map((line) => [
+        line.label,
+        line.now,
+        line.wanted,
+        line.done,
+      ]),
+    ).toEqual([
+      ['File prefix', 'TAR', 'LHB', false],
+      ["Owner's name", 'empty', 'Lanternfold', false],
+    ])
+    expect(handWorkFor(heron, wanted, 'heron-a', body).map((line) => line.label)).toEqual(["Owner's name"])
+    expect(handWorkFor(heron, emptyPlan(heron), 'heron-b', body)).toEqual([])
+  })
+})

@@ -1,0 +1,254 @@
+import { lookup } from '../model/lookup'
+import { showValue } from '../model/domain'
+import type { BodyModel } from '../model/types'
+import { compareRows, type Comparison } from '../files/compare'
+import { readCardFile, writeCardFile } from '../files/card-file'
+import { baseRow } from '../plan/rows'
+import { rowValue } from '../plan/step'
+import type { Plan } from '../plan/plan'
+import { ok, refuse, type Refusal, type Result } from '../result'
+import type { Value } from '../vocabulary/values'
+import { leastBatteryPercent, operate, writableCard, type BodyState } from './body'
+import { carriedRows, memoryOf } from './memory'
+
+/** The stages of a transfer, in order. */
+export const carryStages = [
+  'preflight',
+  'backup',
+  'write',
+  'load',
+  'restart',
+  'readBack',
+  'compare',
+  'handWork',
+] as const
+
+/** One stage of a transfer. */
+export type CarryStage = (typeof carryStages)[number]
+
+/** What a transfer is to do. */
+export interface CarryOrder {
+  readonly model: BodyModel
+  readonly plan: Plan
+  /** Tag of the target body in the plan's `body/` rows. */
+  readonly tag: string
+  /** File name stem on the card, such as `REV3`. */
+  readonly stem: string
+  readonly atSeconds: number
+}
+
+/** A file a transfer produced, to be kept on the shelf. */
+export interface CarriedFile {
+  readonly role: 'backup' | 'sent' | 'readBack'
+  readonly name: string
+  readonly bytes: Uint8Array
+}
+
+/** Where a transfer stands between stages. */
+export interface CarryState {
+  readonly body: BodyState
+  readonly files: readonly CarriedFile[]
+  readonly comparison: Comparison | null
+  readonly handWork: readonly HandWork[]
+}
+
+/** One line that no file carries and that is done by hand on the body. */
+export interface HandWork {
+  readonly setting: string
+  readonly label: string
+  readonly menu: string
+  readonly wanted: string
+  readonly now: string
+  readonly done: boolean
+}
+
+/** A stage's outcome: the state after it, and what happened in words. */
+export interface Carried {
+  readonly state: CarryState
+  readonly log: string
+}
+
+/** What a transfer tells as it goes, in order. */
+export type CarryNews =
+  | { readonly kind: 'begun'; readonly transfer: string; readonly revision: number }
+  | { readonly kind: 'stage'; readonly stage: CarryStage }
+  | { readonly kind: 'done'; readonly stage: CarryStage; readonly message: string }
+  | { readonly kind: 'refused'; readonly stage: CarryStage | null; readonly refusal: Refusal }
+  | { readonly kind: 'stopped'; readonly stage: CarryStage }
+  | {
+      readonly kind: 'finished'
+      readonly compared: number
+      readonly handWork: readonly HandWork[]
+      readonly record: string
+    }
+
+/** A transfer that has not begun. */
+export function startCarry(body: BodyState): CarryState {
+  return { body, files: [], comparison: null, handWork: [] }
+}
+
+/**
+ * Runs one stage. Pure: the caller keeps the files, shows the log, and on a refusal keeps the body it had before
+ * the first stage, so that a transfer that fails leaves its target as it was.
+ */
+export function runStage(stage: CarryStage, order: CarryOrder, state: CarryState): Result<Carried> {
+  return stages[stage](order, state)
+}
+
+/** Local values that the plan wants on this body: its own row first, then base; with what the body has now. */
+export function handWorkFor(model: BodyModel, plan: Plan, tag: string, body: BodyState): HandWork[] {
+  return model.settings.flatMap((setting) => {
+    if (setting.place !== 'local') return []
+    const row = baseRow(setting, 'stills')
+    const wanted: Value | null = rowValue(plan.rows, `body/${tag}/${setting.id}`) ?? rowValue(plan.rows, row)
+    if (wanted === null) return []
+    const now = rowValue(body.memory, row) ?? setting.factory
+    return [
+      {
+        setting: setting.id,
+        label: setting.label,
+        menu: lookup(model).menuAddress.get(setting.id) ?? '',
+        wanted: showValue(setting.domain, wanted),
+        now: showValue(setting.domain, now),
+        done: now === wanted,
+      },
+    ]
+  })
+}
+
+const stages: Record<CarryStage, (order: CarryOrder, state: CarryState) => Result<Carried>> = {
+  preflight(order, state) {
+    const { model } = order
+    const lookAlike = model.lookAlikes.find((one) => one.model === state.body.model.id)
+    if (lookAlike)
+      return refuse(
+        'look-alike',
+        `This body is a look-alike, not a ${model.name}. ${lookAlike.tellApart}`,
+        state.body.serial,
+      )
+    if (state.body.model.id !== order.plan.model.id) {
+      return refuse(
+        'other-model',
+        `The plan is for ${order.plan.model.id}; this body is a ${state.body.model.id}.`,
+        state.body.serial,
+      )
+    }
+    if (state.body.model.version !== order.plan.model.version) {
+      return refuse(
+        'other-definition',
+        'Body and plan go by different definitions of the model.',
+        state.body.serial,
+      )
+    }
+    if (state.body.batteryPercent < leastBatteryPercent) {
+      return refuse(
+        'battery',
+        `The battery has ${state.body.batteryPercent} %; ${leastBatteryPercent} % are needed.`,
+        state.body.serial,
+      )
+    }
+    const needed = 2 * fileFor(order, state.body).length + 4096
+    const card = writableCard(state.body, '', needed)
+    if (!card.ok) return card
+    const wanted = carriedRows(model, memoryOf(model, order.plan))
+    const { differences } = compareRows(model, wanted, carriedRows(model, state.body.memory))
+    const overwritten = differences.length === 1 ? '1 row' : `${differences.length} rows`
+    return next(
+      state,
+      `Same model, firmware ${state.body.firmware}, card ready, battery ${state.body.batteryPercent} %. ${overwritten} of the body will change.`,
+    )
+  },
+  backup(order, state) {
+    const name = `${order.stem}-BEFORE.SSC`
+    return saved(order, state, name, 'backup', 'The body as it was is on the shelf')
+  },
+  write(order, state) {
+    const bytes = fileFor(order, state.body)
+    const name = `${order.stem}.SSC`
+    const put = operate(order.model, state.body, { kind: 'copyToCard', file: name, bytes })
+    if (!put.ok) return put
+    const files = [...state.files, { role: 'sent' as const, name, bytes }]
+    return next(
+      { ...state, body: put.value.body, files },
+      `${name}, ${bytes.length} bytes, written to the card.`,
+    )
+  },
+  load(order, state) {
+    const loaded = operate(order.model, state.body, { kind: 'load', file: `${order.stem}.SSC` })
+    return loaded.ok ? next({ ...state, body: loaded.value.body }, loaded.value.log) : loaded
+  },
+  restart(order, state) {
+    const restarted = operate(order.model, state.body, { kind: 'restart' })
+    return restarted.ok ? next({ ...state, body: restarted.value.body }, restarted.value.log) : restarted
+  },
+  readBack(order, state) {
+    return saved(
+      order,
+      state,
+      `${order.stem}-AFTER.SSC`,
+      'readBack',
+      'The body was saved again and read back',
+    )
+  },
+  compare(order, state) {
+    const rows = (role: CarriedFile['role']) => {
+      const file = state.files.find((one) => one.role === role)
+      return file
+        ? readCardFile(order.model, file.bytes, file.name)
+        : refuse('no-file', `There is no ${role} file.`)
+    }
+    const [sent, back] = [rows('sent'), rows('readBack')]
+    if (!sent.ok) return sent
+    if (!back.ok) return back
+    const comparison = compareRows(order.model, sent.value.rows, back.value.rows)
+    if (comparison.differences.length > 0) {
+      const places = comparison.differences.slice(0, 3).map((one) => one.place)
+      return refuse(
+        'differs',
+        `${comparison.differences.length} rows read back differ: ${places.join('; ')}.`,
+        state.body.serial,
+      )
+    }
+    return next({ ...state, comparison }, `Identical: ${comparison.compared} rows compared, none differs.`)
+  },
+  handWork(order, state) {
+    const handWork = handWorkFor(order.model, order.plan, order.tag, state.body)
+    const left = handWork.filter((line) => !line.done).length
+    const words =
+      left === 0 ? 'No hand work is left.' : `${left} ${left === 1 ? 'line' : 'lines'} of hand work left.`
+    return next({ ...state, handWork }, words)
+  },
+}
+
+function fileFor(order: CarryOrder, body: BodyState): Uint8Array {
+  const header = {
+    model: order.plan.model,
+    formatNumber: order.model.cardFile.formatNumber,
+    firmware: body.firmware,
+    serial: 'SALT SHELF',
+    savedAtSeconds: order.atSeconds,
+  }
+  return writeCardFile(order.model, {
+    header,
+    rows: carriedRows(order.model, memoryOf(order.model, order.plan)),
+  })
+}
+
+function saved(
+  order: CarryOrder,
+  state: CarryState,
+  name: string,
+  role: CarriedFile['role'],
+  words: string,
+): Result<Carried> {
+  const operated = operate(order.model, state.body, { kind: 'save', file: name, atSeconds: order.atSeconds })
+  if (!operated.ok) return operated
+  const bytes = operated.value.body.card?.files[name]
+  if (!bytes) return refuse('no-file', `The card has no ${name}.`, state.body.serial)
+  const files = [...state.files, { role, name, bytes }]
+  return next({ ...state, body: operated.value.body, files }, `${words}: ${name}, ${bytes.length} bytes.`)
+}
+
+function next(state: CarryState, log: string): Result<Carried> {
+  return ok({ state, log })
+}

@@ -1,0 +1,66 @@
+import { lookup } from '../model/lookup'
+import type { BodyModel, Side } from '../model/types'
+import { functionAt } from '../plan/assign'
+import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
+import { bankRow, baseRow, keyRow, type RowId, type Rows } from '../plan/rows'
+import { rowValue } from '../plan/step'
+import type { Value } from '../vocabulary/values'
+
+/**
+ * What a body remembers: the row ids of a plan, but complete. Every base cell, every key, and for each registered
+ * slot its side, its name and a full copy of all it stores. Physical settings are not in it.
+ */
+export type Memory = Rows
+
+/** The memory of a body as delivered. */
+export function factoryMemory(model: BodyModel): Memory {
+  return memoryOf(model, { model: { id: model.id, version: model.version }, rows: {} })
+}
+
+/** The memory a body would have if the plan were set on it by hand, local cells included. */
+export function memoryOf(model: BodyModel, plan: Plan): Memory {
+  const rows: Record<RowId, Value> = {}
+  for (const setting of model.settings) {
+    if (setting.place === 'physical') continue
+    for (const side of model.sides) {
+      const row = baseRow(setting, side)
+      rows[row] = rowValue(plan.rows, row) ?? setting.factory
+    }
+  }
+  for (const address of lookup(model).addresses.values()) {
+    const fn = functionAt(plan, address)
+    if (fn !== null) rows[keyRow(address)] = fn
+  }
+  for (const slot of plannedSlots(model, plan)) Object.assign(rows, slotMemory(model, plan, slot))
+  return rows
+}
+
+/** The part of a memory that a configuration file carries: all but local cells. */
+export function carriedRows(model: BodyModel, memory: Memory): Rows {
+  return withoutLocal(model, memory, false)
+}
+
+/** The part that stays with one camera: local cells. */
+export function localRows(model: BodyModel, memory: Memory): Rows {
+  return withoutLocal(model, memory, true)
+}
+
+function withoutLocal(model: BodyModel, memory: Memory, local: boolean): Rows {
+  const settings = lookup(model).settings
+  const isLocal = (row: RowId) =>
+    row.startsWith('base/') && settings.get(row.slice(5).split('@')[0] ?? '')?.place === 'local'
+  return Object.fromEntries(Object.entries(memory).filter(([row]) => isLocal(row) === local))
+}
+
+function slotMemory(model: BodyModel, plan: Plan, slot: PlannedSlot): Rows {
+  const rows: Record<RowId, Value> = {
+    [bankRow(slot.family, slot.slot, 'side')]: slot.side,
+    [bankRow(slot.family, slot.slot, 'name')]: slot.name,
+  }
+  for (const setting of model.settings) {
+    if (setting.storedBy !== slot.family) continue
+    const base = rowValue(plan.rows, baseRow(setting, slot.side as Side)) ?? setting.factory
+    rows[bankRow(slot.family, slot.slot, setting.id)] = slot.rows[setting.id] ?? base
+  }
+  return rows
+}

@@ -1,0 +1,173 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { planOf } from '@tests/fixtures/arbitrary'
+import { chipped, heron, unchipped } from '@tests/fixtures/heron'
+import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
+import { parseRow, type Rows } from '../plan/rows'
+import { applyStep } from '../plan/step'
+import { must } from '../result'
+import { checks, runChecks } from './checks'
+
+const lenses = [chipped, unchipped]
+const planWith = (rows: Rows): Plan => must(parsePlan(heron, rows))
+const found = (rows: Rows, check: string) =>
+  runChecks(heron, planWith(rows), lenses).filter((finding) => finding.check === check)
+
+describe('checks', () => {
+  it('find nothing in a plan where nothing is decided', () => {
+    expect(
+      runChecks(heron, emptyPlan(heron), lenses).filter((finding) => finding.row.startsWith('key/')),
+    ).toEqual([])
+  })
+
+  it('point to rows that exist, with a reason and at least one context', () => {
+    fc.assert(
+      fc.property(planOf(heron), (plan) => {
+        for (const finding of runChecks(heron, plan, lenses)) {
+          expect(parseRow(heron, finding.row).ok).toBe(true)
+          expect(finding.reason).not.toMatch(/undefined|^$/)
+          expect(finding.contexts.length).toBeGreaterThan(0)
+          expect(finding.contexts.length).toBeLessThanOrEqual(finding.of)
+        }
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('offer mends that apply, remove the finding, and block nothing new', () => {
+    fc.assert(
+      fc.property(planOf(heron), (plan) => {
+        const before = runChecks(heron, plan, lenses)
+        const blocking = before.filter((finding) => finding.severity === 'blocks').length
+        for (const finding of before) {
+          if (!finding.mend) continue
+          const after = runChecks(heron, must(applyStep(heron, plan, finding.mend.step)), lenses)
+          const same = after.filter(
+            (one) => one.check === finding.check && one.row === finding.row && one.side === finding.side,
+          )
+          expect(same).toEqual([])
+          expect(after.filter((one) => one.severity === 'blocks').length).toBeLessThanOrEqual(blocking)
+        }
+      }),
+      { numRuns: 30 },
+    )
+  })
+
+  it('each see something in some plan', () => {
+    const rows: Rows = {
+      'lens/tarrow-45': true,
+      'lens/attic-90': true,
+      'key/stills/thumb-key/press': 'start-focus',
+      'key/stills/cheek-key/press': 'start-focus',
+      'key/stills/crest-key/press': 'eye-finding',
+      'base/focus.area@stills': 'small-point',
+      'base/focus.mode@stills': 'follow',
+      'base/shutter.kind': 'silent',
+      'base/movie.frameRate': '100p',
+      'base/movie.quality': 'every',
+    }
+    const seen = new Set(runChecks(heron, planWith(rows), lenses).map((finding) => finding.check))
+    expect([...seen].sort()).toEqual(checks.map((check) => check.id).sort())
+  })
+})
+
+describe('a key that does nothing', () => {
+  const rows: Rows = { 'key/motion/cheek-key/press': 'keep-white' }
+
+  it('in every bank and lens trips', () => {
+    expect(found({ ...rows, 'base/colour.balanceMode@motion': 'lamp' }, 'inert-key')).toMatchObject([
+      { severity: 'trips', rule: 'white-is-fixed', row: 'key/motion/cheek-key/press' },
+    ])
+  })
+
+  it('in one bank only is to tidy, and says which', () => {
+    const partly = { ...rows, 'bank/dial/ebb/side': 'motion', 'bank/dial/ebb/colour.balanceMode': 'lamp' }
+    expect(found(partly, 'inert-key')).toMatchObject([
+      { severity: 'tidies', contexts: ['Ebb, a lens with contacts'], of: 2 },
+    ])
+  })
+
+  it('nowhere is no finding', () => {
+    expect(found(rows, 'inert-key')).toEqual([])
+  })
+})
+
+describe('a function that lost its key', () => {
+  const rows: Rows = { 'key/stills/thumb-key/press': 'record' }
+
+  it('is found with the menu line that is left', () => {
+    const magnifier = found({ 'key/stills/cheek-key/press': 'record' }, 'displaced')
+    expect(magnifier).toMatchObject([
+      { title: 'Magnifier lost its key', reason: expect.stringContaining('Focus 2 / line 3') as string },
+    ])
+  })
+
+  it('is no finding when another key has it, or a reason was given', () => {
+    expect(found(rows, 'displaced')).toHaveLength(1)
+    expect(
+      found({ ...rows, 'key/stills/crown-key/press': 'keep-exposure' }, 'displaced').map((one) => one.title),
+    ).toEqual(['Playback lost its key'])
+    expect(found({ ...rows, 'why/key/stills/thumb-key/press': 'Never used.' }, 'displaced')).toEqual([])
+  })
+})
+
+describe('one function on two keys', () => {
+  const rows: Rows = { 'key/stills/crest-key/press': 'record' }
+
+  it('is asked about, unless a reason was given', () => {
+    expect(found(rows, 'doubled')).toMatchObject([{ title: 'Record is on 2 keys', side: 'stills' }])
+    expect(found({ ...rows, 'why/key/stills/crest-key/press': 'One for the tripod.' }, 'doubled')).toEqual([])
+  })
+})
+
+describe('values', () => {
+  it('the body refuses block, in the bank where they are refused', () => {
+    const rows: Rows = {
+      'base/movie.size': 'open',
+      'bank/dial/ebb/side': 'motion',
+      'bank/dial/ebb/movie.frameRate': '60p',
+    }
+    const blocked = found(rows, 'unavailable-value').filter((finding) => finding.side === 'motion')
+    expect(blocked).toMatchObject([
+      { severity: 'blocks', rule: 'open-frame-rate', contexts: ['Ebb, a lens with contacts'] },
+    ])
+  })
+
+  it('that cost are told, until a reason says they are meant', () => {
+    const rows: Rows = { 'base/shutter.kind': 'silent' }
+    expect(found(rows, 'hazard')).toMatchObject([{ severity: 'trips', rule: 'silent-bands' }])
+    expect(found({ ...rows, 'why/base/shutter.kind': 'The house must stay silent.' }, 'hazard')).toEqual([])
+  })
+
+  it('that a rule replaces show asked and got', () => {
+    const rows: Rows = { 'base/focus.mode@stills': 'follow', 'lens/attic-90': true }
+    expect(found(rows, 'forced-value')).toMatchObject([
+      { title: 'Focus drive: asked Follow, got By ring', rule: 'lens-without-contacts' },
+    ])
+  })
+})
+
+describe('a motion shutter', () => {
+  const rows: Rows = {
+    'base/exposure.shutter@motion': '1/50',
+    'bank/dial/ebb/side': 'motion',
+    'bank/dial/ebb/movie.frameRate': '100p',
+  }
+
+  it('that the frame rate does not ask for trips, and the mend sets it in that bank', () => {
+    const [finding, ...more] = found(rows, 'motion-shutter')
+    expect(more).toEqual([])
+    expect(finding).toMatchObject({
+      title: '100p asks for 1/200, not 1/50',
+      row: 'bank/dial/ebb/exposure.shutter',
+    })
+    expect(finding?.mend?.step.changes).toEqual([
+      { row: 'bank/dial/ebb/exposure.shutter', from: null, to: '1/200' },
+    ])
+  })
+
+  it('a third of a stop away is let pass', () => {
+    expect(found({ ...rows, 'bank/dial/ebb/exposure.shutter': '1/250' }, 'motion-shutter')).toEqual([])
+    expect(found({ ...rows, 'bank/dial/ebb/exposure.shutter': '1/320' }, 'motion-shutter')).toHaveLength(1)
+  })
+})

@@ -1,0 +1,136 @@
+import { lookup } from '../model/lookup'
+import { checkValue } from '../model/domain'
+import { acceptedFunctions } from '../model/lookup'
+import type { BankFamily, BodyModel, Setting, Side } from '../model/types'
+import { bankRow, baseRow, keyRow, type RowId, type Rows } from '../plan/rows'
+import type { Value } from '../vocabulary/values'
+import { ByteFault, ByteWriter, type ByteReader } from './bytes'
+import { readValue, writeValue } from './card-values'
+
+/** One section of a card file before it is framed. */
+export interface Section {
+  readonly tag: string
+  readonly payload: Uint8Array
+}
+
+/**
+ * The BASE, KEYS and BANK sections of rows: every base cell that is not local or physical in model order; the
+ * function number of each address in model order (0xFFFF where there is none); each registered slot with its side,
+ * name and stored values in model order.
+ */
+export function writeSections(model: BodyModel, rows: Rows): Section[] {
+  return [
+    { tag: 'BASE', payload: written((writer) => writeBase(writer, model, rows)) },
+    { tag: 'KEYS', payload: written((writer) => writeKeys(writer, model, rows)) },
+    { tag: 'BANK', payload: written((writer) => writeBanks(writer, model, rows)) },
+  ]
+}
+
+/** Reads the three sections back into rows; throws `ByteFault` where they do not fit the model. */
+export function readSections(model: BodyModel, sections: ReadonlyMap<string, ByteReader>): Rows {
+  const rows: Record<RowId, Value> = {}
+  const parts = { BASE: readBase, KEYS: readKeys, BANK: readBanks }
+  for (const [tag, read] of Object.entries(parts)) {
+    const reader = sections.get(tag)
+    if (!reader) throw new ByteFault(`no ${tag} section`, 16)
+    read(reader, model, rows)
+    if (reader.rest > 0) throw reader.fault(`more bytes than ${tag} should have`)
+  }
+  if (sections.size !== 4) throw new ByteFault('a section this layout does not know', 16)
+  return rows
+}
+
+const noFunction = 0xffff
+
+function written(write: (writer: ByteWriter) => void): Uint8Array {
+  const writer = new ByteWriter()
+  write(writer)
+  return writer.done()
+}
+
+function baseCells(model: BodyModel): { row: RowId; setting: Setting }[] {
+  return model.settings.flatMap((setting) => {
+    if (setting.place === 'local' || setting.place === 'physical') return []
+    const sides = setting.place === 'side' ? model.sides : model.sides.slice(0, 1)
+    return sides.map((side) => ({ row: baseRow(setting, side), setting }))
+  })
+}
+
+function writeBase(writer: ByteWriter, model: BodyModel, rows: Rows): void {
+  const cells = baseCells(model)
+  writer.u16(cells.length)
+  for (const { row, setting } of cells) writeValue(writer, setting.domain, rows[row] ?? setting.factory)
+}
+
+function readBase(reader: ByteReader, model: BodyModel, rows: Record<RowId, Value>): void {
+  const cells = baseCells(model)
+  if (reader.u16() !== cells.length) throw reader.fault(`a count of cells that is not ${cells.length}`)
+  for (const { row, setting } of cells) rows[row] = checkedValue(reader, setting)
+}
+
+function writeKeys(writer: ByteWriter, model: BodyModel, rows: Rows): void {
+  const { addresses, functionIndex } = lookup(model)
+  writer.u16(addresses.size)
+  for (const address of addresses.values()) {
+    writer.u16(functionIndex.get(String(rows[keyRow(address)])) ?? noFunction)
+  }
+}
+
+function readKeys(reader: ByteReader, model: BodyModel, rows: Record<RowId, Value>): void {
+  const { addresses } = lookup(model)
+  if (reader.u16() !== addresses.size) throw reader.fault(`a count of keys that is not ${addresses.size}`)
+  for (const address of addresses.values()) {
+    const index = reader.u16()
+    if (index === noFunction) continue
+    const fn = model.functions[index]
+    if (!fn || !acceptedFunctions(model, address).includes(fn)) {
+      throw reader.fault(`function number ${index}, which ${address.control.name} does not accept`)
+    }
+    rows[keyRow(address)] = fn.id
+  }
+}
+
+function slotsOf(model: BodyModel): { family: BankFamily; slot: string; stored: Setting[] }[] {
+  return model.families.flatMap((family) => {
+    const stored = model.settings.filter((setting) => setting.storedBy === family.id)
+    return family.slots.map((slot) => ({ family, slot: slot.id, stored }))
+  })
+}
+
+function writeBanks(writer: ByteWriter, model: BodyModel, rows: Rows): void {
+  const slots = slotsOf(model)
+  writer.u8(slots.length)
+  for (const { family, slot, stored } of slots) {
+    const side = rows[bankRow(family.id, slot, 'side')]
+    writer.u8(side === undefined ? 0 : 1 + model.sides.indexOf(side as Side))
+    if (side === undefined) continue
+    writer.text(String(rows[bankRow(family.id, slot, 'name')]))
+    for (const setting of stored) {
+      writeValue(writer, setting.domain, rows[bankRow(family.id, slot, setting.id)] ?? setting.factory)
+    }
+  }
+}
+
+function readBanks(reader: ByteReader, model: BodyModel, rows: Record<RowId, Value>): void {
+  const slots = slotsOf(model)
+  if (reader.u8() !== slots.length) throw reader.fault(`a count of slots that is not ${slots.length}`)
+  for (const { family, slot, stored } of slots) {
+    const registered = reader.u8()
+    if (registered === 0) continue
+    const side = model.sides[registered - 1]
+    if (!side) throw reader.fault(`slot ${slot} on a side that does not exist`)
+    rows[bankRow(family.id, slot, 'side')] = side
+    const name = reader.text()
+    if (name.length < 1 || name.length > family.nameLength)
+      throw reader.fault(`a slot name of ${name.length} characters`)
+    rows[bankRow(family.id, slot, 'name')] = name
+    for (const setting of stored) rows[bankRow(family.id, slot, setting.id)] = checkedValue(reader, setting)
+  }
+}
+
+function checkedValue(reader: ByteReader, setting: Setting): Value {
+  const value = readValue(reader, setting.domain)
+  const checked = checkValue(setting.domain, value, setting.id)
+  if (!checked.ok) throw reader.fault(`${setting.label}: ${checked.refusal.message}`)
+  return checked.value
+}

@@ -1,0 +1,91 @@
+import { parse as parseTolerantly, type ParseError } from 'jsonc-parser'
+import { ok, refuse, type Result } from '../result'
+
+/** Limits for JSON that comes from outside. */
+export interface JsonLimits {
+  readonly maxBytes: number
+  readonly maxDepth: number
+}
+
+/** Four megabytes and 40 levels: several times the largest file Salt Shelf writes. */
+export const defaultJsonLimits: JsonLimits = { maxBytes: 4_000_000, maxDepth: 40 }
+
+/**
+ * Reads JSON text from outside. Refuses, with line and column where it can, what is empty, too large, too deep,
+ * not UTF-8, not JSON, or uses a key that could reach an object's prototype.
+ */
+export function readJson(bytes: Uint8Array, name: string, limits = defaultJsonLimits): Result<unknown> {
+  if (bytes.length === 0) return refuse('empty', 'The file is empty.', name)
+  if (bytes.length > limits.maxBytes) {
+    return refuse(
+      'too-large',
+      `The file has ${bytes.length} bytes; at most ${limits.maxBytes} are read.`,
+      name,
+    )
+  }
+  let text: string
+  try {
+    text = new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+  } catch {
+    return refuse('not-text', 'The file is not UTF-8 text, so it cannot be JSON.', name)
+  }
+  if (deeper(text, limits.maxDepth)) {
+    return refuse('too-deep', `The file nests more than ${limits.maxDepth} levels.`, name)
+  }
+  try {
+    const value: unknown = JSON.parse(text)
+    const bad = forbiddenKey(value, '')
+    return bad === null
+      ? ok(value)
+      : refuse('forbidden-key', 'This key is not allowed here.', `${name}: ${bad}`)
+  } catch {
+    return refuse('not-json', `The file is damaged: ${placed(text)}`, name)
+  }
+}
+
+/** JSON text with sorted keys and the shortest form of every number: the same value gives the same text. */
+export function canonicalJson(value: unknown, indent = 0): string {
+  return JSON.stringify(sorted(value), null, indent)
+}
+
+function sorted(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(sorted)
+  if (value === null || typeof value !== 'object') return value
+  const entries = Object.entries(value).filter(([, item]) => item !== undefined)
+  entries.sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0))
+  return Object.fromEntries(entries.map(([key, item]) => [key, sorted(item)]))
+}
+
+function deeper(text: string, maxDepth: number): boolean {
+  let depth = 0
+  let inString = false
+  for (let i = 0; i < text.length; i++) {
+    const code = text.charCodeAt(i)
+    if (inString) {
+      if (code === 92) i++
+      else if (code === 34) inString = false
+    } else if (code === 34) inString = true
+    else if (code === 91 || code === 123) {
+      if (++depth > maxDepth) return true
+    } else if (code === 93 || code === 125) depth--
+  }
+  return false
+}
+
+function forbiddenKey(value: unknown, path: string): string | null {
+  if (value === null || typeof value !== 'object') return null
+  for (const key of Object.keys(value)) {
+    const here = path === '' ? key : `${path}.${key}`
+    if (key === '__proto__' || key === 'constructor' || key === 'prototype') return here
+    const below = forbiddenKey((value as Record<string, unknown>)[key], here)
+    if (below !== null) return below
+  }
+  return null
+}
+
+function placed(text: string): string {
+  const errors: ParseError[] = []
+  parseTolerantly(text, errors, { disallowComments: true })
+  const before = text.slice(0, errors[0]?.offset ?? text.length).split('\n')
+  return `line ${before.length}, column ${(before.at(-1)?.length ?? 0) + 1} is not what JSON expects there.`
+}

@@ -1,0 +1,80 @@
+import { ladders, nearestStep, stepOf, type LadderStep } from '../vocabulary/ladders'
+
+/** The shutter a frame rate asks for, with everything needed to show how it came about. */
+export interface ShutterForRate {
+  readonly framesPerSecond: number
+  readonly angleDegrees: number
+  /** angle / (360 × fps), in seconds. */
+  readonly exactSeconds: number
+  /** The nearest step the body has. */
+  readonly step: LadderStep
+  /** The angle that step really gives. */
+  readonly stepAngleDegrees: number
+  /** log2(step / exact): above zero the step gathers more light and blurs more. */
+  readonly deviationStops: number
+  readonly formula: string
+}
+
+/**
+ * Shutter for natural motion blur: t = angle / (360 × fps), the rotary-shutter rule; 180° is the convention.
+ * Rounded to the nearest of `steps` in stops.
+ */
+export function shutterForRate(
+  framesPerSecond: number,
+  angleDegrees = 180,
+  steps = ladders.shutter,
+): ShutterForRate {
+  const exactSeconds = angleDegrees / (360 * framesPerSecond)
+  const step = nearestStep('shutter', exactSeconds, steps)
+  return {
+    framesPerSecond,
+    angleDegrees,
+    exactSeconds,
+    step,
+    stepAngleDegrees: step.amount * 360 * framesPerSecond,
+    deviationStops: Math.log2(step.amount / exactSeconds),
+    formula: `${angleDegrees}° / (360° × ${framesPerSecond}) = 1/${trimmed(1 / exactSeconds)} s`,
+  }
+}
+
+/** Exposure marks of one state: shutter, aperture and ISO. */
+export interface ExposureMarks {
+  readonly shutter: string
+  readonly aperture: string
+  readonly iso: string
+}
+
+/** Light gained or lost between two exposures, in stops, part by part. */
+export interface ExposureDifference {
+  readonly shutterStops: number
+  readonly apertureStops: number
+  readonly isoStops: number
+  /** The sum: above zero the second is brighter. */
+  readonly stops: number
+}
+
+/**
+ * log2(t₂/t₁) + log2(N₁²/N₂²) + log2(S₂/S₁), from the exposure equation; marked amounts. Null when a mark is on no
+ * ladder.
+ */
+export function exposureDifference(from: ExposureMarks, to: ExposureMarks): ExposureDifference | null {
+  const [t1, t2] = [stepOf('shutter', from.shutter), stepOf('shutter', to.shutter)]
+  const [n1, n2] = [stepOf('aperture', from.aperture), stepOf('aperture', to.aperture)]
+  const [s1, s2] = [stepOf('iso', from.iso), stepOf('iso', to.iso)]
+  if (!t1 || !t2 || !n1 || !n2 || !s1 || !s2) return null
+  const shutterStops = Math.log2(t2.amount / t1.amount)
+  const apertureStops = 2 * Math.log2(n1.amount / n2.amount)
+  const isoStops = Math.log2(s2.amount / s1.amount)
+  return { shutterStops, apertureStops, isoStops, stops: shutterStops + apertureStops + isoStops }
+}
+
+/** Stops as photographers write them, to a tenth: "+1.3 stops", "-2 stops", "no change". */
+export function showStops(stops: number): string {
+  const tenths = Math.round(stops * 10) / 10
+  if (tenths === 0) return 'no change'
+  return `${tenths > 0 ? '+' : '-'}${Math.abs(tenths)} ${Math.abs(tenths) === 1 ? 'stop' : 'stops'}`
+}
+
+function trimmed(amount: number): string {
+  return String(Math.round(amount * 10) / 10)
+}

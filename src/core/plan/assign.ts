@@ -1,0 +1,118 @@
+import { acceptedFunctions, lookup, type Address } from '../model/lookup'
+import type { BodyModel } from '../model/types'
+import { must, ok, refuse, type Result } from '../result'
+import type { Plan } from './plan'
+import { keyRow } from './rows'
+import { applyStep, rowValue, setRows, type Step } from './step'
+
+/** What an assignment pushed off its key. */
+export interface Displaced {
+  readonly functionId: string
+  /** Other keys of the same side that still have it. */
+  readonly alsoOn: readonly Address[]
+  /** Menu lines of the settings it changes: the slow way that always remains; empty when there is none. */
+  readonly menu: readonly string[]
+  /** Keys of this side with nothing on them that would accept it, nearest to hand first. */
+  readonly couldGoTo: readonly Address[]
+}
+
+/** An assignment ready to be taken: the step, and what it displaces (null when the key was empty). */
+export interface Assignment {
+  readonly step: Step
+  readonly displaced: Displaced | null
+}
+
+/** The function at an address: the plan's, or the maker's; null when neither gives one. */
+export function functionAt(plan: Plan, address: Address): string | null {
+  return (
+    (rowValue(plan.rows, keyRow(address)) as string | null) ?? address.gesture.factory[address.side] ?? null
+  )
+}
+
+/** Puts a function on a key. Refuses a function the gesture does not accept, naming what it is. */
+export function assign(
+  model: BodyModel,
+  plan: Plan,
+  addressKey: string,
+  functionId: string,
+  id: string,
+): Result<Assignment> {
+  const target = accepting(model, addressKey, functionId)
+  if (!target.ok) return target
+  const before = functionAt(plan, target.value)
+  if (before === functionId) return refuse('same-key', 'It is on that key already.', addressKey)
+  const step = setRows(plan, id, { [keyRow(target.value)]: functionId })
+  return ok({ step, displaced: displacedBy(model, plan, step, target.value, before) })
+}
+
+/** Moves the function of one key to another; the first key is left with nothing. */
+export function move(
+  model: BodyModel,
+  plan: Plan,
+  fromKey: string,
+  toKey: string,
+  id: string,
+): Result<Assignment> {
+  const moved = movable(model, plan, fromKey, toKey)
+  if (!moved.ok) return moved
+  const { from, to, functionId } = moved.value
+  const step = setRows(plan, id, { [keyRow(to)]: functionId, [keyRow(from)]: 'nothing' })
+  return ok({ step, displaced: displacedBy(model, plan, step, to, functionAt(plan, to)) })
+}
+
+/** Leaves a key as delivered. */
+export function leaveAsDelivered(plan: Plan, address: Address, id: string): Step {
+  return setRows(plan, id, { [keyRow(address)]: null })
+}
+
+/** Every address of a side that has the function, in the model's order. */
+export function addressesWith(model: BodyModel, plan: Plan, side: string, functionId: string): Address[] {
+  return [...lookup(model).addresses.values()].filter(
+    (address) => address.side === side && functionAt(plan, address) === functionId,
+  )
+}
+
+function accepting(model: BodyModel, addressKey: string, functionId: string): Result<Address> {
+  const address = lookup(model).addresses.get(addressKey)
+  if (!address) return refuse('unknown-address', `This model has no key “${addressKey}”.`, addressKey)
+  if (acceptedFunctions(model, address).some((fn) => fn.id === functionId)) return ok(address)
+  const name = lookup(model).functions.get(functionId)?.name ?? `“${functionId}”`
+  const place = `${address.control.name}, ${address.gesture.name}, ${address.side}`
+  return refuse('not-accepted', `${place} does not accept ${name}.`, addressKey)
+}
+
+function movable(model: BodyModel, plan: Plan, fromKey: string, toKey: string) {
+  const from = lookup(model).addresses.get(fromKey)
+  if (!from) return refuse('unknown-address', `This model has no key “${fromKey}”.`, fromKey)
+  const functionId = functionAt(plan, from)
+  if (functionId === null)
+    return refuse('nothing-there', `${from.control.name} has no function to move.`, fromKey)
+  if (fromKey === toKey) return refuse('same-key', 'It is on that key already.', toKey)
+  const to = accepting(model, toKey, functionId)
+  if (!to.ok) return to
+  return ok({ from, to: to.value, functionId })
+}
+
+function displacedBy(
+  model: BodyModel,
+  plan: Plan,
+  step: Step,
+  address: Address,
+  before: string | null,
+): Displaced | null {
+  const fn = before === null ? undefined : lookup(model).functions.get(before)
+  if (!fn || fn.manner === 'none') return null
+  const after = must(applyStep(model, plan, step))
+  const empty = [...lookup(model).addresses.values()].filter(
+    (other) =>
+      other.side === address.side &&
+      (functionAt(after, other) ?? 'nothing') === 'nothing' &&
+      acceptedFunctions(model, other).some((candidate) => candidate.id === fn.id),
+  )
+  return {
+    functionId: fn.id,
+    alsoOn: addressesWith(model, after, address.side, fn.id),
+    menu: fn.changes.flatMap((setting) => lookup(model).menuAddress.get(setting) ?? []),
+    couldGoTo: empty.sort((a, b) => Number(b.control.atFinder) - Number(a.control.atFinder)),
+  }
+}

@@ -1,0 +1,75 @@
+import { showValue } from '../model/domain'
+import { factoryValue, lookup } from '../model/lookup'
+import type { BodyModel } from '../model/types'
+import type { Value } from '../vocabulary/values'
+import { parseRow, type Row, type RowId } from './rows'
+import type { Change, Step } from './step'
+
+/** A step in words: place, old → new, one phrase for each change; long steps are counted after the third. */
+export function describeStep(model: BodyModel, step: Step): string {
+  const phrases = step.changes.slice(0, 3).map((change) => describeChange(model, change))
+  const more = step.changes.length - phrases.length
+  return more > 0 ? `${phrases.join('; ')}; and ${more} more` : phrases.join('; ')
+}
+
+/** One change in words, such as "Thumb focus key, press, stills: Start focus → Exposure lock". */
+export function describeChange(model: BodyModel, change: Change): string {
+  return `${describeRow(model, change.row)}: ${showRow(model, change.row, change.from)} → ${showRow(model, change.row, change.to)}`
+}
+
+/** A row's place in words. */
+export function describeRow(model: BodyModel, id: RowId): string {
+  const row = parseRow(model, id)
+  return row.ok ? placeOf(row.value) : id
+}
+
+/** A row's value in words; an absent row says what stands there instead. */
+export function showRow(model: BodyModel, id: RowId, value: Value | null): string {
+  const parsed = parseRow(model, id)
+  if (!parsed.ok) return String(value)
+  const row = parsed.value
+  switch (row.kind) {
+    case 'key': {
+      const fn = (value as string | null) ?? row.address.gesture.factory[row.address.side] ?? null
+      const name = fn === null ? 'nothing' : (lookup(model).functions.get(fn)?.name ?? fn)
+      return value === null ? `${name} (as delivered)` : name
+    }
+    case 'base':
+      if (value === null)
+        return `${showValue(row.setting.domain, factoryValue(model, row.setting.id))} (as delivered)`
+      return showValue(row.setting.domain, value)
+    case 'bank':
+    case 'body':
+      return value === null ? 'as base' : showValue(row.setting.domain, value)
+    case 'bankFact':
+      if (value === null) return row.fact === 'side' ? 'unused' : 'none'
+      return String(value)
+    case 'lens':
+      return value === true ? 'in the bag' : 'not used'
+    default:
+      return value === null ? 'none' : String(value)
+  }
+}
+
+function placeOf(row: Row): string {
+  switch (row.kind) {
+    case 'title':
+      return 'Title'
+    case 'base':
+      return row.side === null ? `Base, ${row.setting.label}` : `Base, ${row.setting.label}, ${row.side}`
+    case 'key':
+      return `${row.address.control.name}, ${row.address.gesture.name}, ${row.address.side}`
+    case 'bank':
+      return `Bank ${row.slot.name}, ${row.setting.label}`
+    case 'bankFact':
+      return `Bank ${row.slot.name}, ${row.fact}`
+    case 'lens':
+      return `Lens ${row.lens}`
+    case 'body':
+      return `Body ${row.tag}, ${row.setting.label}`
+    case 'why':
+      return `Reason for ${placeOf(row.about)}`
+    case 'sure':
+      return `Certainty of ${placeOf(row.about)}`
+  }
+}

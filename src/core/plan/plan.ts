@@ -1,0 +1,90 @@
+import type { BodyModel, Side } from '../model/types'
+import { ok, refuse, type Result } from '../result'
+import { checkRowValue, parseRow, type RowId, type Rows } from './rows'
+
+/** A plan for one model: an immutable value, changed only by steps. */
+export interface Plan {
+  readonly model: { readonly id: string; readonly version: number }
+  readonly rows: Rows
+}
+
+/** A plan with nothing decided: every row as delivered. */
+export function emptyPlan(model: BodyModel): Plan {
+  return { model: { id: model.id, version: model.version }, rows: {} }
+}
+
+/** Accepts rows from outside as a plan of this model; refuses the first row that does not fit, naming it. */
+export function parsePlan(model: BodyModel, rows: Readonly<Record<string, unknown>>): Result<Plan> {
+  const checked: Record<RowId, Rows[string]> = {}
+  for (const [id, value] of Object.entries(rows)) {
+    const row = parseRow(model, id)
+    if (!row.ok) return row
+    const accepted = checkRowValue(model, row.value, value, id)
+    if (!accepted.ok) return accepted
+    checked[id] = accepted.value
+  }
+  return ok({ model: { id: model.id, version: model.version }, rows: checked })
+}
+
+/** Refuses a plan made for another model, or for another definition of it. */
+export function samePlanModel(model: BodyModel, plan: Plan): Result<true> {
+  if (plan.model.id !== model.id) {
+    return refuse('other-model', `This plan is for ${plan.model.id}, not for ${model.id}.`, 'model')
+  }
+  if (plan.model.version !== model.version) {
+    const versions = `${plan.model.version}, this is ${model.version}`
+    return refuse(
+      'other-definition',
+      `This plan was made with definition ${versions} of ${model.name}.`,
+      'model',
+    )
+  }
+  return ok(true)
+}
+
+/** A bank slot as the plan has it. */
+export interface PlannedSlot {
+  readonly family: string
+  readonly slot: string
+  /** The owner's name for it, or the model's word. */
+  readonly name: string
+  readonly side: Side
+  readonly purpose: string | null
+  /** Rows in which it differs from base, by setting id. */
+  readonly rows: Rows
+}
+
+/** The slots that the plan gives a side to, in the model's order; the others are unused. */
+export function plannedSlots(model: BodyModel, plan: Plan): PlannedSlot[] {
+  return model.families.flatMap((family) =>
+    family.slots.flatMap((slot) => {
+      const prefix = `bank/${family.id}/${slot.id}/`
+      const side = plan.rows[`${prefix}side`] as Side | undefined
+      if (side === undefined) return []
+      const own = Object.entries(plan.rows).filter(([id]) => id.startsWith(prefix) && id.includes('.'))
+      return [
+        {
+          family: family.id,
+          slot: slot.id,
+          name: (plan.rows[`${prefix}name`] as string | undefined) ?? slot.name,
+          side,
+          purpose: (plan.rows[`${prefix}purpose`] as string | undefined) ?? null,
+          rows: Object.fromEntries(own.map(([id, value]) => [id.slice(prefix.length), value])),
+        },
+      ]
+    }),
+  )
+}
+
+/** The lens ids the plan reckons with, sorted. */
+export function plannedLenses(plan: Plan): string[] {
+  return Object.keys(plan.rows)
+    .filter((id) => id.startsWith('lens/'))
+    .map((id) => id.slice('lens/'.length))
+    .sort()
+}
+
+/** The plan's title, or a plain one. */
+export function planTitle(plan: Plan): string {
+  return (plan.rows.title as string | undefined) ?? 'Untitled plan'
+}

@@ -1,0 +1,241 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { planOf, stepFor } from '@tests/fixtures/arbitrary'
+import { heron, heronWith } from '@tests/fixtures/heron'
+import { must } from '../result'
+import { describeStep } from './describe'
+import { historyOf, redoStep, undoStep } from './history'
+import { parseSave } from './parse-step'
+import { emptyPlan, parsePlan, plannedSlots } from './plan'
+import { rebase } from './rebase'
+import { applyStep, applySteps, invertStep, setRows, touchedRows, type Step } from './step'
+
+const plan = emptyPlan(heron)
+const planAndStep = planOf(heron).chain((one) => fc.tuple(fc.constant(one), stepFor(heron, one, 'step')))
+const one = (row: string, from: unknown, to: unknown): Step => ({
+  id: 's',
+  changes: [{ row, from, to }] as Step['changes'],
+})
+
+describe('a step', () => {
+  it('and its inverse leave the plan as it was', () => {
+    fc.assert(
+      fc.property(planAndStep, ([before, step]) => {
+        const after = must(applyStep(heron, before, step))
+        expect(must(applyStep(heron, after, invertStep(step, 'back')))).toEqual(before)
+      }),
+    )
+  })
+
+  it('does not change the plan it is applied to', () => {
+    fc.assert(
+      fc.property(planAndStep, ([before, step]) => {
+        const copy = structuredClone(before)
+        applyStep(heron, before, step)
+        expect(before).toEqual(copy)
+      }),
+    )
+  })
+
+  it('commutes with a step on other rows', () => {
+    const pair = planOf(heron).chain((base) =>
+      fc.tuple(fc.constant(base), stepFor(heron, base, 'a'), stepFor(heron, base, 'b')),
+    )
+    fc.assert(
+      fc.property(pair, ([base, a, b]) => {
+        fc.pre([...touchedRows([a])].every((row) => !touchedRows([b]).has(row)))
+        expect(applySteps(heron, base, [a, b])).toEqual(applySteps(heron, base, [b, a]))
+      }),
+    )
+  })
+
+  it.each([
+    ['a setting that does not exist', one('base/focus.nowhere', null, true), 'unknown-row'],
+    ['a control that does not exist', one('key/stills/moon-key/press', null, 'nothing'), 'unknown-row'],
+    ['a side that does not exist', one('base/focus.mode@sideways', null, 'once'), 'unknown-row'],
+    ['a slot that does not exist', one('bank/dial/spring/movie.frameRate', null, '25p'), 'unknown-row'],
+    ['a prototype', one('__proto__', null, 'x'), 'unknown-row'],
+    ['a value outside the domain', one('base/movie.frameRate', null, '23p'), 'outside'],
+    [
+      'a function the key does not accept',
+      one('key/stills/front-dial/turn', null, 'playback'),
+      'not-accepted',
+    ],
+    ['a function of the other side', one('key/stills/cheek-key/press', null, 'log-graded'), 'not-accepted'],
+    ['a row no bank stores', one('bank/dial/ebb/focus.lamp', null, false), 'not-stored'],
+    ['a name too long for the camera', one('bank/dial/ebb/name', null, 'A very long name'), 'outside'],
+    ['a row that has changed meanwhile', one('base/movie.frameRate', '50p', '25p'), 'stale'],
+    ['nothing at all', { id: 's', changes: [] }, 'empty-step'],
+    [
+      'a row twice',
+      { id: 's', changes: [...one('title', null, 'a').changes, ...one('title', null, 'b').changes] },
+      'twice',
+    ],
+  ])('on %s is refused', (_name, step, code) => {
+    expect(applyStep(heron, plan, step)).toMatchObject({ ok: false, refusal: { code } })
+  })
+
+  it('for another model or definition is refused', () => {
+    const step = one('title', null, 'x')
+    expect(applyStep(heronWith({ id: 'other' }), plan, step)).toMatchObject({
+      refusal: { code: 'other-model' },
+    })
+    expect(applyStep(heronWith({ version: 2 }), plan, step)).toMatchObject({
+      refusal: { code: 'other-definition' },
+    })
+  })
+
+  it('describes control, gesture, side, old and new', () => {
+    const step = setRows(plan, 's', { 'key/stills/cheek-key/press': 'start-focus' })
+    expect(describeStep(heron, step)).toBe('Cheek key, press, stills: Magnifier (as delivered) → Start focus')
+    const bank = setRows(plan, 's', { 'bank/dial/ebb/movie.frameRate': '100p' })
+    expect(describeStep(heron, bank)).toBe('Bank Ebb, Frame rate: as base → 100p')
+  })
+
+  it('of any plan has words for every change', () => {
+    fc.assert(
+      fc.property(planAndStep, ([, step]) => {
+        expect(describeStep(heron, step)).not.toMatch(/undefined|\[object/)
+      }),
+    )
+  })
+})
+
+describe('history', () => {
+  it('undoes every step back to the empty plan and redoes to the end', () => {
+    const steps = fc
+      .integer({ min: 1, max: 8 })
+      .chain((count) => fc.array(planAndStep, { minLength: count, maxLength: count }))
+    fc.assert(
+      fc.property(steps, (made) => {
+        let current = plan
+        let log: Step[] = []
+        const take = (step: Step) => {
+          current = must(applyStep(heron, current, step))
+          log = [...log, step]
+        }
+        made.forEach(([, step], i) => {
+          const wanted = Object.fromEntries(step.changes.map((change) => [change.row, change.to]))
+          const fresh = setRows(current, `made ${i}`, wanted)
+          if (fresh.changes.length > 0) take(fresh)
+        })
+        const end = current
+        for (let step = undoStep(log, `undo ${log.length}`); step; step = undoStep(log, `undo ${log.length}`))
+          take(step)
+        expect(current.rows).toEqual({})
+        for (let step = redoStep(log, `redo ${log.length}`); step; step = redoStep(log, `redo ${log.length}`))
+          take(step)
+        expect(current).toEqual(end)
+      }),
+      { numRuns: 40 },
+    )
+  })
+
+  it('has nothing to redo after a fresh step', () => {
+    const first = setRows(plan, 'first', { title: 'a' })
+    const undo = undoStep([first], 'undo') as Step
+    const fresh = setRows(plan, 'fresh', { title: 'b' })
+    expect(historyOf([first, undo, fresh])).toEqual({ undo: [fresh], redo: [] })
+  })
+})
+
+describe('rebase', () => {
+  const mine = setRows(plan, 'mine', { 'base/movie.frameRate': '50p' })
+
+  it('keeps steps on other rows as they are', () => {
+    const theirs = setRows(plan, 'theirs', { title: 'Theirs' })
+    expect(rebase([mine], [theirs])).toEqual({ steps: [mine], conflicts: [] })
+  })
+
+  it('holds back a step on the same row and keeps both values', () => {
+    const theirs = setRows(plan, 'theirs', { 'base/movie.frameRate': '100p' })
+    expect(rebase([mine], [theirs])).toEqual({
+      steps: [],
+      conflicts: [{ row: 'base/movie.frameRate', before: null, theirs: '100p', mine: '50p' }],
+    })
+  })
+
+  it('tells a removal by the others from no change', () => {
+    const had = must(applyStep(heron, plan, mine))
+    const removed = setRows(had, 'theirs', { 'base/movie.frameRate': null })
+    const again = setRows(had, 'again', { 'base/movie.frameRate': '30p' })
+    expect(rebase([again], [removed]).conflicts[0]).toMatchObject({
+      before: '50p',
+      theirs: null,
+      mine: '30p',
+    })
+  })
+
+  it('holds back later steps that build on a held one', () => {
+    const theirs = setRows(plan, 'theirs', { 'base/movie.frameRate': '100p' })
+    const later: Step = { id: 'later', changes: [{ row: 'base/movie.frameRate', from: '50p', to: '60p' }] }
+    const rebased = rebase([mine, later], [theirs])
+    expect(rebased.steps).toEqual([])
+    expect(rebased.conflicts).toEqual([
+      { row: 'base/movie.frameRate', before: null, theirs: '100p', mine: '60p' },
+    ])
+  })
+
+  it('always gives steps that apply to what the others left', () => {
+    const both = planOf(heron).chain((base) =>
+      fc.tuple(fc.constant(base), stepFor(heron, base, 'mine'), stepFor(heron, base, 'theirs')),
+    )
+    fc.assert(
+      fc.property(both, ([base, a, b]) => {
+        const theirs = must(applyStep(heron, base, b))
+        expect(applySteps(heron, theirs, rebase([a], [b]).steps).ok).toBe(true)
+      }),
+    )
+  })
+})
+
+describe('a save from outside', () => {
+  const id = '11111111-1111-4111-8111-111111111111'
+  const good = { basedOn: 0, steps: [{ id, changes: [{ row: 'title', from: null, to: 'x' }] }] }
+
+  it('is taken when it has the shape', () => {
+    expect(parseSave(good)).toEqual({ ok: true, value: good })
+  })
+
+  it.each([
+    ['no version', { steps: good.steps }],
+    ['no steps', { basedOn: 0, steps: [] }],
+    ['an id that is no UUID', { basedOn: 0, steps: [{ ...good.steps[0], id: '1' }] }],
+    ['the same step twice', { basedOn: 0, steps: [...good.steps, ...good.steps] }],
+    ['an unknown key', { ...good, force: true }],
+    [
+      'a value that is an object',
+      { basedOn: 0, steps: [{ id, changes: [{ row: 'title', from: null, to: {} }] }] },
+    ],
+    ['a list', []],
+    ['nothing', null],
+  ])('with %s is refused', (_name, input) => {
+    expect(parseSave(input).ok).toBe(false)
+  })
+})
+
+describe('a plan', () => {
+  it('from rows names the first row that does not fit', () => {
+    expect(parsePlan(heron, { title: 'x', 'base/focus.mode@stills': 'sideways' })).toMatchObject({
+      refusal: { code: 'outside', where: 'base/focus.mode@stills' },
+    })
+  })
+
+  it('counts only slots that have a side as used', () => {
+    const rows = {
+      'bank/dial/ebb/movie.frameRate': '50p',
+      'bank/dial/flow/side': 'motion',
+      'bank/dial/flow/movie.frameRate': '100p',
+    }
+    expect(plannedSlots(heron, must(parsePlan(heron, rows)))).toEqual([
+      {
+        family: 'dial',
+        slot: 'flow',
+        name: 'Flow',
+        side: 'motion',
+        purpose: null,
+        rows: { 'movie.frameRate': '100p' },
+      },
+    ])
+  })
+})

@@ -1,0 +1,30 @@
+'use client'
+
+import type { Face } from '@/core/model/types'
+
+/** Chooses the face of the body that the plate shows. */
+export function FacePicker({
+  faces,
+  face,
+  onPick,
+}: {
+  faces: readonly Face[]
+  face: string
+  onPick: (id: string) => void
+}) {
+  return (
+    <div role="group" aria-label="Face" className="flex gap-1">
+      {faces.map((one) => (
+        <button
+          key={one.id}
+          type="button"
+          aria-pressed={one.id === face}
+          onClick={() => onPick(one.id)}
+          className="min-h-9 border-b-2 border-transparent px-2 text-silt aria-pressed:border-ink aria-pressed:font-semibold aria-pressed:text-ink"
+        >
+          {one.name}
+        </button>
+      ))}
+    </div>
+  )
+}

@@ -1,0 +1,172 @@
+'use client'
+
+import { useMemo } from 'react'
+import { lookup } from '@/core/model/lookup'
+import { functionAt, leaveAsDelivered } from '@/core/plan/assign'
+import { keyRow } from '@/core/plan/rows'
+import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
+import { FindingCard } from '@/features/desk/finding-card'
+import { Button, Offer } from '@/ui/button'
+import { MannerSign } from '@/ui/plate/manner'
+import { VerdictSign } from '@/ui/verdict'
+import type { Outcome } from './controls-station'
+import { FunctionList } from './function-list'
+import { standings, type Standing } from './look-up'
+import { ReasonField } from './reason-field'
+
+/** The key in hand: what it does and where, what the last change displaced, and what else it could do. */
+export function KeyPanel({
+  addressKey,
+  outcome,
+  onPut,
+  onPick,
+  onClose,
+}: {
+  addressKey: string
+  outcome: Outcome | null
+  onPut: (address: string, functionId: string) => void
+  onPick: (address: string) => void
+  onClose: () => void
+}) {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const findings = useFindings()
+  const { model, lenses } = desk.start
+  const address = lookup(model).addresses.get(addressKey)
+  const all = useMemo(
+    () => (address ? standings(model, plan, lenses, address) : []),
+    [model, plan, lenses, address],
+  )
+  if (!address) return null
+  const { control, gesture, side } = address
+  const current = functionAt(plan, address)
+  const standing = all.find((one) => one.fn.id === current)
+  const row = keyRow(address)
+  const mine = findings.filter((finding) => finding.row === row && finding.side === side)
+  return (
+    <div className="grid gap-3">
+      <div>
+        <div className="flex items-start justify-between gap-2">
+          <h2 className="font-head text-[20px] leading-tight font-semibold">{control.name}</h2>
+          <Button onClick={onClose}>Close</Button>
+        </div>
+        <p className="text-silt">
+          {control.where} ·{' '}
+          {control.atFinder ? 'found with the eye at the finder' : 'not found with the eye at the finder'}
+        </p>
+      </div>
+      {control.gestures.length > 1 && (
+        <div role="group" aria-label="Gesture" className="flex flex-wrap gap-1">
+          {control.gestures.map((one) => (
+            <button
+              key={one.id}
+              type="button"
+              aria-pressed={one === gesture}
+              onClick={() => onPick(`${side}/${control.id}/${one.id}`)}
+              className="min-h-8 rounded border bg-sheet px-2 text-small aria-pressed:border-brine aria-pressed:text-brine"
+            >
+              {one.name}
+            </button>
+          ))}
+        </div>
+      )}
+      <section className="border bg-sheet px-3.5 py-3">
+        <p className="flex items-center gap-2 text-small text-silt">
+          <span>
+            {side} · {gesture.name}
+          </span>
+          {standing && <MannerSign manner={standing.fn.manner} />}
+        </p>
+        <p className="font-head text-lead font-semibold text-pan">
+          {standing ? standing.fn.name : 'Nothing assigned'}
+        </p>
+        {standing && <StandingWords standing={standing} menuOf={(id) => lookup(model).menuAddress.get(id)} />}
+        <ReasonField row={row} />
+        {row in plan.rows ? (
+          <Offer
+            className="mt-2 text-small"
+            onClick={() => desk.take(leaveAsDelivered(plan, address, crypto.randomUUID()))}
+          >
+            Leave as delivered: {lookup(model).functions.get(gesture.factory[side] ?? '')?.name ?? 'nothing'}
+          </Offer>
+        ) : (
+          <p className="mt-2 text-small text-silt">As delivered.</p>
+        )}
+      </section>
+      {outcome?.displaced && <DisplacedCard outcome={outcome} onPut={onPut} />}
+      {mine
+        .filter((finding) => !(finding.check === 'displaced' && outcome?.displaced))
+        .map((finding) => (
+          <FindingCard key={`${finding.check} ${finding.rule ?? ''}`} finding={finding} />
+        ))}
+      <FunctionList
+        standings={all}
+        current={current}
+        address={address}
+        onPut={(id) => onPut(addressKey, id)}
+      />
+    </div>
+  )
+}
+
+function StandingWords({
+  standing,
+  menuOf,
+}: {
+  standing: Standing
+  menuOf: (setting: string) => string | undefined
+}) {
+  if (standing.fn.manner === 'none') return <p>Nothing happens here, so nothing happens by accident.</p>
+  const menu = standing.fn.changes.flatMap((id) => menuOf(id) ?? [])
+  return (
+    <>
+      <p className="flex flex-wrap items-center gap-x-2">
+        <VerdictSign verdict={standing.works === standing.of ? 'works' : standing.verdict} word={false} />
+        Works in {standing.works} of {standing.of} banks and lenses
+        {menu.length > 0 && <span className="font-mono text-small text-silt">menu: {menu.join(', ')}</span>}
+      </p>
+      {standing.reasons.map((reason) => (
+        <p key={reason.rule} className="mt-1 text-small text-silt">
+          {reason.contexts.length === standing.of ? 'Everywhere' : reason.contexts.join('; ')}:{' '}
+          {reason.because}
+        </p>
+      ))}
+    </>
+  )
+}
+
+function DisplacedCard({
+  outcome,
+  onPut,
+}: {
+  outcome: Outcome
+  onPut: (address: string, functionId: string) => void
+}) {
+  const { start } = useDesk()
+  const { displaced, from } = outcome
+  if (!displaced) return null
+  const fn = lookup(start.model).functions.get(displaced.functionId)
+  const left =
+    displaced.alsoOn.length > 0
+      ? `It is still on ${displaced.alsoOn.map((one) => one.control.name).join(' and ')}.`
+      : `No key has it now. ${displaced.menu.length > 0 ? `It is left in the menu at ${displaced.menu.join(', ')}.` : 'It has no menu line.'}`
+  return (
+    <section role="status" className="border border-lichen bg-sheet px-3.5 py-2.5">
+      <p className="text-small font-semibold text-lichen">Displaced</p>
+      <p>
+        <b>{fn?.name}</b> was here. {left}
+      </p>
+      <p className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
+        {[...displaced.couldGoTo]
+          .sort((a, b) => Number(b.key === from) - Number(a.key === from))
+          .slice(0, 2)
+          .map((one) => (
+            <Offer key={one.key} onClick={() => onPut(one.key, displaced.functionId)}>
+              Put it on {one.control.name}
+              {one.control.gestures.length > 1 ? `, ${one.gesture.name}` : ''}
+            </Offer>
+          ))}
+      </p>
+    </section>
+  )
+}

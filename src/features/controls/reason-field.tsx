@@ -1,0 +1,22 @@
+'use client'
+
+import { useKeptText } from '@/features/desk/kept-text'
+
+/** Why a row is as it is, in the owner's words; kept when the field is left. */
+export function ReasonField({ row }: { row: string }) {
+  const text = useKeptText(`why/${row}`)
+  return (
+    <label className="mt-2 block text-small text-silt">
+      Why
+      <textarea
+        rows={2}
+        maxLength={500}
+        value={text.value}
+        placeholder="Your reason, for the day you wonder"
+        onChange={(event) => text.type(event.target.value)}
+        onBlur={text.leave}
+        className="mt-0.5 block w-full rounded border bg-crust px-2 py-1 text-body text-ink placeholder:text-silt"
+      />
+    </label>
+  )
+}

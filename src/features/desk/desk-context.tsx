@@ -1,0 +1,76 @@
+'use client'
+
+import {
+  createContext,
+  useContext,
+  useEffect,
+  useMemo,
+  useState,
+  useSyncExternalStore,
+  type ReactNode,
+} from 'react'
+import { runChecks } from '@/core/checks/checks'
+import type { Finding } from '@/core/checks/finding'
+import type { Step } from '@/core/plan/step'
+import { PlanDesk, type DeskStart, type DeskView, type SaveAnswer } from './plan-desk'
+
+const DeskContext = createContext<PlanDesk | null>(null)
+
+/** Holds the plan under work for every station below it. */
+export function DeskProvider({ start, children }: { start: DeskStart; children: ReactNode }) {
+  const [desk] = useState(() => new PlanDesk(start, sendTo(start.planId), waitingFor(start.planId)))
+  useEffect(() => {
+    desk.resume()
+    const warn = (event: BeforeUnloadEvent) => {
+      if (desk.getView().saving !== 'saved') event.preventDefault()
+    }
+    window.addEventListener('beforeunload', warn)
+    return () => window.removeEventListener('beforeunload', warn)
+  }, [desk])
+  return <DeskContext value={desk}>{children}</DeskContext>
+}
+
+/** The desk itself: for acting on the plan. */
+export function useDesk(): PlanDesk {
+  const desk = useContext(DeskContext)
+  if (!desk) throw new Error('there is no plan on the desk here')
+  return desk
+}
+
+/** What the desk shows now. */
+export function useDeskView(): DeskView {
+  const desk = useDesk()
+  return useSyncExternalStore(desk.subscribe, desk.getView, desk.getView)
+}
+
+/** Everything the checks find in the plan as it stands. */
+export function useFindings(): readonly Finding[] {
+  const { start } = useDesk()
+  const { plan } = useDeskView()
+  return useMemo(() => runChecks(start.model, plan, start.lenses), [start, plan])
+}
+
+function sendTo(planId: string) {
+  return async (basedOn: number, steps: readonly Step[]): Promise<SaveAnswer> => {
+    const response = await fetch(`/api/plans/${planId}/steps`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ basedOn, steps }),
+    })
+    if (response.status >= 500) throw new Error(`the server answered ${response.status}`)
+    return (await response.json()) as SaveAnswer
+  }
+}
+
+function waitingFor(planId: string) {
+  const key = `waiting steps ${planId}`
+  return {
+    read(): readonly Step[] {
+      return JSON.parse(sessionStorage.getItem(key) ?? '[]') as Step[]
+    },
+    write(steps: readonly Step[]): void {
+      if (steps.length === 0) sessionStorage.removeItem(key)
+      else sessionStorage.setItem(key, JSON.stringify(steps))
+    },
+  }
+}

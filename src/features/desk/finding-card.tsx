@@ -1,0 +1,34 @@
+'use client'
+
+import type { Finding } from '@/core/checks/finding'
+import { Offer } from '@/ui/button'
+import { SeveritySign } from '@/ui/verdict'
+import { useDesk } from './desk-context'
+
+/** One finding in full: reason, where it holds, and its mend. */
+export function FindingCard({ finding }: { finding: Finding }) {
+  const desk = useDesk()
+  const border = { blocks: 'border-rust', trips: 'border-lichen', tidies: 'border-rule' }[finding.severity]
+  const everywhere = finding.contexts.length === finding.of
+  return (
+    <section className={`border bg-sheet px-3.5 py-2.5 ${border}`}>
+      <p className="text-small">
+        <SeveritySign severity={finding.severity} />
+      </p>
+      <p className="font-semibold">{finding.title}</p>
+      <p>{finding.reason}</p>
+      <p className="mt-1 text-small text-silt">
+        {everywhere ? `In all ${finding.of} states looked at.` : `In ${finding.contexts.join('; ')}.`}
+        {finding.rule && ` Rule: ${finding.rule}.`}
+      </p>
+      {finding.mend && (
+        <Offer
+          className="mt-1"
+          onClick={() => finding.mend && desk.take({ ...finding.mend.step, id: crypto.randomUUID() })}
+        >
+          {finding.mend.label}
+        </Offer>
+      )}
+    </section>
+  )
+}

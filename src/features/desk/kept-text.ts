@@ -1,0 +1,21 @@
+'use client'
+
+import { useState } from 'react'
+import { useDesk, useDeskView } from './desk-context'
+
+/** A text row in a field: what to show, and what to do when it is typed in and left. An empty text removes the row. */
+export function useKeptText(row: string, fallback = '') {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const kept = String(plan.rows[row] ?? fallback)
+  const [typed, setTyped] = useState<string | null>(null)
+  return {
+    value: typed ?? kept,
+    type: setTyped,
+    leave: () => {
+      const text = typed?.trim()
+      if (text !== undefined && text !== kept) desk.set({ [row]: text === '' ? null : text })
+      setTyped(null)
+    },
+  }
+}

@@ -1,0 +1,136 @@
+'use client'
+
+import { Redo2, Undo2 } from 'lucide-react'
+import Link from 'next/link'
+import { usePathname } from 'next/navigation'
+import { useEffect } from 'react'
+import { describeStep } from '@/core/plan/describe'
+import { historyOf } from '@/core/plan/history'
+import { planTitle } from '@/core/plan/plan'
+import type { Finding } from '@/core/checks/finding'
+import { IconButton } from '@/ui/button'
+import { TopBar } from '@/ui/top-bar'
+import { useDesk, useDeskView, useFindings } from './desk-context'
+import { SideChoice } from './side-choice'
+
+/** The head of every station: whose plan, whether it is saved, undo and redo, and the route. */
+export function PlanBar() {
+  return (
+    <>
+      <TopBar actions={<PlanActions />}>
+        <PlanName />
+      </TopBar>
+      <Route />
+    </>
+  )
+}
+
+function PlanName() {
+  const { start } = useDesk()
+  const { plan, saving, version } = useDeskView()
+  const frozen = start.revision
+  const stand =
+    frozen === null
+      ? 'draft'
+      : frozen.planVersion === version
+        ? `revision ${frozen.number}`
+        : `draft after revision ${frozen.number}`
+  const words = {
+    saved: 'saved',
+    saving: 'saving …',
+    unreachable: 'not saved yet: the server does not answer',
+  }
+  return (
+    <p className="truncate text-silt">
+      <span className="font-semibold text-ink">{planTitle(plan)}</span> · {start.model.maker}{' '}
+      {start.model.name} · {stand} ·{' '}
+      <span role="status" className={saving === 'unreachable' ? 'font-semibold text-rust' : ''}>
+        {words[saving]}
+      </span>
+    </p>
+  )
+}
+
+function PlanActions() {
+  const desk = useDesk()
+  const { log } = useDeskView()
+  const { undo, redo } = historyOf(log)
+  const say = (word: string, step: (typeof undo)[number] | undefined) =>
+    step ? `${word}: ${describeStep(desk.start.model, step)}` : `${word}: nothing`
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select')
+      if (typing || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return
+      event.preventDefault()
+      if (event.shiftKey) desk.redo()
+      else desk.undo()
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [desk])
+  return (
+    <>
+      <IconButton label={say('Undo', undo.at(-1))} disabled={undo.length === 0} onClick={() => desk.undo()}>
+        <Undo2 size={18} aria-hidden="true" />
+      </IconButton>
+      <IconButton label={say('Redo', redo.at(-1))} disabled={redo.length === 0} onClick={() => desk.redo()}>
+        <Redo2 size={18} aria-hidden="true" />
+      </IconButton>
+      <SideChoice />
+    </>
+  )
+}
+
+/** The stations built so far, in the order plans are worked. */
+const stations = [
+  {
+    path: 'controls',
+    name: 'Controls',
+    stand: (findings: readonly Finding[]) => standOf(findings, (row) => row.startsWith('key/')),
+  },
+  {
+    path: 'banks',
+    name: 'Banks',
+    stand: (findings: readonly Finding[]) => standOf(findings, (row) => !row.startsWith('key/')),
+  },
+  { path: 'sheets', name: 'Sheets', stand: () => 'pocket card' },
+  { path: 'carry', name: 'Carry', stand: () => 'to a body' },
+] as const
+
+function Route() {
+  const { start } = useDesk()
+  const findings = useFindings()
+  const here = usePathname()
+  return (
+    <nav aria-label="Route" className="not-printed flex gap-6 overflow-x-auto border-b px-5">
+      {stations.map((station) => {
+        const address = `/plans/${start.planId}/${station.path}`
+        const current = here === address
+        const stand = station.stand(findings)
+        return (
+          <Link
+            key={station.path}
+            href={address}
+            aria-current={current ? 'page' : undefined}
+            className={`min-h-11 border-b-3 pt-1.5 pb-1 ${current ? 'border-brine text-brine' : 'border-transparent'}`}
+          >
+            <span className="block font-head text-[16px] leading-tight font-semibold">{station.name}</span>
+            <span
+              className={`block text-small leading-tight ${stand.includes('trip') || stand.includes('block') ? 'text-lichen' : 'text-silt'}`}
+            >
+              {stand}
+            </span>
+          </Link>
+        )
+      })}
+    </nav>
+  )
+}
+
+function standOf(findings: readonly Finding[], mine: (row: string) => boolean): string {
+  const count = (severity: Finding['severity']) =>
+    findings.filter((one) => one.severity === severity && mine(one.row)).length
+  const [blocks, trips] = [count('blocks'), count('trips')]
+  if (blocks > 0) return `${blocks} ${blocks === 1 ? 'block' : 'blocks'}`
+  return trips > 0 ? `${trips} ${trips === 1 ? 'trip' : 'trips'}` : 'clean'
+}

@@ -1,0 +1,113 @@
+'use client'
+
+import { Printer } from 'lucide-react'
+import { showValue } from '@/core/model/domain'
+import { lookup } from '@/core/model/lookup'
+import type { BodyModel, Side } from '@/core/model/types'
+import { functionAt } from '@/core/plan/assign'
+import { plannedSlots, planTitle, type Plan, type PlannedSlot } from '@/core/plan/plan'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { Button } from '@/ui/button'
+
+/** The pocket card: every key of both sides and every bank on one printed page. */
+export function PocketCard() {
+  const { start } = useDesk()
+  const { plan, version } = useDeskView()
+  const { model, planId, revision } = start
+  const stand = revision?.planVersion === version ? `revision ${revision.number}` : `draft, step ${version}`
+  const banks = plannedSlots(model, plan)
+  return (
+    <main className="px-5 py-4 print:p-0">
+      <div className="not-printed mb-3 flex flex-wrap items-center gap-3">
+        <Button main onClick={() => window.print()}>
+          <Printer size={16} className="mr-1.5 inline" aria-hidden="true" />
+          Print
+        </Button>
+        <a
+          href={`/api/plans/${planId}/file`}
+          className="font-semibold text-brine underline underline-offset-3"
+        >
+          Save the plan file
+        </a>
+        <p className="text-silt">
+          One A5 page across; fold it once for the pocket. “as delivered” stands in grey.
+        </p>
+      </div>
+      <article
+        aria-label="Pocket card"
+        className="mx-auto max-w-[960px] border bg-sheet p-5 text-[13px] leading-[1.3] print:max-w-none print:border-0 print:p-0"
+      >
+        <header className="flex flex-wrap items-baseline justify-between gap-x-4 border-b-2 border-ink pb-1">
+          <h1 className="font-head text-lead font-semibold">{planTitle(plan)}</h1>
+          <p>
+            {model.maker} {model.name} · {stand}
+          </p>
+        </header>
+        <div className="mt-2 grid grid-cols-1 gap-x-6 gap-y-3 sm:grid-cols-2 print:grid-cols-[1fr_1fr]">
+          {model.sides.map((side) => (
+            <SideKeys key={side} model={model} plan={plan} side={side} />
+          ))}
+        </div>
+        {banks.length > 0 && (
+          <section className="mt-2 border-t pt-1.5">
+            <h2 className="font-head text-body font-semibold">Banks</h2>
+            <div className="grid gap-x-6 sm:grid-cols-3 print:grid-cols-3">
+              {banks.map((bank) => (
+                <BankBlock key={bank.slot} model={model} bank={bank} />
+              ))}
+            </div>
+          </section>
+        )}
+      </article>
+    </main>
+  )
+}
+
+function SideKeys({ model, plan, side }: { model: BodyModel; plan: Plan; side: Side }) {
+  const addresses = [...lookup(model).addresses.values()].filter((address) => address.side === side)
+  return (
+    <section>
+      <h2 className="font-head text-body font-semibold">{side === 'stills' ? 'Stills' : 'Motion'}</h2>
+      <table className="w-full border-collapse">
+        <tbody>
+          {addresses.map((address) => {
+            const id = functionAt(plan, address)
+            const fn = id === null ? undefined : lookup(model).functions.get(id)
+            const chosen = `key/${address.key}` in plan.rows
+            const many = address.control.gestures.length > 1
+            return (
+              <tr key={address.key} className="border-b border-rule/70">
+                <th scope="row" className="pr-2 text-left font-normal text-silt">
+                  {address.control.name}
+                  {many && `, ${address.gesture.name}`}
+                </th>
+                <td className={chosen ? 'font-semibold' : 'text-silt'}>
+                  {!fn || fn.manner === 'none' ? '–' : fn.name}
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+function BankBlock({ model, bank }: { model: BodyModel; bank: PlannedSlot }) {
+  const rows = model.settings.filter((setting) => setting.id in bank.rows)
+  return (
+    <div>
+      <h3 className="font-semibold">
+        {bank.name} <span className="font-normal text-silt">{bank.side}</span>
+      </h3>
+      {bank.purpose && <p className="text-silt">{bank.purpose}</p>}
+      <p>
+        {rows.length === 0
+          ? 'Equal to base.'
+          : rows
+              .map((setting) => `${setting.label} ${showValue(setting.domain, bank.rows[setting.id])}`)
+              .join(' · ')}
+      </p>
+    </div>
+  )
+}

@@ -1,0 +1,82 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useRef, useState } from 'react'
+import type { Refusal } from '@/core/result'
+import { Button } from '@/ui/button'
+import { RefusalNote } from '@/ui/trouble'
+
+type Answer =
+  { kind: 'refused'; refusal: Refusal } | { kind: 'imported'; known: boolean; planId: string | null }
+
+/** Brings a plan file or card file in; a refused file changes nothing and says what is wrong where. */
+export function BringIn() {
+  const router = useRouter()
+  const input = useRef<HTMLInputElement>(null)
+  const [refusal, setRefusal] = useState<Refusal | null>(null)
+  const [done, setDone] = useState('')
+  const bring = async (file: File) => {
+    setRefusal(null)
+    setDone('')
+    const answer = await sendFile(file)
+    if (answer.kind === 'refused') return setRefusal(answer.refusal)
+    setDone(
+      answer.planId
+        ? `${file.name} is open as a plan.`
+        : answer.known
+          ? `${file.name} was on the shelf already.`
+          : `${file.name} is on the shelf.`,
+    )
+    router.refresh()
+  }
+  return (
+    <div className="grid max-w-md gap-2">
+      <input
+        ref={input}
+        type="file"
+        aria-label="File to bring in"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          const file = event.target.files?.[0]
+          if (file) void bring(file)
+          event.target.value = ''
+        }}
+      />
+      <Button className="justify-self-end" onClick={() => input.current?.click()}>
+        Bring a file in
+      </Button>
+      {refusal && <RefusalNote refusal={refusal} />}
+      {done !== '' && <p role="status">{done}</p>}
+    </div>
+  )
+}
+
+async function sendFile(file: File): Promise<Answer> {
+  if (file.size > 4_000_000) {
+    return {
+      kind: 'refused',
+      refusal: {
+        code: 'too-large',
+        message: `The file has ${file.size} bytes; at most 4 million are taken.`,
+        where: file.name,
+      },
+    }
+  }
+  try {
+    const response = await fetch(`/api/files?name=${encodeURIComponent(file.name)}`, {
+      method: 'POST',
+      body: file,
+    })
+    return (await response.json()) as Answer
+  } catch {
+    return {
+      kind: 'refused',
+      refusal: {
+        code: 'unreachable',
+        message: 'The server does not answer. Nothing was changed.',
+        where: file.name,
+      },
+    }
+  }
+}

@@ -1,0 +1,255 @@
+import Link from 'next/link'
+import type { Refusal } from '@/core/result'
+import { SeveritySign } from '@/ui/verdict'
+import { BringIn } from './bring-in'
+import { NewPlan } from './new-plan'
+
+/** A plan as the shelf shows it. */
+export interface ShelfPlan {
+  readonly id: string
+  readonly title: string
+  readonly model: string
+  readonly steps: number
+  readonly updated: string
+  readonly blocks: number
+  readonly trips: number
+}
+
+/** A body as the shelf shows it. */
+export interface ShelfBody {
+  readonly id: string
+  readonly name: string
+  readonly place: string
+  readonly model: string
+  readonly serial: string
+  readonly firmware: string
+  readonly last: { readonly outcome: string; readonly revision: number; readonly endedAt: string } | null
+}
+
+/** A file as the shelf shows it. */
+export interface ShelfFile {
+  readonly id: string
+  readonly kind: string
+  readonly name: string
+  readonly size: number
+  readonly digest: string
+  readonly bodyName: string | null
+  readonly revision: number | null
+  readonly note: string
+  readonly addedAt: string
+}
+
+/** Home: plans, bodies, files, and what needs attention. */
+export function Shelf({
+  plans,
+  bodies,
+  files,
+  models,
+  faults,
+}: {
+  plans: readonly ShelfPlan[]
+  bodies: readonly ShelfBody[]
+  files: readonly ShelfFile[]
+  models: readonly { id: string; name: string; version: number }[]
+  faults: readonly Refusal[]
+}) {
+  return (
+    <main className="mx-auto grid max-w-[1240px] gap-x-8 gap-y-6 px-5 py-6 lg:grid-cols-[minmax(0,1fr)_360px]">
+      <div className="grid content-start gap-6">
+        <section aria-labelledby="plans">
+          <div className="flex flex-wrap items-baseline justify-between gap-3">
+            <h1 id="plans" className="font-head text-title font-semibold">
+              Plans
+            </h1>
+            <NewPlan models={models} />
+          </div>
+          {plans.length === 0 && (
+            <p className="mt-2 text-silt">
+              A plan says what every key and bank of a camera is for. Start one for your model.
+            </p>
+          )}
+          <ul className="mt-2 grid gap-2">
+            {plans.map((plan) => (
+              <li key={plan.id}>
+                <Link
+                  href={`/plans/${plan.id}/controls`}
+                  className="block border bg-sheet px-4 py-3 hover:border-brine"
+                >
+                  <span className="flex flex-wrap items-baseline justify-between gap-x-4">
+                    <span className="font-head text-lead font-semibold text-brine">{plan.title}</span>
+                    <PlanStand plan={plan} />
+                  </span>
+                  <span className="block text-silt">
+                    {plan.model} · {plan.steps} {plan.steps === 1 ? 'step' : 'steps'} · changed {plan.updated}
+                  </span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+        <Bodies bodies={bodies} />
+        <Files files={files} />
+      </div>
+      <aside aria-labelledby="attention" className="content-start">
+        <h2 id="attention" className="font-head text-title font-semibold">
+          Needs attention
+        </h2>
+        <Attention plans={plans} bodies={bodies} faults={faults} />
+      </aside>
+    </main>
+  )
+}
+
+function PlanStand({ plan }: { plan: ShelfPlan }) {
+  if (plan.blocks > 0) return <SeverityCount severity="blocks" count={plan.blocks} />
+  if (plan.trips > 0) return <SeverityCount severity="trips" count={plan.trips} />
+  return <span className="text-small text-samphire">clean</span>
+}
+
+function SeverityCount({ severity, count }: { severity: 'blocks' | 'trips'; count: number }) {
+  return (
+    <span className="inline-flex items-center gap-1 text-small">
+      <SeveritySign severity={severity} word={false} /> {count}{' '}
+      {severity === 'blocks' ? 'cannot work' : 'will trip you'}
+    </span>
+  )
+}
+
+function Bodies({ bodies }: { bodies: readonly ShelfBody[] }) {
+  return (
+    <section aria-labelledby="bodies">
+      <h2 id="bodies" className="font-head text-title font-semibold">
+        Bodies
+      </h2>
+      {bodies.length === 0 && (
+        <p className="mt-2 text-silt">A body is one camera of yours. Plans are carried to it.</p>
+      )}
+      <ul className="mt-2 grid gap-2 sm:grid-cols-2">
+        {bodies.map((body) => (
+          <li key={body.id} className="border bg-sheet px-4 py-3">
+            <p className="font-head text-lead font-semibold">{body.name}</p>
+            <p className="text-silt">
+              {body.place} · {body.model}
+            </p>
+            <p className="font-mono text-small text-silt">
+              {body.serial} · firmware {body.firmware}
+            </p>
+            <p className="mt-1">
+              {body.last
+                ? `Revision ${body.last.revision}: ${body.last.outcome}, ${body.last.endedAt}`
+                : 'Nothing carried to it yet'}
+            </p>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function Files({ files }: { files: readonly ShelfFile[] }) {
+  return (
+    <section aria-labelledby="files">
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h2 id="files" className="font-head text-title font-semibold">
+          Files
+        </h2>
+        <BringIn />
+      </div>
+      {files.length === 0 ? (
+        <p className="mt-2 text-silt">
+          Every configuration file that is saved, carried or brought in is kept here, byte for byte. Carry a
+          plan to a body, or bring a file in.
+        </p>
+      ) : (
+        <div className="mt-2 overflow-x-auto border bg-sheet px-4">
+          <table className="w-full border-collapse">
+            <thead>
+              <tr className="border-b text-left text-small text-silt">
+                <th className="py-1.5 pr-3 font-normal">File</th>
+                <th className="pr-3 font-normal">From</th>
+                <th className="pr-3 text-right font-normal">Bytes</th>
+                <th className="pr-3 font-normal">Digest</th>
+                <th className="font-normal">Kept</th>
+              </tr>
+            </thead>
+            <tbody>
+              {files.map((file) => (
+                <tr key={file.id} className="border-b last:border-0">
+                  <td className="py-1.5 pr-3">
+                    <a
+                      href={`/api/files/${file.id}`}
+                      className="font-mono font-semibold text-brine underline underline-offset-3"
+                    >
+                      {file.name}
+                    </a>
+                  </td>
+                  <td className="pr-3">{file.note}</td>
+                  <td className="pr-3 text-right font-mono">{file.size}</td>
+                  <td className="pr-3 font-mono text-silt">{file.digest.slice(0, 8)}</td>
+                  <td className="whitespace-nowrap text-silt">{file.addedAt}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </section>
+  )
+}
+
+function Attention({
+  plans,
+  bodies,
+  faults,
+}: {
+  plans: readonly ShelfPlan[]
+  bodies: readonly ShelfBody[]
+  faults: readonly Refusal[]
+}) {
+  const waiting = bodies.filter((body) => body.last === null)
+  const tripping = plans.filter((plan) => plan.trips + plan.blocks > 0)
+  if (waiting.length + tripping.length + faults.length === 0) {
+    return <p className="mt-2 text-silt">Nothing. Every plan is clean and every body has been carried to.</p>
+  }
+  return (
+    <ul className="mt-2 grid gap-2">
+      {faults.map((fault) => (
+        <li
+          key={`${fault.where ?? ''} ${fault.message}`}
+          className="border-l-3 border-rust bg-sheet px-3 py-2"
+        >
+          <b className="text-rust">A definition file cannot be used.</b> {fault.message}
+          <span className="block font-mono text-small break-all text-silt">{fault.where}</span>
+        </li>
+      ))}
+      {tripping.map((plan) => (
+        <li key={plan.id} className="border-l-3 border-lichen bg-sheet px-3 py-2">
+          <Link
+            href={`/plans/${plan.id}/controls`}
+            className="font-semibold text-brine underline underline-offset-3"
+          >
+            {plan.title}
+          </Link>
+          : {plan.blocks > 0 ? `${plan.blocks} rows cannot work, ` : ''}
+          {plan.trips} will trip you.
+        </li>
+      ))}
+      {waiting.map((body) => (
+        <li key={body.id} className="border-l-3 bg-sheet px-3 py-2">
+          <b>{body.name}</b> has had nothing carried to it.
+          {plans[0] && (
+            <>
+              {' '}
+              <Link
+                href={`/plans/${plans[0].id}/carry`}
+                className="font-semibold text-brine underline underline-offset-3"
+              >
+                Carry {plans[0].title}
+              </Link>
+            </>
+          )}
+        </li>
+      ))}
+    </ul>
+  )
+}

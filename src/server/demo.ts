@@ -1,0 +1,153 @@
+import { createHash } from 'node:crypto'
+import { newBody } from '@/core/camera/body'
+import type { BodyModel } from '@/core/model/types'
+import { emptyPlan } from '@/core/plan/plan'
+import type { RowId } from '@/core/plan/rows'
+import { applyStep, setRows, type Step } from '@/core/plan/step'
+import { must } from '@/core/result'
+import type { Value } from '@/core/vocabulary/values'
+import { addBody } from './bodies'
+import { localOwner, query } from './db'
+import { definitions } from './models'
+import { appendSteps, createPlan } from './plans'
+
+/** Ids of everything the demo owns: a reset removes these and nothing else. */
+export const demo = {
+  plan: 'de000000-0000-4000-8000-000000000001',
+  bodyA: 'de000000-0000-4000-8000-00000000000a',
+  bodyB: 'de000000-0000-4000-8000-00000000000b',
+} as const
+
+/** True when the demo plan is in the store. */
+export async function demoIsThere(): Promise<boolean> {
+  return (await query('select 1 from plans where id = $1', [demo.plan])).length > 0
+}
+
+/** Removes the demo's plan and bodies, with the files and transfers that hang on them. */
+export async function removeDemo(): Promise<void> {
+  const bodies = [demo.bodyA, demo.bodyB]
+  await query(
+    `delete from files where owner_id = $1 and (body_id = any($2)
+       or revision_id in (select id from revisions where plan_id = $3))`,
+    [localOwner, bodies, demo.plan],
+  )
+  await query('delete from plans where id = $1 and owner_id = $2', [demo.plan, localOwner])
+  await query('delete from bodies where id = any($1) and owner_id = $2', [bodies, localOwner])
+}
+
+/** A small touring puppet theatre: two bodies of one model, and the plan for its night rehearsals. */
+export async function makeDemo(): Promise<void> {
+  const { models } = await definitions()
+  const heron = models.find((model) => model.id === 'tarrow-heron')
+  if (!heron) throw new Error('the demo needs the model tarrow-heron')
+  await makeBody(heron, demo.bodyA, 'heron-a', 'Heron A', 'front of house', 'TH-20417', 'LHA')
+  await makeBody(heron, demo.bodyB, 'heron-b', 'Heron B', 'in the wings', 'TH-20633', 'TAR')
+  await createPlan(heron, {}, demo.plan)
+  const appended = await appendSteps(demo.plan, 0, demoSteps(heron))
+  if (appended.kind !== 'saved') throw new Error(`the demo plan was not saved: ${JSON.stringify(appended)}`)
+}
+
+/** The steps that make the demo plan, from empty, in the order an owner would take them. */
+export function demoSteps(model: BodyModel): Step[] {
+  let plan = emptyPlan(model)
+  return demoRows.map((rows, i) => {
+    const step = setRows(plan, demoStepId(i), rows)
+    plan = must(applyStep(model, plan, step))
+    return step
+  })
+}
+
+type Wanted = Readonly<Record<RowId, Value>>
+
+const demoRows: readonly Wanted[] = [
+  { title: 'Night rehearsals', 'lens/tarrow-45': true, 'lens/attic-90': true },
+  {
+    'base/exposure.mode@stills': 'manual',
+    'base/exposure.shutter@stills': '1/125',
+    'base/exposure.aperture@stills': 'f/2',
+    'base/exposure.isoAutoCeiling@stills': 'ISO 12800',
+    'base/focus.area@stills': 'point',
+    'base/focus.mode@stills': 'follow',
+    'base/focus.detection@stills': false,
+    'base/focus.halfPress@stills': false,
+    'base/image.kind': 'both',
+    'base/focus.lamp': false,
+    'base/body.sounds': false,
+    'base/shutter.withoutCard': false,
+    'base/files.owner': 'Lanternfold Puppet Theatre',
+    'why/base/focus.detection@stills': 'Puppet faces fool eye finding, so it is off until a key asks for it.',
+    'why/base/body.sounds': 'The house must stay silent.',
+  },
+  {
+    'base/exposure.mode@motion': 'manual',
+    'base/exposure.shutter@motion': '1/50',
+    'base/exposure.aperture@motion': 'f/2.8',
+    'base/exposure.iso@motion': 'ISO 800',
+    'base/exposure.isoAuto@motion': false,
+    'base/colour.balanceMode@motion': 'kelvin',
+    'base/colour.kelvin@motion': '3200 K',
+    'base/focus.mode@motion': 'follow',
+    'base/audio.windFilter': false,
+    'base/assist.zebra@motion': true,
+    'why/base/colour.kelvin@motion': 'The footlights are 3200 K; the balance must not wander between takes.',
+  },
+  { 'body/heron-a/files.prefix': 'LHA', 'body/heron-b/files.prefix': 'LHB' },
+  {
+    'key/stills/thumb-key/press': 'start-focus-eyes',
+    'key/stills/cheek-key/press': 'start-focus-point',
+    'key/stills/thumb-wheel/tilt-left': 'nothing',
+    'key/stills/thumb-wheel/tilt-right': 'nothing',
+    'key/stills/sill-third/press': 'silent',
+    'key/stills/ridge-key/press': 'magnifier',
+    'why/key/stills/thumb-key/press': 'Found in the dark; faces of people only when asked for.',
+    'why/key/stills/thumb-wheel/tilt-left': 'Tilted by mistake while turning the wheel.',
+    'why/key/stills/thumb-wheel/tilt-right': 'Tilted by mistake while turning the wheel.',
+  },
+  {
+    'key/motion/thumb-key/press': 'start-focus',
+    'key/motion/cheek-key/press': 'keep-white',
+    'key/motion/crest-key/press': 'log-graded',
+    'why/key/motion/thumb-key/press': 'The same key as in stills; exposure is by hand when filming.',
+  },
+  {
+    'bank/dial/ebb/side': 'stills',
+    'bank/dial/ebb/name': 'Rehearsal',
+    'bank/dial/ebb/purpose': 'Dark rehearsal under LED stage light, in silence.',
+    'bank/dial/ebb/shutter.kind': 'silent',
+    'bank/dial/ebb/exposure.isoAutoCeiling': 'ISO 25600',
+  },
+  {
+    'bank/dial/flow/side': 'motion',
+    'bank/dial/flow/name': 'Interviews',
+    'bank/dial/flow/purpose': 'Talks with the players at 25p.',
+    'bank/dial/flow/movie.frameRate': '25p',
+    'bank/dial/flow/movie.profile': 'log',
+    'bank/dial/flow/movie.bits': 'ten',
+  },
+  {
+    'bank/dial/slack/side': 'motion',
+    'bank/dial/slack/name': 'Changes',
+    'bank/dial/slack/purpose': 'Scene changes in slow motion at 100p.',
+    'bank/dial/slack/movie.frameRate': '100p',
+    'bank/dial/slack/exposure.iso': 'ISO 3200',
+  },
+]
+
+async function makeBody(
+  model: BodyModel,
+  id: string,
+  tag: string,
+  name: string,
+  place: string,
+  serial: string,
+  prefix: string,
+) {
+  const fresh = newBody(model, serial, '1.2')
+  const state = { ...fresh, memory: { ...fresh.memory, 'base/files.prefix': prefix } }
+  await addBody({ id, tag, name, place, model, state })
+}
+
+function demoStepId(i: number): string {
+  const hex = createHash('sha256').update(`demo step ${i}`).digest('hex')
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`
+}

@@ -1,0 +1,66 @@
+import { readdir, readFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { parseLens, parseModel, type ParseResult } from '@/core/model/parse'
+import type { BodyModel, LensModel } from '@/core/model/types'
+import { canonicalJson } from '@/core/files/json'
+import { digestHex } from '@/core/files/digest'
+import type { Refusal } from '@/core/result'
+import { localOwner, query } from './db'
+
+/** Definitions found on disk, and every fault of those that could not be used. */
+export interface Definitions {
+  readonly models: readonly BodyModel[]
+  readonly lenses: readonly LensModel[]
+  readonly faults: readonly Refusal[]
+}
+
+/** The definitions of `models/`, read once for each run of the server. */
+export function definitions(): Promise<Definitions> {
+  loaded ??= readDefinitions(process.env.SALT_SHELF_MODELS ?? join(process.cwd(), 'models'))
+  return loaded
+}
+
+/** Reads every model and lens file of a folder; a bad file becomes faults, the others are still used. */
+export async function readDefinitions(folder: string): Promise<Definitions> {
+  const models = await parsedIn(folder, parseModel)
+  const lenses = await parsedIn(join(folder, 'lenses'), parseLens)
+  return { models: models.values, lenses: lenses.values, faults: [...models.faults, ...lenses.faults] }
+}
+
+/** A model as a plan names it: from disk, or from the store when the definition on disk has moved on. */
+export async function modelFor(id: string, version: number): Promise<BodyModel | null> {
+  const { models } = await definitions()
+  const current = models.find((model) => model.id === id && model.version === version)
+  if (current) return current
+  const rows = await query<{ definition: BodyModel }>(
+    'select definition from models where owner_id = $1 and id = $2 and version = $3',
+    [localOwner, id, version],
+  )
+  return rows[0]?.definition ?? null
+}
+
+/** Puts every definition on disk into the store, so that plans keep the one they were made with. */
+export async function storeDefinitions(): Promise<void> {
+  const { models } = await definitions()
+  for (const model of models) {
+    await query(
+      `insert into models (owner_id, id, version, digest, definition) values ($1, $2, $3, $4, $5)
+       on conflict (owner_id, id, version) do update set digest = excluded.digest, definition = excluded.definition`,
+      [localOwner, model.id, model.version, digestHex(canonicalJson(model)), JSON.stringify(model)],
+    )
+  }
+}
+
+let loaded: Promise<Definitions> | undefined
+
+async function parsedIn<T>(folder: string, parse: (bytes: Uint8Array, name: string) => ParseResult<T>) {
+  const names = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort()
+  const values: T[] = []
+  const faults: Refusal[] = []
+  for (const name of names) {
+    const parsed = parse(await readFile(join(folder, name)), name)
+    if (parsed.ok) values.push(parsed.value)
+    else faults.push(...parsed.faults)
+  }
+  return { values, faults }
+}

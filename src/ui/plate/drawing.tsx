@@ -1,0 +1,110 @@
+import type { Control, Face, Stroke } from '@/core/model/types'
+import type { Box } from './geometry'
+import { centreOf } from './layout'
+
+/** A face as line art with its controls in their places; coordinates are pixels of the plate. */
+export function Drawing({
+  face,
+  controls,
+  box,
+  lit,
+  onPick,
+}: {
+  face: Face
+  controls: readonly Control[]
+  box: Box
+  /** Control shown as held. */
+  lit: string | null
+  onPick: (control: Control) => void
+}) {
+  return (
+    <g>
+      {face.strokes.map((stroke, i) => (
+        <path
+          key={i}
+          d={stroke.path}
+          transform={`translate(${box.x} ${box.y}) scale(${box.width / 1000} ${box.height / 1000})`}
+          vectorEffect="non-scaling-stroke"
+          className={strokeLook[stroke.weight]}
+        />
+      ))}
+      {controls.map((control) => (
+        <ControlShape
+          key={control.id}
+          control={control}
+          box={box}
+          lit={control.id === lit}
+          onPick={() => onPick(control)}
+        />
+      ))}
+    </g>
+  )
+}
+
+const strokeLook: Record<Stroke['weight'], string> = {
+  outline: 'fill-sheet stroke-ink [stroke-width:1.6]',
+  detail: 'fill-none stroke-ink [stroke-width:1.2]',
+  glass: 'fill-glass stroke-silt [stroke-width:0.8]',
+  faint: 'fill-none stroke-silt [stroke-width:0.8]',
+}
+
+function ControlShape({
+  control,
+  box,
+  lit,
+  onPick,
+}: {
+  control: Control
+  box: Box
+  lit: boolean
+  onPick: () => void
+}) {
+  const { x, y } = centreOf(control, box)
+  const [rx, ry] = [(control.size[0] * box.width) / 2, (control.size[1] * box.height) / 2]
+  const look = lit ? 'fill-blush stroke-pan [stroke-width:2.2]' : 'fill-sheet stroke-ink [stroke-width:1.4]'
+  return (
+    <g onClick={onPick} className="cursor-pointer">
+      {control.shape === 'ribbed' || control.shape === 'bar' ? (
+        <>
+          <rect
+            x={x - rx}
+            y={y - ry}
+            width={2 * rx}
+            height={2 * ry}
+            rx={Math.min(rx, ry) * 0.5}
+            className={look}
+          />
+          {control.shape === 'ribbed' && <Ribs x={x} y={y} rx={rx} ry={ry} />}
+        </>
+      ) : (
+        <ellipse cx={x} cy={y} rx={rx} ry={ry} className={look} />
+      )}
+      {control.shape === 'ring' && (
+        <ellipse
+          cx={x}
+          cy={y}
+          rx={rx * 0.45}
+          ry={ry * 0.45}
+          className={lit ? look : 'fill-glass stroke-ink [stroke-width:1]'}
+        />
+      )}
+    </g>
+  )
+}
+
+function Ribs({ x, y, rx, ry }: { x: number; y: number; rx: number; ry: number }) {
+  const count = 9
+  return Array.from({ length: count }, (_, i) => {
+    const at = x - rx + ((i + 1) * 2 * rx) / (count + 1)
+    return (
+      <line
+        key={i}
+        x1={at}
+        x2={at}
+        y1={y - ry * 0.62}
+        y2={y + ry * 0.62}
+        className="stroke-silt [stroke-width:0.9]"
+      />
+    )
+  })
+}

@@ -1,0 +1,144 @@
+'use client'
+
+import { useDraggable, useDroppable } from '@dnd-kit/core'
+import { ArrowLeftRight } from 'lucide-react'
+import type { Control, Manner } from '@/core/model/types'
+import type { Edge, LabelSize } from './layout'
+import { MannerSign } from './manner'
+
+/** What stands in the margin for one control. */
+export interface PlateLabel {
+  readonly control: Control
+  readonly lines: readonly PlateLine[]
+}
+
+/** One gesture of a control. */
+export interface PlateLine {
+  /** Address on this side, `side/control/gesture`. */
+  readonly address: string
+  readonly gesture: string
+  readonly manner: Manner
+  readonly text: string
+  readonly tone: 'plain' | 'empty' | 'trips' | 'blocks'
+  /** Changed since the last revision: a bar in the margin. */
+  readonly changed: boolean
+  /** The other side has another function here. */
+  readonly differs: boolean
+  /** Words for a screen reader after the function's name, such as "does nothing in 2 of 4". */
+  readonly spoken: string
+}
+
+const labelWidth = { one: 164, many: 212 }
+const gestureWidth = 66
+
+/** The size a label's text needs at 13 and 15 px, from the count of its letters (measured averages, rounded up). */
+export function labelSize(label: PlateLabel): LabelSize {
+  const many = label.lines.length > 1
+  const width = many ? labelWidth.many : labelWidth.one
+  const room = many ? width - gestureWidth - 18 : width - 14
+  const rows = label.lines.reduce(
+    (sum, line) => sum + Math.max(1, Math.ceil((line.text.length * 7.6) / room)),
+    0,
+  )
+  return { control: label.control, width, height: 20 + rows * 20 + (many ? label.lines.length * 4 : 0) + 6 }
+}
+
+/** A control's label: its name small, and a button for each gesture that can be picked, dragged and dropped on. */
+export function LabelButton({
+  label,
+  edge,
+  selected,
+  onSelect,
+}: {
+  label: PlateLabel
+  edge: Edge
+  selected: string | null
+  onSelect: (address: string) => void
+}) {
+  const many = label.lines.length > 1
+  const only = label.lines[0]
+  const align = {
+    left: 'text-right items-end',
+    right: '',
+    top: 'text-center items-center',
+    bottom: 'text-center items-center',
+  }[edge]
+  return (
+    <div className={`flex flex-col ${align}`}>
+      <p className="flex max-w-full items-center gap-1.5 px-1.5 text-small leading-[19px] text-silt">
+        <span className="truncate">{label.control.name}</span>
+        {!many && only && <MannerSign manner={only.manner} />}
+      </p>
+      {label.lines.map((line) => (
+        <LineButton
+          key={line.address}
+          line={line}
+          name={label.control.name}
+          many={many}
+          selected={line.address === selected}
+          onSelect={onSelect}
+        />
+      ))}
+    </div>
+  )
+}
+
+const tones: Record<PlateLine['tone'], string> = {
+  plain: 'text-ink',
+  empty: 'text-silt italic font-normal',
+  trips: 'text-lichen',
+  blocks: 'text-rust',
+}
+
+function LineButton({
+  line,
+  name,
+  many,
+  selected,
+  onSelect,
+}: {
+  line: PlateLine
+  name: string
+  many: boolean
+  selected: boolean
+  onSelect: (address: string) => void
+}) {
+  const drag = useDraggable({ id: `from ${line.address}`, data: { from: line.address, text: line.text } })
+  const drop = useDroppable({ id: `to ${line.address}`, data: { to: line.address } })
+  const join = (element: HTMLButtonElement | null) => {
+    drag.setNodeRef(element)
+    drop.setNodeRef(element)
+  }
+  const over = drop.isOver
+    ? 'bg-blush outline-2 outline-pan'
+    : selected
+      ? 'bg-blush text-pan'
+      : 'hover:bg-glass'
+  return (
+    <button
+      ref={join}
+      type="button"
+      data-address={line.address}
+      onPointerDown={(event) => drag.listeners?.onPointerDown?.(event)}
+      onClick={() => onSelect(line.address)}
+      aria-label={`${name}, ${line.gesture}: ${line.text}${line.spoken}`}
+      aria-pressed={selected}
+      className={`flex max-w-full touch-none items-baseline gap-1.5 rounded px-1.5 text-left leading-5 font-semibold ${tones[line.tone]} ${over} ${many ? 'my-0.5 w-full' : ''} ${line.changed ? 'border-l-3 border-pan' : ''} ${drag.isDragging ? 'opacity-40' : ''}`}
+    >
+      {many && (
+        <span
+          className="inline-flex shrink-0 items-center text-small font-normal text-silt not-italic"
+          style={{ width: gestureWidth }}
+        >
+          {line.gesture}
+        </span>
+      )}
+      <span>{line.text}</span>
+      {line.differs && (
+        <span title="Another function on the other side" className="self-center text-silt">
+          <ArrowLeftRight size={12} aria-hidden="true" />
+        </span>
+      )}
+    </button>
+  )
+}

@@ -1,0 +1,122 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { heron } from '@tests/fixtures/heron'
+import { acceptedFunctions, lookup, type Address } from '@/core/model/lookup'
+import type { Face } from '@/core/model/types'
+import { cross, overlap, spread } from './geometry'
+import { labelSize, type PlateLabel } from './label'
+import { layoutPlate, type PlateLayout } from './layout'
+
+const labelsWith = (face: Face, textOf: (address: Address) => string): PlateLabel[] =>
+  heron.controls
+    .filter((control) => control.face === face.id)
+    .map((control) => ({
+      control,
+      lines: control.gestures.flatMap((gesture) => {
+        const address = lookup(heron).addresses.get(`stills/${control.id}/${gesture.id}`)
+        const shared = {
+          gesture: gesture.name,
+          manner: 'press',
+          tone: 'plain',
+          changed: false,
+          differs: false,
+          spoken: '',
+        } as const
+        return address ? [{ ...shared, address: address.key, text: textOf(address) }] : []
+      }),
+    }))
+
+const sheets = [
+  [860, 560],
+  [1180, 560],
+  [760, 640],
+] as const
+const cases = heron.faces.flatMap((face) =>
+  sheets.map(([width, height]) => [face.name, width, height, face] as const),
+)
+
+/** Sound: every label there, inside the sheet, off the drawing and off each other, and no leader crossing another. */
+function faultsOf(labels: readonly PlateLabel[], layout: PlateLayout): string[] {
+  const names = (list: readonly { control: { id: string } }[]) =>
+    list
+      .map((one) => one.control.id)
+      .sort()
+      .join()
+  const faults = names(labels) === names(layout.labels) ? [] : ['labels missing']
+  layout.labels.forEach((one, i) => {
+    const { x, y, width, height } = one.box
+    if (x < 0 || y < 0 || x + width > layout.width || y + height > layout.height)
+      faults.push(`${one.control.id} off the sheet`)
+    if (overlap(one.box, layout.drawing)) faults.push(`${one.control.id} on the drawing`)
+    for (const two of layout.labels.slice(i + 1)) {
+      if (cross(...one.leader, ...two.leader)) faults.push(`${one.control.id} crosses ${two.control.id}`)
+      if (overlap(one.box, two.box)) faults.push(`${one.control.id} overlaps ${two.control.id}`)
+    }
+  })
+  return faults
+}
+
+describe('a plate', () => {
+  it.each(cases)(
+    'of the %s on %i × %i has no crossing leader and no overlapping box, whatever is on the keys',
+    (_name, width, height, face) => {
+      const texts = fc.infiniteStream(fc.nat())
+      fc.assert(
+        fc.property(texts, (picks) => {
+          const labels = labelsWith(face, (address) => {
+            const accepted = acceptedFunctions(heron, address)
+            return accepted[picks.next().value % accepted.length]?.name ?? ''
+          })
+          const layout = layoutPlate(face, labels.map(labelSize), width, height)
+          expect(layout && faultsOf(labels, layout)).toEqual([])
+        }),
+        { numRuns: 60 },
+      )
+    },
+  )
+
+  it('gives up on a sheet too narrow for margins', () => {
+    const [face] = heron.faces
+    expect(
+      face && layoutPlate(face, labelsWith(face, () => 'Start focus on eyes').map(labelSize), 370, 600),
+    ).toBeNull()
+  })
+})
+
+describe('spreading along a margin', () => {
+  const items = fc.array(
+    fc.record({ middle: fc.integer({ min: -50, max: 650 }), size: fc.integer({ min: 10, max: 60 }) }),
+    { maxLength: 9 },
+  )
+
+  it('keeps order, gap and bounds, or says that it does not fit', () => {
+    fc.assert(
+      fc.property(items, (unsorted) => {
+        const sorted = [...unsorted].sort((a, b) => a.middle - b.middle)
+        const starts = spread(sorted, 0, 600, 8)
+        const total = sorted.reduce((sum, item) => sum + item.size, 0) + 8 * Math.max(0, sorted.length - 1)
+        expect(starts === null).toBe(total > 600)
+        starts?.forEach((start, i) => {
+          const end = start + (sorted[i]?.size ?? 0)
+          expect(start).toBeGreaterThanOrEqual(-1e-6)
+          expect(end).toBeLessThanOrEqual(600 + 1e-6)
+          if (i + 1 < starts.length) expect(starts[i + 1]).toBeGreaterThanOrEqual(end + 8 - 1e-6)
+        })
+      }),
+    )
+  })
+
+  it('leaves what does not collide where it wants to be', () => {
+    expect(
+      spread(
+        [
+          { middle: 50, size: 20 },
+          { middle: 200, size: 20 },
+        ],
+        0,
+        600,
+        8,
+      ),
+    ).toEqual([40, 190])
+  })
+})

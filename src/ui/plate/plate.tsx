@@ -1,0 +1,138 @@
+'use client'
+
+import { useEffect, useRef, useState } from 'react'
+import type { Control, Face } from '@/core/model/types'
+import { Drawing } from './drawing'
+import { LabelButton, labelSize, type PlateLabel } from './label'
+import { layoutPlate, type PlateLayout } from './layout'
+
+/**
+ * One face of a body: line art in the middle, a label in the margin for each control, leaders between them. On a
+ * sheet too narrow for margins the controls carry numbers, and the labels stand below in a list.
+ */
+export function Plate({
+  face,
+  labels,
+  selected,
+  onSelect,
+}: {
+  face: Face
+  labels: readonly PlateLabel[]
+  /** Address in hand, or null. */
+  selected: string | null
+  onSelect: (address: string) => void
+}) {
+  const sheet = useRef<HTMLDivElement>(null)
+  const size = useSize(sheet)
+  const layout = layoutPlate(face, labels.map(labelSize), size.width, Math.min(size.height, Math.max(440, size.width * 0.85)))
+  const lit = labels.find((label) => label.lines.some((line) => line.address === selected))?.control ?? null
+  const pick = (control: Control) => {
+    const first = labels.find((label) => label.control === control)?.lines[0]
+    if (first) onSelect(first.address)
+  }
+  const shared = { face, labels, lit, selected, onSelect, onPick: pick }
+  return (
+    <div ref={sheet} className="relative min-h-[340px] flex-1">
+      {layout ? <WithMargins layout={layout} {...shared} /> : <WithList width={size.width} {...shared} />}
+    </div>
+  )
+}
+
+interface Parts {
+  readonly face: Face
+  readonly labels: readonly PlateLabel[]
+  readonly lit: Control | null
+  readonly selected: string | null
+  readonly onSelect: (address: string) => void
+  readonly onPick: (control: Control) => void
+}
+
+function WithMargins({
+  layout,
+  face,
+  labels,
+  lit,
+  selected,
+  onSelect,
+  onPick,
+}: Parts & { layout: PlateLayout }) {
+  const controls = labels.map((label) => label.control)
+  return (
+    <>
+      <svg width={layout.width} height={layout.height} className="absolute inset-0" aria-hidden="true">
+        <Drawing face={face} controls={controls} box={layout.drawing} lit={lit?.id ?? null} onPick={onPick} />
+        {layout.labels.map(({ control, leader: [from, to] }) => {
+          const look = control === lit ? 'stroke-pan [stroke-width:1.8]' : 'stroke-silt [stroke-width:1]'
+          return (
+            <g key={control.id} className="pointer-events-none">
+              <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} className={look} />
+              <circle cx={to.x} cy={to.y} r={2.2} className={control === lit ? 'fill-pan' : 'fill-ink'} />
+            </g>
+          )
+        })}
+      </svg>
+      {layout.labels.map(({ control, box, edge }) => {
+        const label = labels.find((one) => one.control === control)
+        if (!label) return null
+        const place = { left: box.x, top: box.y, width: box.width, height: box.height }
+        return (
+          <div key={control.id} className="absolute" style={place}>
+            <LabelButton label={label} edge={edge} selected={selected} onSelect={onSelect} />
+          </div>
+        )
+      })}
+    </>
+  )
+}
+
+function WithList({ width, face, labels, lit, selected, onSelect, onPick }: Parts & { width: number }) {
+  const box = { x: 8, y: 8, width: width - 16, height: (width - 16) / face.aspect }
+  return (
+    <>
+      <svg width={width} height={box.height + 16} className="max-w-full" aria-hidden="true">
+        <Drawing
+          face={face}
+          controls={labels.map((label) => label.control)}
+          box={box}
+          lit={lit?.id ?? null}
+          onPick={onPick}
+        />
+        {labels.map(({ control }, i) => (
+          <text
+            key={control.id}
+            x={box.x + control.at[0] * box.width}
+            y={box.y + control.at[1] * box.height + 5}
+            textAnchor="middle"
+            className="pointer-events-none fill-pan text-small font-semibold"
+          >
+            {i + 1}
+          </text>
+        ))}
+      </svg>
+      <ol className="grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-2 pt-2">
+        {labels.map((label, i) => (
+          <li key={label.control.id} className="grid grid-cols-[22px_1fr]">
+            <span className="font-semibold text-pan">{i + 1}</span>
+            <LabelButton label={label} edge="right" selected={selected} onSelect={onSelect} />
+          </li>
+        ))}
+      </ol>
+    </>
+  )
+}
+
+function useSize(element: React.RefObject<HTMLDivElement | null>): { width: number; height: number } {
+  const [size, setSize] = useState({ width: 860, height: 540 })
+  useEffect(() => {
+    const measured = element.current
+    if (!measured) return
+    const observer = new ResizeObserver(([entry]) => {
+      if (!entry) return
+      const { width, height } = entry.contentRect
+      setSize({ width: Math.floor(width), height: Math.floor(height) })
+    })
+    observer.observe(measured)
+    return () => observer.disconnect()
+  }, [element])
+  return size
+}

@@ -1,0 +1,30 @@
+import Link from 'next/link'
+import type { ReactNode } from 'react'
+import { ThemeChoice } from './theme-choice'
+
+/** The bar at the head of every screen: the mark, what stands open, and what can be done with it. */
+export function TopBar({ children, actions }: { children?: ReactNode; actions?: ReactNode }) {
+  return (
+    <header className="not-printed flex min-h-13 flex-wrap items-center gap-x-4 gap-y-1 border-b px-5 py-1.5">
+      <Link href="/" className="flex items-center gap-2 font-head text-[21px] font-semibold text-brine">
+        <Mark />
+        Salt Shelf
+      </Link>
+      <div className="min-w-0 flex-1">{children}</div>
+      <div className="flex flex-wrap items-center gap-2">
+        {actions}
+        <ThemeChoice />
+      </div>
+    </header>
+  )
+}
+
+function Mark() {
+  return (
+    <svg viewBox="0 0 32 26" className="h-5 w-6" aria-hidden="true">
+      <rect x="1" y="21" width="30" height="3.5" rx="1" className="fill-brine" />
+      <path d="M4 19v-8a4.5 4.5 0 0 1 9 0v8z" className="fill-pan" />
+      <path d="M17 19v-5a4.5 4.5 0 0 1 9 0v5z" className="fill-brine" />
+    </svg>
+  )
+}

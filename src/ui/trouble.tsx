@@ -1,0 +1,44 @@
+import Link from 'next/link'
+import type { ReactNode } from 'react'
+import type { Refusal } from '@/core/result'
+
+/** A screen for what could not be shown: the address, the cause, and one way on. */
+export function Trouble({
+  title,
+  refusal,
+  address,
+  way,
+}: {
+  title: string
+  refusal: Refusal
+  address: string
+  way?: ReactNode
+}) {
+  return (
+    <main className="mx-auto max-w-xl px-6 py-20">
+      <h1 className="font-head text-large font-semibold">{title}</h1>
+      <p className="mt-4 text-lead">{refusal.message}</p>
+      <p className="mt-2 break-all font-mono text-small text-silt">{address}</p>
+      <div className="mt-6">
+        {way ?? (
+          <Link href="/" className="font-semibold text-brine underline underline-offset-3">
+            Back to the shelf
+          </Link>
+        )}
+      </div>
+    </main>
+  )
+}
+
+/** A refusal told where it happened: what, and where. */
+export function RefusalNote({ refusal }: { refusal: Refusal }) {
+  return (
+    <p role="alert" className="border-l-3 border-rust bg-sheet px-3 py-2">
+      <span className="font-semibold text-rust">Not done. </span>
+      {refusal.message}
+      {refusal.where && (
+        <span className="mt-1 block break-all font-mono text-small text-silt">{refusal.where}</span>
+      )}
+    </p>
+  )
+}

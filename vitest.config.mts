@@ -1,0 +1,31 @@
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vitest/config'
+
+const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+/** Two projects: unit tests beside what they test, and browser tests that drive the built application. */
+export default defineConfig({
+  resolve: { alias: { '@tests': here('./tests'), '@': here('./src') } },
+  test: {
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'unit',
+          include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'scripts/**/*.test.ts'],
+          testTimeout: 30_000,
+        },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'browser',
+          include: ['tests/browser/**/*.test.ts'],
+          testTimeout: 60_000,
+          hookTimeout: 60_000,
+          fileParallelism: false,
+        },
+      },
+    ],
+  },
+})
