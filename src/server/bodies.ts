@@ -44,11 +44,12 @@ export async function loadBody(id: string): Promise<Result<Body>> {
   return body ? ok(body) : refuse('unknown-body', 'There is no such body.', id)
 }
 
-/** Adds a body. */
-export async function addBody(body: Omit<Body, 'lastTransfer'>): Promise<void> {
+/** Adds a body, or puts one with this id back as given. */
+export async function putBody(body: Omit<Body, 'lastTransfer'>): Promise<void> {
   await query(
     `insert into bodies (id, owner_id, model_id, model_version, tag, name, place, state)
-     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+     values ($1, $2, $3, $4, $5, $6, $7, $8)
+     on conflict (id) do update set name = excluded.name, place = excluded.place, state = excluded.state`,
     [
       body.id,
       localOwner,
@@ -137,18 +138,17 @@ async function bodyOf(row: BodyRow): Promise<Body | null> {
 }
 
 function storedState(state: BodyState): string {
-  const files = Object.entries(state.card?.files ?? {}).map(([name, bytes]) => [
-    name,
-    Buffer.from(bytes).toString('base64'),
-  ])
-  return JSON.stringify({ ...state, card: state.card && { ...state.card, files: Object.fromEntries(files) } })
+  const files: Record<string, string> = {}
+  for (const [name, bytes] of Object.entries(state.card?.files ?? {}))
+    files[name] = Buffer.from(bytes).toString('base64')
+  const card: StoredCard | null = state.card && { ...state.card, files }
+  return JSON.stringify({ ...state, card })
 }
 
 function stateOf(stored: StoredState): BodyState {
   if (stored.card === null) return { ...stored, card: null }
-  const files = Object.entries(stored.card.files).map(([name, text]) => [
-    name,
-    new Uint8Array(Buffer.from(text, 'base64')),
-  ])
-  return { ...stored, card: { ...stored.card, files: Object.fromEntries(files) as Card['files'] } }
+  const files: Record<string, Uint8Array> = {}
+  for (const [name, text] of Object.entries(stored.card.files))
+    files[name] = new Uint8Array(Buffer.from(text, 'base64'))
+  return { ...stored, card: { ...stored.card, files } }
 }

@@ -6,7 +6,7 @@ import type { RowId } from '@/core/plan/rows'
 import { applyStep, setRows, type Step } from '@/core/plan/step'
 import { must } from '@/core/result'
 import type { Value } from '@/core/vocabulary/values'
-import { addBody } from './bodies'
+import { putBody } from './bodies'
 import { localOwner, query } from './db'
 import { definitions } from './models'
 import { appendSteps, createPlan } from './plans'
@@ -23,16 +23,13 @@ export async function demoIsThere(): Promise<boolean> {
   return (await query('select 1 from plans where id = $1', [demo.plan])).length > 0
 }
 
-/** Removes the demo's plan and bodies, with the files and transfers that hang on them. */
+/** Removes the demo's plan, with the revisions, files and transfers that came of it; its bodies stay, to be restored. */
 export async function removeDemo(): Promise<void> {
-  const bodies = [demo.bodyA, demo.bodyB]
   await query(
-    `delete from files where owner_id = $1 and (body_id = any($2)
-       or revision_id in (select id from revisions where plan_id = $3))`,
-    [localOwner, bodies, demo.plan],
+    'delete from files where owner_id = $1 and revision_id in (select id from revisions where plan_id = $2)',
+    [localOwner, demo.plan],
   )
   await query('delete from plans where id = $1 and owner_id = $2', [demo.plan, localOwner])
-  await query('delete from bodies where id = any($1) and owner_id = $2', [bodies, localOwner])
 }
 
 /** A small touring puppet theatre: two bodies of one model, and the plan for its night rehearsals. */
@@ -144,7 +141,7 @@ async function makeBody(
 ) {
   const fresh = newBody(model, serial, '1.2')
   const state = { ...fresh, memory: { ...fresh.memory, 'base/files.prefix': prefix } }
-  await addBody({ id, tag, name, place, model, state })
+  await putBody({ id, tag, name, place, model, state })
 }
 
 function demoStepId(i: number): string {

@@ -18,7 +18,11 @@ import { freezeRevision, loadPlan, type Revision } from './plans'
  * Carries a plan to a body, telling each stage as it happens. The body's state is kept only when every stage went
  * well; a refusal or a stop leaves the body as it was, and the backup stays on the shelf.
  */
-export async function* carry(planId: string, bodyId: string, stop: AbortSignal): AsyncGenerator<CarryNews> {
+export async function* carry(
+  planId: string,
+  bodyId: string,
+  stop: AbortSignal,
+): AsyncGenerator<CarryNews, void, void> {
   const body = await loadBody(bodyId)
   if (!body.ok) return yield { kind: 'refused', stage: null, refusal: body.refusal }
   const stored = await loadPlan(planId)
@@ -30,8 +34,6 @@ export async function* carry(planId: string, bodyId: string, stop: AbortSignal):
     const message = `Another transfer to ${body.value.name} is running; wait until it has ended.`
     return yield { kind: 'refused', stage: null, refusal: { code: 'busy', message, where: body.value.name } }
   }
-  yield { kind: 'begun', transfer, revision: revision.value.number }
-
   const order = {
     model: stored.value.model,
     plan: revision.value.plan,
@@ -74,11 +76,12 @@ async function* runStages(
   body: Body,
   revision: Revision,
   stop: AbortSignal,
-): AsyncGenerator<CarryNews> {
+): AsyncGenerator<CarryNews, void, void> {
   let state = startCarry(body.state)
   let outcome: 'refused' | 'stopped' | 'identical' = 'stopped'
   let record: object | null = null
   try {
+    yield { kind: 'begun', transfer, revision: revision.number }
     for (const [number, stage] of carryStages.entries()) {
       if (stop.aborted) {
         await note(transfer, number, stage, 'stopped', 'Stopped by you; the body is as it was.')
@@ -137,7 +140,7 @@ async function keepNewFiles(
       modelId: after.body.model.id,
       firmware: after.body.firmware,
       bodyId: body.id,
-      revisionId: file.role === 'backup' ? null : revision.id,
+      revisionId: revision.id,
       note: words[file.role],
     })
   }

@@ -1,5 +1,5 @@
 import { lookup } from '../model/lookup'
-import type { BodyModel, Side } from '../model/types'
+import type { BodyModel } from '../model/types'
 import { functionAt } from '../plan/assign'
 import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
 import { bankRow, baseRow, keyRow, type RowId, type Rows } from '../plan/rows'
@@ -59,7 +59,7 @@ function slotMemory(model: BodyModel, plan: Plan, slot: PlannedSlot): Rows {
   }
   for (const setting of model.settings) {
     if (setting.storedBy !== slot.family) continue
-    const base = rowValue(plan.rows, baseRow(setting, slot.side as Side)) ?? setting.factory
+    const base = rowValue(plan.rows, baseRow(setting, slot.side)) ?? setting.factory
     rows[bankRow(slot.family, slot.slot, setting.id)] = slot.rows[setting.id] ?? base
   }
   return rows

@@ -1,4 +1,4 @@
-import { buf as crc32 } from 'crc-32'
+import checksums from 'crc-32'
 import type { BodyModel } from '../model/types'
 import type { Rows } from '../plan/rows'
 import { ok, refuse, type Result } from '../result'
@@ -45,7 +45,7 @@ export function writeCardFile(model: BodyModel, file: CardFile): Uint8Array {
   for (const { tag, payload } of sections) {
     writer.bytes(new TextEncoder().encode(tag))
     writer.u32(payload.length)
-    writer.u32(crc32(payload) >>> 0)
+    writer.u32(checksums.buf(payload) >>> 0)
     writer.bytes(payload)
   }
   const before = writer.done()
@@ -127,7 +127,7 @@ function readFrames(reader: ByteReader, bytes: Uint8Array, count: number): Map<s
     const checksum = reader.u32()
     const start = reader.offset
     const payload = reader.bytes(length)
-    if (crc32(payload) >>> 0 !== checksum)
+    if (checksums.buf(payload) >>> 0 !== checksum)
       throw new ByteFault(`section ${tag} with a checksum that fails`, offset)
     if (sections.has(tag)) throw new ByteFault(`section ${tag} twice`, offset)
     sections.set(tag, new ByteReader(bytes.subarray(start, start + length), start))

@@ -24,7 +24,7 @@ export function writeValue(writer: ByteWriter, domain: Domain, value: Value): vo
       )
     }
     case 'text':
-      return writer.text(String(value as string))
+      return writer.text(String(value))
   }
 }
 

@@ -92,7 +92,7 @@ export function showValue(domain: Domain, value: Value | undefined | null): stri
     const names = domain.values.filter((choice) => value.includes(choice.id)).map((choice) => choice.name)
     return names.length === 0 ? 'none' : names.join(', ')
   }
-  return value === '' ? 'empty' : String(value as string)
+  return value === '' ? 'empty' : String(value)
 }
 
 const sliced = new Map<string, readonly LadderStep[]>()

@@ -186,7 +186,7 @@ export const bodyModelSchema = closed({
   ).min(1),
   functionLists: yup.lazy((input: unknown) =>
     yup
-      .object(Object.fromEntries(Object.keys((input ?? {}) as object).map((key) => [key, list(id()).min(1)])))
+      .object(Object.fromEntries(Object.keys(input ?? {}).map((key) => [key, list(id()).min(1)])))
       .strict()
       .required(),
   ),

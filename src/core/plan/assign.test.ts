@@ -5,7 +5,7 @@ import { heron } from '@tests/fixtures/heron'
 import { acceptedFunctions, lookup } from '../model/lookup'
 import { must } from '../result'
 import { addressesWith, assign, functionAt, leaveAsDelivered, move } from './assign'
-import { emptyPlan } from './plan'
+import { emptyPlan, parsePlan } from './plan'
 import { applyStep } from './step'
 
 const plan = emptyPlan(heron)
@@ -79,6 +79,15 @@ describe('moving a function to another key', () => {
     expect(functionAt(after, address(thumb))).toBe('nothing')
     expect(made.displaced).toMatchObject({ functionId: 'playback' })
     expect(made.displaced?.couldGoTo.map((one) => one.key)).toContain(thumb)
+  })
+
+  it('takes its reason along', () => {
+    const reasoned = must(
+      parsePlan(heron, { [`why/key/${thumb}`]: 'Found in the dark.', [`why/key/${crown}`]: 'Old.' }),
+    )
+    const after = must(applyStep(heron, reasoned, must(move(heron, reasoned, thumb, crown, 's')).step))
+    expect(after.rows[`why/key/${crown}`]).toBe('Found in the dark.')
+    expect(after.rows[`why/key/${thumb}`]).toBeUndefined()
   })
 
   it('is refused onto itself, onto a key that does not accept it, and from an unknown key', () => {

@@ -29,7 +29,10 @@ export function functionAt(plan: Plan, address: Address): string | null {
   )
 }
 
-/** Puts a function on a key. Refuses a function the gesture does not accept, naming what it is. */
+/**
+ * Puts a function on a key; the reason given for what was there goes with it. Refuses a function the gesture does
+ * not accept, naming what it is.
+ */
 export function assign(
   model: BodyModel,
   plan: Plan,
@@ -41,11 +44,14 @@ export function assign(
   if (!target.ok) return target
   const before = functionAt(plan, target.value)
   if (before === functionId) return refuse('same-key', 'It is on that key already.', addressKey)
-  const step = setRows(plan, id, { [keyRow(target.value)]: functionId })
+  const step = setRows(plan, id, {
+    [keyRow(target.value)]: functionId,
+    [`why/${keyRow(target.value)}`]: null,
+  })
   return ok({ step, displaced: displacedBy(model, plan, step, target.value, before) })
 }
 
-/** Moves the function of one key to another; the first key is left with nothing. */
+/** Moves the function of one key to another, with its reason; the first key is left with nothing. */
 export function move(
   model: BodyModel,
   plan: Plan,
@@ -56,7 +62,13 @@ export function move(
   const moved = movable(model, plan, fromKey, toKey)
   if (!moved.ok) return moved
   const { from, to, functionId } = moved.value
-  const step = setRows(plan, id, { [keyRow(to)]: functionId, [keyRow(from)]: 'nothing' })
+  const reason = rowValue(plan.rows, `why/${keyRow(from)}`)
+  const step = setRows(plan, id, {
+    [keyRow(to)]: functionId,
+    [keyRow(from)]: 'nothing',
+    [`why/${keyRow(to)}`]: reason,
+    [`why/${keyRow(from)}`]: null,
+  })
   return ok({ step, displaced: displacedBy(model, plan, step, to, functionAt(plan, to)) })
 }
 

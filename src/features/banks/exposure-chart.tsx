@@ -1,6 +1,6 @@
 'use client'
 
-import { Bar, BarChart, LabelList, ReferenceLine, XAxis, YAxis } from 'recharts'
+import { Bar, BarChart, ReferenceLine, XAxis, YAxis } from 'recharts'
 import type { BodyModel, Side } from '@/core/model/types'
 import { exposureDifference, showStops } from '@/core/numbers/motion'
 import { plannedSlots, type Plan } from '@/core/plan/plan'
@@ -26,7 +26,7 @@ export function ExposureChart({ side }: { side: Side }) {
           height={34 + jumps.length * 30}
           data={[...jumps]}
           layout="vertical"
-          margin={{ top: 4, right: 60, bottom: 0, left: 8 }}
+          margin={{ top: 4, right: 12, bottom: 0, left: 8 }}
         >
           <XAxis
             type="number"
@@ -37,15 +37,13 @@ export function ExposureChart({ side }: { side: Side }) {
           />
           <YAxis
             type="category"
-            dataKey="name"
-            width={92}
+            dataKey="label"
+            width={158}
             tick={{ fontSize: 13, fill: 'var(--ink)' }}
             stroke="var(--rule)"
           />
           <ReferenceLine x={0} stroke="var(--silt)" />
-          <Bar dataKey="stops" fill="var(--brine)" barSize={14} isAnimationActive={false}>
-            <LabelList dataKey="words" position="right" style={{ fontSize: 13, fill: 'var(--ink)' }} />
-          </Bar>
+          <Bar dataKey="stops" fill="var(--brine)" barSize={14} isAnimationActive={false} />
         </BarChart>
       </div>
       <ul className="sr-only">
@@ -66,7 +64,14 @@ function jumpsOf(model: BodyModel, plan: Plan, side: Side) {
     const marks = marksIn(model, plan, contextIn(model, side, slot))
     const jump = marks && exposureDifference(plain, marks)
     return jump
-      ? [{ name: slot.name, stops: Math.round(jump.stops * 10) / 10, words: showStops(jump.stops) }]
+      ? [
+          {
+            name: slot.name,
+            label: `${slot.name}, ${showStops(jump.stops)}`,
+            stops: Math.round(jump.stops * 10) / 10,
+            words: showStops(jump.stops),
+          },
+        ]
       : []
   })
 }

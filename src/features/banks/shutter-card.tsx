@@ -26,7 +26,9 @@ export function ShutterCard({ planned }: { planned: PlannedSlot }) {
       <p className="text-small text-silt">{asked.rate} asks for</p>
       <p className="font-mono text-large font-semibold">{asked.wanted}</p>
       <p>
-        {fits ? `This bank has it.` : `This bank has ${asked.now}, ${showStops(asked.offStops)} from it.`}{' '}
+        {fits
+          ? `This bank has it.`
+          : `This bank has ${asked.now}, ${showStops(Math.abs(asked.offStops)).slice(1)} ${asked.offStops > 0 ? 'longer' : 'shorter'}.`}{' '}
         {!fits && (asked.offStops > 0 ? 'Movement will look smeared.' : 'Movement will look choppy.')}
       </p>
       <details className="mt-1 text-small text-silt">

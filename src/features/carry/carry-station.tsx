@@ -241,7 +241,7 @@ function Finished({ finished, name }: { finished: NonNullable<Progress['finished
 function Past({ past }: { past: readonly PastTransfer[] }) {
   return (
     <div className="mt-5 border-t pt-3">
-      <h3 className="font-semibold">Carried before</h3>
+      <h3 className="font-semibold">Carried so far</h3>
       <ul className="text-silt">
         {past.map((one) => (
           <li key={one.id}>

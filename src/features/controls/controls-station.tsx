@@ -9,11 +9,12 @@ import {
   type DragEndEvent,
   type DragStartEvent,
 } from '@dnd-kit/core'
+import { ArrowLeftRight } from 'lucide-react'
 import { useMemo, useRef, useState } from 'react'
 import { assign, move, type Assignment, type Displaced } from '@/core/plan/assign'
 import { touchedRows } from '@/core/plan/step'
 import type { Result } from '@/core/result'
-import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
+import { useDesk, useDeskView, useFindings, useRevision } from '@/features/desk/desk-context'
 import { Plate } from '@/ui/plate/plate'
 import { FacePicker } from './face-picker'
 import { FindingsPanel } from './findings-panel'
@@ -34,7 +35,8 @@ export function ControlsStation() {
   const desk = useDesk()
   const { plan, side, log, version } = useDeskView()
   const findings = useFindings()
-  const { model, revision } = desk.start
+  const { model } = desk.start
+  const revision = useRevision()
   const [faceId, setFaceId] = useState(model.faces[0]?.id ?? '')
   const [picked, setPicked] = useState<string | null>(null)
   const [carried, setCarried] = useState<string | null>(null)
@@ -50,6 +52,10 @@ export function ControlsStation() {
         ? touchedRows(log.slice(Math.max(0, log.length - (version - revision.planVersion))))
         : new Set<string>(),
     [log, revision, version],
+  )
+  const labels = useMemo(
+    () => (face ? labelsOf(model, plan, face, side, findings, changed) : []),
+    [model, plan, face, side, findings, changed],
   )
   const select = (address: string) => {
     if (carried !== null && carried !== address)
@@ -109,8 +115,8 @@ export function ControlsStation() {
           <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 pb-2">
             <h1 className="font-head text-title font-semibold">{face.name}</h1>
             <p className="text-silt">
-              {side} · {differingOn(model, plan, face, side)} differ in{' '}
-              {side === 'stills' ? 'motion' : 'stills'}
+              {side} · <ArrowLeftRight size={13} className="inline" aria-hidden="true" />{' '}
+              {differingOn(model, plan, face, side)} differ in {side === 'stills' ? 'motion' : 'stills'}
             </p>
             <div className="flex-1" />
             <FacePicker faces={model.faces} face={face.id} onPick={setFaceId} />
@@ -118,12 +124,7 @@ export function ControlsStation() {
           <p role="status" className={carried ? 'bg-blush px-2 py-1 text-pan' : 'sr-only'}>
             {carried ? 'Choose the key it goes to and press Enter; Escape leaves it where it is.' : ''}
           </p>
-          <Plate
-            face={face}
-            labels={labelsOf(model, plan, face, side, findings, changed)}
-            selected={selected}
-            onSelect={select}
-          />
+          <Plate face={face} labels={labels} selected={selected} onSelect={select} />
         </section>
         <aside aria-label="The key in hand" className="min-w-0">
           {selected ? (

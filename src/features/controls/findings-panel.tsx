@@ -21,7 +21,7 @@ export function FindingsPanel({
         <kbd className="font-mono">?</kbd> lists the keys.
       </p>
       <h2 className="mt-5 font-head text-lead font-semibold">
-        {keys.length === 0 ? 'Nothing will trip you here' : 'What is to know'}
+        {keys.length === 0 ? 'Nothing will trip you here' : 'Worth a look'}
       </h2>
       <ul className="mt-2 grid gap-2">
         {keys.map((finding) => (

@@ -48,7 +48,7 @@ export function FunctionList({
   return (
     <section className="border bg-sheet px-3.5 py-3">
       <label htmlFor={`${id} search`} className="text-small text-silt">
-        Instead, best for this plan first
+        Instead, what works everywhere first
       </label>
       <input
         id={`${id} search`}
@@ -110,7 +110,10 @@ function FunctionOption({
   onPut: () => void
 }) {
   const { fn } = standing
-  const drag = useDraggable({ id: `function ${fn.id}`, data: { functionId: fn.id, text: fn.name } })
+  const { setNodeRef, listeners } = useDraggable({
+    id: `function ${fn.id}`,
+    data: { functionId: fn.id, text: fn.name },
+  })
   const where =
     fn.manner === 'none' ? '' : standing.works === standing.of ? '' : `${standing.works} of ${standing.of}`
   return (
@@ -118,8 +121,8 @@ function FunctionOption({
       id={id}
       role="option"
       aria-selected={active}
-      ref={drag.setNodeRef}
-      onPointerDown={(event) => drag.listeners?.onPointerDown?.(event)}
+      ref={setNodeRef}
+      onPointerDown={(event) => void listeners?.onPointerDown?.(event)}
       onClick={onPut}
       className={`touch-none px-1.5 py-1.5 select-none hover:bg-glass ${active ? 'bg-glass outline-2 -outline-offset-2 outline-brine' : ''}`}
     >

@@ -14,6 +14,9 @@ import { FunctionList } from './function-list'
 import { standings, type Standing } from './look-up'
 import { ReasonField } from './reason-field'
 
+/** Checks whose reasons stand with the function itself. */
+const toldAlready = ['dead-key', 'inert-key']
+
 /** The key in hand: what it does and where, what the last change displaced, and what else it could do. */
 export function KeyPanel({
   addressKey,
@@ -95,7 +98,10 @@ export function KeyPanel({
       </section>
       {outcome?.displaced && <DisplacedCard outcome={outcome} onPut={onPut} />}
       {mine
-        .filter((finding) => !(finding.check === 'displaced' && outcome?.displaced))
+        .filter(
+          (finding) =>
+            !toldAlready.includes(finding.check) && !(finding.check === 'displaced' && outcome?.displaced),
+        )
         .map((finding) => (
           <FindingCard key={`${finding.check} ${finding.rule ?? ''}`} finding={finding} />
         ))}

@@ -40,6 +40,8 @@ export interface Standing {
   readonly fn: ModelFunction
   readonly works: number
   readonly of: number
+  /** It works, but at a price, in some context. */
+  readonly hazard: boolean
   /** The worst verdict met. */
   readonly verdict: Verdict
   /** Each reason met, with the contexts it holds in. */
@@ -90,18 +92,20 @@ function standingOf(
     fn,
     works: seen.filter((one) => one.verdict === 'works').length,
     of: seen.length,
+    hazard: seen.some((one) => one.remarks.some((remark) => remark.kind === 'hazard')),
     verdict: worst.find((verdict) => seen.some((one) => one.verdict === verdict)) ?? 'empty',
     reasons: [...reasons.values()],
   }
 }
 
-/** Works everywhere first, and what no key has yet before what would be doubled. */
+/** Works everywhere first; what no key has yet before what would be doubled; what costs nothing before hazards. */
 function merit(model: BodyModel, plan: Plan, standing: Standing, address: Address): number {
-  if (standing.fn.manner === 'none') return -1
+  if (standing.fn.manner === 'none') return -3
   const elsewhere = addressesWith(model, plan, address.side, standing.fn.id).some(
     (other) => other !== address,
   )
-  return (standing.of === 0 ? 0 : standing.works / standing.of) * 2 + (elsewhere ? 0 : 1)
+  const share = standing.of === 0 ? 0 : standing.works / standing.of
+  return share * 4 - (elsewhere ? 2 : 0) - (standing.hazard ? 1 : 0)
 }
 
 function lineOf(

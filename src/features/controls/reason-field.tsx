@@ -9,13 +9,13 @@ export function ReasonField({ row }: { row: string }) {
     <label className="mt-2 block text-small text-silt">
       Why
       <textarea
-        rows={2}
+        rows={1}
         maxLength={500}
         value={text.value}
         placeholder="Your reason, for the day you wonder"
         onChange={(event) => text.type(event.target.value)}
         onBlur={text.leave}
-        className="mt-0.5 block w-full rounded border bg-crust px-2 py-1 text-body text-ink placeholder:text-silt"
+        className="mt-0.5 block w-full [field-sizing:content] rounded border bg-crust px-2 py-1 text-body text-ink placeholder:text-silt"
       />
     </label>
   )

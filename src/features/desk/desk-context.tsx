@@ -15,6 +15,7 @@ import type { Step } from '@/core/plan/step'
 import { PlanDesk, type DeskStart, type DeskView, type SaveAnswer } from './plan-desk'
 
 const DeskContext = createContext<PlanDesk | null>(null)
+const RevisionContext = createContext<DeskStart['revision']>(null)
 
 /** Holds the plan under work for every station below it. */
 export function DeskProvider({ start, children }: { start: DeskStart; children: ReactNode }) {
@@ -27,7 +28,11 @@ export function DeskProvider({ start, children }: { start: DeskStart; children: 
     window.addEventListener('beforeunload', warn)
     return () => window.removeEventListener('beforeunload', warn)
   }, [desk])
-  return <DeskContext value={desk}>{children}</DeskContext>
+  return (
+    <DeskContext value={desk}>
+      <RevisionContext value={start.revision}>{children}</RevisionContext>
+    </DeskContext>
+  )
 }
 
 /** The desk itself: for acting on the plan. */
@@ -35,6 +40,11 @@ export function useDesk(): PlanDesk {
   const desk = useContext(DeskContext)
   if (!desk) throw new Error('there is no plan on the desk here')
   return desk
+}
+
+/** The newest revision the server knows of: it moves on when the page is refreshed after a transfer. */
+export function useRevision(): DeskStart['revision'] {
+  return useContext(RevisionContext)
 }
 
 /** What the desk shows now. */

@@ -10,7 +10,7 @@ import { planTitle } from '@/core/plan/plan'
 import type { Finding } from '@/core/checks/finding'
 import { IconButton } from '@/ui/button'
 import { TopBar } from '@/ui/top-bar'
-import { useDesk, useDeskView, useFindings } from './desk-context'
+import { useDesk, useDeskView, useFindings, useRevision } from './desk-context'
 import { SideChoice } from './side-choice'
 
 /** The head of every station: whose plan, whether it is saved, undo and redo, and the route. */
@@ -28,7 +28,7 @@ export function PlanBar() {
 function PlanName() {
   const { start } = useDesk()
   const { plan, saving, version } = useDeskView()
-  const frozen = start.revision
+  const frozen = useRevision()
   const stand =
     frozen === null
       ? 'draft'
@@ -54,6 +54,7 @@ function PlanName() {
 function PlanActions() {
   const desk = useDesk()
   const { log } = useDeskView()
+  const here = usePathname()
   const { undo, redo } = historyOf(log)
   const say = (word: string, step: (typeof undo)[number] | undefined) =>
     step ? `${word}: ${describeStep(desk.start.model, step)}` : `${word}: nothing`
@@ -76,7 +77,7 @@ function PlanActions() {
       <IconButton label={say('Redo', redo.at(-1))} disabled={redo.length === 0} onClick={() => desk.redo()}>
         <Redo2 size={18} aria-hidden="true" />
       </IconButton>
-      <SideChoice />
+      {here.endsWith('/controls') && <SideChoice />}
     </>
   )
 }

@@ -3,17 +3,19 @@
 import { Printer } from 'lucide-react'
 import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
-import type { BodyModel, Side } from '@/core/model/types'
+import type { BodyModel, Setting, Side } from '@/core/model/types'
 import { functionAt } from '@/core/plan/assign'
 import { plannedSlots, planTitle, type Plan, type PlannedSlot } from '@/core/plan/plan'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import type { Value } from '@/core/vocabulary/values'
+import { useDesk, useDeskView, useRevision } from '@/features/desk/desk-context'
 import { Button } from '@/ui/button'
 
 /** The pocket card: every key of both sides and every bank on one printed page. */
 export function PocketCard() {
   const { start } = useDesk()
   const { plan, version } = useDeskView()
-  const { model, planId, revision } = start
+  const { model, planId } = start
+  const revision = useRevision()
   const stand = revision?.planVersion === version ? `revision ${revision.number}` : `draft, step ${version}`
   const banks = plannedSlots(model, plan)
   return (
@@ -82,7 +84,7 @@ function SideKeys({ model, plan, side }: { model: BodyModel; plan: Plan; side: S
                   {many && `, ${address.gesture.name}`}
                 </th>
                 <td className={chosen ? 'font-semibold' : 'text-silt'}>
-                  {!fn || fn.manner === 'none' ? '–' : fn.name}
+                  {!fn || fn.manner === 'none' ? 'empty' : fn.name}
                 </td>
               </tr>
             )
@@ -104,10 +106,14 @@ function BankBlock({ model, bank }: { model: BodyModel; bank: PlannedSlot }) {
       <p>
         {rows.length === 0
           ? 'Equal to base.'
-          : rows
-              .map((setting) => `${setting.label} ${showValue(setting.domain, bank.rows[setting.id])}`)
-              .join(' · ')}
+          : rows.map((setting) => labelled(setting, bank.rows[setting.id])).join(' · ')}
       </p>
     </div>
   )
+}
+
+/** A setting with its value; a value that begins with the label says it once. */
+function labelled(setting: Setting, value: Value | undefined): string {
+  const shown = showValue(setting.domain, value)
+  return shown.startsWith(setting.label) ? shown : `${setting.label} ${shown}`
 }

@@ -1,10 +1,10 @@
 'use client'
 
 import { useDraggable, useDroppable } from '@dnd-kit/core'
-import { ArrowLeftRight } from 'lucide-react'
+import { ArrowLeftRight, TriangleAlert } from 'lucide-react'
 import type { Control, Manner } from '@/core/model/types'
 import type { Edge, LabelSize } from './layout'
-import { MannerSign } from './manner'
+import { MannerSign, mannerWord } from './manner'
 
 /** What stands in the margin for one control. */
 export interface PlateLabel {
@@ -28,19 +28,31 @@ export interface PlateLine {
   readonly spoken: string
 }
 
-const labelWidth = { one: 164, many: 212 }
 const gestureWidth = 66
+const widestText = 168
 
-/** The size a label's text needs at 13 and 15 px, from the count of its letters (measured averages, rounded up). */
+/**
+ * The size a label's text needs, from the count of its letters: measured averages at 13 and 15 px, rounded up. A
+ * function that would be wider than `widestText` takes two rows.
+ */
 export function labelSize(label: PlateLabel): LabelSize {
+  const [only] = label.lines
   const many = label.lines.length > 1
-  const width = many ? labelWidth.many : labelWidth.one
-  const room = many ? width - gestureWidth - 18 : width - 14
-  const rows = label.lines.reduce(
-    (sum, line) => sum + Math.max(1, Math.ceil((line.text.length * 7.6) / room)),
-    0,
+  const texts = label.lines.map(
+    (line) =>
+      line.text.length * 7.6 +
+      (line.differs ? 20 : 0) +
+      (line.tone === 'trips' || line.tone === 'blocks' ? 20 : 0),
   )
-  return { control: label.control, width, height: 20 + rows * 20 + (many ? label.lines.length * 4 : 0) + 6 }
+  const text = Math.min(widestText, Math.max(0, ...texts))
+  const head =
+    label.control.name.length * 6.7 + (many || !only ? 0 : 26 + mannerWord(only.manner).length * 6.4)
+  const rows = texts.reduce((sum, one) => sum + (one > widestText ? 2 : 1), 0)
+  return {
+    control: label.control,
+    width: Math.ceil(Math.max(head, text + (many ? gestureWidth + 6 : 0)) + 14),
+    height: 20 + rows * 20 + (many ? label.lines.length * 4 : 0) + 4,
+  }
 }
 
 /** A control's label: its name small, and a button for each gesture that can be picked, dragged and dropped on. */
@@ -65,8 +77,8 @@ export function LabelButton({
   }[edge]
   return (
     <div className={`flex flex-col ${align}`}>
-      <p className="flex max-w-full items-center gap-1.5 px-1.5 text-small leading-[19px] text-silt">
-        <span className="truncate">{label.control.name}</span>
+      <p className="flex items-center gap-1.5 px-1.5 text-small whitespace-nowrap leading-[19px] text-silt">
+        <span>{label.control.name}</span>
         {!many && only && <MannerSign manner={only.manner} />}
       </p>
       {label.lines.map((line) => (
@@ -119,7 +131,7 @@ function LineButton({
       ref={join}
       type="button"
       data-address={line.address}
-      onPointerDown={(event) => drag.listeners?.onPointerDown?.(event)}
+      onPointerDown={(event) => void drag.listeners?.onPointerDown?.(event)}
       onClick={() => onSelect(line.address)}
       aria-label={`${name}, ${line.gesture}: ${line.text}${line.spoken}`}
       aria-pressed={selected}
@@ -134,6 +146,11 @@ function LineButton({
         </span>
       )}
       <span>{line.text}</span>
+      {(line.tone === 'trips' || line.tone === 'blocks') && (
+        <span title="Will trip you" className="self-center">
+          <TriangleAlert size={13} aria-hidden="true" />
+        </span>
+      )}
       {line.differs && (
         <span title="Another function on the other side" className="self-center text-silt">
           <ArrowLeftRight size={12} aria-hidden="true" />

@@ -22,6 +22,8 @@ export interface Sheet {
   readonly width: number
   readonly height: number
   readonly drawing: Box
+  /** Labels above and below stand next to the drawing, not at the sheet's edge. */
+  readonly near: boolean
 }
 
 /** A plate laid out: the sheet and every label on it. */
@@ -52,23 +54,37 @@ export function layoutPlate(
     ['top', 'bottom', 'left'],
     ['top', 'bottom', 'left', 'right'],
   ]
-  const layouts = ways.flatMap((edges) =>
-    scales.flatMap((scale) =>
-      [0, 1, 2].flatMap((corners) => layoutWith(face, sizes, { edges, corners, scale }, width, height) ?? []),
-    ),
-  )
-  const area = (layout: PlateLayout) => Math.round(layout.drawing.width)
-  return layouts.reduce<PlateLayout | null>(
-    (best, one) => (best === null || area(one) > area(best) ? one : best),
-    null,
-  )
+  for (const scale of scales) {
+    const layouts = ways.flatMap((edges) =>
+      [0, 1, 2].flatMap((corners) =>
+        [true, false].flatMap(
+          (near) => layoutWith(face, sizes, { edges, corners, scale, near }, width, height) ?? [],
+        ),
+      ),
+    )
+    const [first, ...rest] = layouts
+    if (first) return rest.reduce((best, one) => (better(one, best) ? one : best), first)
+  }
+  return null
 }
 
-/** One way to try: the margins used, how many corners columns leave to rows, and how far the drawing is shrunk. */
+/** A larger drawing, or one of the same size with shorter leaders. */
+function better(one: PlateLayout, two: PlateLayout): boolean {
+  const leaders = (layout: PlateLayout) =>
+    layout.labels.reduce((sum, label) => sum + distance(...label.leader), 0)
+  const gain = Math.round(one.drawing.width) - Math.round(two.drawing.width)
+  return gain > 0 || (gain === 0 && leaders(one) < leaders(two))
+}
+
+/**
+ * One way to try: the margins used, how many corners columns leave to rows, how far the drawing is shrunk, and
+ * whether rows stand near the drawing or at the sheet's edge.
+ */
 interface Way {
   readonly edges: readonly Edge[]
   readonly corners: number
   readonly scale: number
+  readonly near: boolean
 }
 
 const scales = [1, 0.88, 0.76]
@@ -78,7 +94,7 @@ type Groups = Record<Edge, LabelSize[]>
 function layoutWith(
   face: Face,
   sizes: readonly LabelSize[],
-  { edges, corners, scale }: Way,
+  { edges, corners, scale, near }: Way,
   width: number,
   height: number,
 ): PlateLayout | null {
@@ -91,7 +107,7 @@ function layoutWith(
   for (let round = 0; round < 3; round++) {
     const drawing = drawingIn(face, margin, row, scale, width, height)
     const groups = drawing && grouped(sizes, edges, drawing, room)
-    const laid = groups && uncrossed(groups, { drawing, width, height })
+    const laid = groups && uncrossed(groups, { drawing, width, height, near })
     if (!laid) break
     best = laid
     margin = { left: marginFor(laid, 'left'), right: marginFor(laid, 'right') }
@@ -267,27 +283,32 @@ function placedOn(
     return upright ? { middle: at.y, size: size.height } : { middle: at.x, size: size.width }
   })
   const starts = spread(wants, from, to, gap)
-  return starts && group.map((size, i) => placeOne(edge, size, starts[i] ?? 0, sheet))
+  const level = levelOf(edge, group, sheet)
+  return starts && group.map((size, i) => placeOne(edge, size, starts[i] ?? 0, level, sheet.drawing))
 }
 
-function placeOne(
-  edge: Edge,
-  size: LabelSize,
-  start: number,
-  { drawing, height: bottom }: Sheet,
-): PlacedLabel {
+/** Where a margin's labels line up: names of a row stand on one height, columns end at the drawing. */
+function levelOf(edge: Edge, group: readonly LabelSize[], { drawing, height, near }: Sheet): number {
+  const tallest = Math.max(0, ...group.map((size) => size.height))
+  const above = near ? Math.max(2, drawing.y - stub - gap - tallest) : 2
+  const below = near
+    ? Math.min(height - 2 - tallest, drawing.y + drawing.height + stub + gap)
+    : height - 2 - tallest
+  return { top: above, bottom: below, left: drawing.x - stub, right: drawing.x + drawing.width + stub }[edge]
+}
+
+function placeOne(edge: Edge, size: LabelSize, start: number, level: number, drawing: Box): PlacedLabel {
   const { width, height } = size
-  const right = drawing.x + drawing.width
-  const boxes: Record<Edge, Box> = {
-    left: { x: drawing.x - stub - width, y: start, width, height },
-    right: { x: right + stub, y: start, width, height },
-    top: { x: start, y: 2, width, height },
-    bottom: { x: start, y: bottom - 2 - height, width, height },
+  const corners: Record<Edge, Point> = {
+    left: { x: level - width, y: start },
+    right: { x: level, y: start },
+    top: { x: start, y: level },
+    bottom: { x: start, y: level },
   }
-  const box = boxes[edge]
+  const box = { ...corners[edge], width, height }
   const anchors: Record<Edge, Point> = {
-    left: { x: box.x + width + 4, y: box.y + Math.min(height / 2, 24) },
-    right: { x: box.x - 4, y: box.y + Math.min(height / 2, 24) },
+    left: { x: box.x + width + 2, y: box.y + Math.min(height / 2, 24) },
+    right: { x: box.x - 2, y: box.y + Math.min(height / 2, 24) },
     top: { x: box.x + width / 2, y: box.y + height + 2 },
     bottom: { x: box.x + width / 2, y: box.y - 2 },
   }

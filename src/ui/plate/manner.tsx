@@ -32,3 +32,8 @@ export function MannerSign({ manner, word = true }: { manner: Manner; word?: boo
     </span>
   )
 }
+
+/** The word for a manner. */
+export function mannerWord(manner: Manner): string {
+  return manners[manner].word
+}

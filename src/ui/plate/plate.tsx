@@ -1,10 +1,10 @@
 'use client'
 
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Control, Face } from '@/core/model/types'
 import { Drawing } from './drawing'
 import { LabelButton, labelSize, type PlateLabel } from './label'
-import { layoutPlate, type PlateLayout } from './layout'
+import { centreOf, layoutPlate, type PlateLayout } from './layout'
 
 /**
  * One face of a body: line art in the middle, a label in the margin for each control, leaders between them. On a
@@ -24,7 +24,11 @@ export function Plate({
 }) {
   const sheet = useRef<HTMLDivElement>(null)
   const size = useSize(sheet)
-  const layout = layoutPlate(face, labels.map(labelSize), size.width, Math.min(size.height, Math.max(440, size.width * 0.85)))
+  const height = Math.min(size.height, Math.max(440, size.width * 0.85))
+  const layout = useMemo(
+    () => layoutPlate(face, labels.map(labelSize), size.width, height),
+    [face, labels, size.width, height],
+  )
   const lit = labels.find((label) => label.lines.some((line) => line.address === selected))?.control ?? null
   const pick = (control: Control) => {
     const first = labels.find((label) => label.control === control)?.lines[0]
@@ -32,7 +36,7 @@ export function Plate({
   }
   const shared = { face, labels, lit, selected, onSelect, onPick: pick }
   return (
-    <div ref={sheet} className="relative min-h-[340px] flex-1">
+    <div ref={sheet} className="relative min-h-[min(85vw,640px)] flex-1 lg:min-h-0">
       {layout ? <WithMargins layout={layout} {...shared} /> : <WithList width={size.width} {...shared} />}
     </div>
   )
@@ -98,15 +102,22 @@ function WithList({ width, face, labels, lit, selected, onSelect, onPick }: Part
           onPick={onPick}
         />
         {labels.map(({ control }, i) => (
-          <text
-            key={control.id}
-            x={box.x + control.at[0] * box.width}
-            y={box.y + control.at[1] * box.height + 5}
-            textAnchor="middle"
-            className="pointer-events-none fill-pan text-small font-semibold"
-          >
-            {i + 1}
-          </text>
+          <g key={control.id} className="pointer-events-none">
+            <circle
+              cx={centreOf(control, box).x}
+              cy={centreOf(control, box).y}
+              r={9.5}
+              className="fill-sheet stroke-pan"
+            />
+            <text
+              x={centreOf(control, box).x}
+              y={centreOf(control, box).y + 4.5}
+              textAnchor="middle"
+              className="fill-pan text-small font-semibold"
+            >
+              {i + 1}
+            </text>
+          </g>
         ))}
       </svg>
       <ol className="grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-2 pt-2">

@@ -1,0 +1,2 @@
+/** A loopback port that is free now. */
+export function freePort(): Promise<number>

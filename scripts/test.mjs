@@ -1,0 +1,68 @@
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { randomBytes } from 'node:crypto'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { spawnSync } from 'node:child_process'
+import { dropDatabase, ensureDatabase, startThrowAwayCluster } from './lib/postgres.mjs'
+import { main, say } from './lib/say.mjs'
+import { ensureBuild, ensureDebian, ensureNpm, root, runTypeScript } from './lib/system.mjs'
+
+/** `npm test`: every test, unit and browser, against a database that is thrown away; ends with the count. */
+await main(async () => {
+  await ensureDebian(process.env.DATABASE_URL ? ['chromium'] : ['postgresql', 'chromium'])
+  await ensureNpm()
+  await ensureBuild()
+  const cluster = process.env.DATABASE_URL ? null : await startThrowAwayCluster()
+  const serverUrl = process.env.DATABASE_URL ?? cluster.url
+  const mark = randomBytes(4).toString('hex')
+  const reports = mkdtempSync(join(tmpdir(), 'salt-shelf-reports-'))
+  const names = ['unit', 'browser'].map((project) => ({ project, database: `salt_shelf_${project}_${mark}` }))
+  try {
+    const counts = []
+    for (const { project, database } of names) {
+      const databaseUrl = await ensureDatabase(serverUrl, database)
+      await runTypeScript('scripts/prepare-database.ts', ['--demo'], { DATABASE_URL: databaseUrl })
+      say(`Running the ${project} tests`)
+      counts.push(runProject(project, databaseUrl, join(reports, `${project}.json`)))
+    }
+    tell(counts)
+  } finally {
+    if (!cluster) for (const { database } of names) await dropDatabase(serverUrl, database)
+    cluster?.stop()
+    rmSync(reports, { recursive: true, force: true })
+  }
+})
+
+function runProject(project, databaseUrl, report) {
+  const vitest = join(root, 'node_modules/vitest/vitest.mjs')
+  const chosen = process.argv.slice(2)
+  const args = [
+    'run',
+    '--project',
+    project,
+    '--passWithNoTests',
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${report}`,
+  ]
+  const env = { ...process.env, DATABASE_URL: databaseUrl, NODE_ENV: 'test' }
+  const ran = spawnSync(process.execPath, [vitest, ...args, ...chosen], { cwd: root, env, stdio: 'inherit' })
+  return { project, status: ran.status, ...countsIn(report) }
+}
+
+function countsIn(report) {
+  try {
+    const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(report, 'utf8'))
+    return { passed: numPassedTests, failed: Math.max(numFailedTests, numFailedTestSuites > 0 ? 1 : 0) }
+  } catch {
+    return { passed: 0, failed: 1 }
+  }
+}
+
+function tell(counts) {
+  const sum = (key) => counts.reduce((total, one) => total + one[key], 0)
+  const broken = counts.filter((one) => one.status !== 0 && one.failed === 0).length
+  const [passed, failed] = [sum('passed'), sum('failed') + broken]
+  if (passed === 0 || failed > 0) process.exitCode = 1
+  console.log(`${passed} passed, ${failed} failed`)
+}

@@ -1,0 +1,76 @@
+import type { BrowserContext, Page } from 'playwright-core'
+import { freePort } from '../../scripts/lib/system.mjs'
+import { startServer, type RunningServer } from '../../scripts/lib/server.mjs'
+
+/** The demo plan's id. */
+export const demoPlan = 'de000000-0000-4000-8000-000000000001'
+
+/** The built application, running against the test database. */
+export interface Application {
+  readonly address: string
+  /** Ends the process without warning, as a power cut would. */
+  crash(): Promise<void>
+  /** Starts it again at the same address. */
+  start(): Promise<void>
+  stop(): Promise<void>
+}
+
+/** Starts the application on a free port. */
+export async function openApplication(): Promise<Application> {
+  const databaseUrl = process.env.DATABASE_URL
+  if (!databaseUrl) throw new Error('browser tests need DATABASE_URL; run npm test')
+  const port = await freePort()
+  let server: RunningServer = await startServer({ port, databaseUrl, quiet: true })
+  return {
+    address: `http://127.0.0.1:${port}`,
+    crash: async () => void (await server.kill('SIGKILL')),
+    start: async () => {
+      server = await startServer({ port, databaseUrl, quiet: true })
+    },
+    stop: async () => void (await server.kill()),
+  }
+}
+
+/** Starts an empty Heron plan through the application; gives its id. */
+export async function freshPlan(address: string): Promise<string> {
+  const response = await post(`${address}/api/plans`, { model: 'tarrow-heron' })
+  return ((await response.json()) as { id: string }).id
+}
+
+/** Posts JSON as one of our own pages would. */
+export function post(url: string, body: unknown, headers: Record<string, string> = {}): Promise<Response> {
+  return fetch(url, {
+    method: 'POST',
+    headers: { origin: new URL(url).origin, 'content-type': 'application/json', ...headers },
+    body: JSON.stringify(body),
+  })
+}
+
+/** A plan's rows, read back through its plan file. */
+export async function savedRows(address: string, plan: string): Promise<Record<string, unknown>> {
+  const response = await fetch(`${address}/api/plans/${plan}/file`)
+  return ((await response.json()) as { rows: Record<string, unknown> }).rows
+}
+
+/** Opens a page and fails the test on any error of the page itself. */
+export async function openPage(browser: BrowserContext, url: string): Promise<Page> {
+  const page = await browser.newPage()
+  page.on('pageerror', (error) => {
+    throw error
+  })
+  await page.goto(url, { waitUntil: 'networkidle' })
+  return page
+}
+
+/** Waits until the page says that the server has everything. */
+export async function saved(page: Page): Promise<void> {
+  await page
+    .getByRole('status')
+    .filter({ hasText: /^saved$/ })
+    .waitFor()
+}
+
+/** The label of a key on the plate. */
+export function key(page: Page, name: string, gesture = 'press') {
+  return page.getByRole('button', { name: new RegExp(`^${name}, ${gesture}: `) })
+}

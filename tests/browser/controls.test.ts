@@ -1,0 +1,199 @@
+import type { Page } from 'playwright-core'
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { freshPlan, key, openApplication, openPage, saved, savedRows, type Application } from './application'
+import { openChromium } from './chromium'
+
+let application: Application
+let chromium: Awaited<ReturnType<typeof openChromium>>
+let plan = ''
+let page: Page
+
+beforeAll(async () => {
+  application = await openApplication()
+  chromium = await openChromium()
+})
+afterAll(async () => {
+  await chromium.close()
+  await application.stop()
+})
+beforeEach(async () => {
+  for (const open of chromium.browser.pages()) await open.close()
+  plan = await freshPlan(application.address)
+  page = await openPage(chromium.browser, `${application.address}/plans/${plan}/controls`)
+})
+
+const text = async (name: string) => (await key(page, name).innerText()).trim()
+const rows = () => savedRows(application.address, plan)
+const middle = async (name: string) => {
+  const box = await key(page, name).boundingBox()
+  if (!box) throw new Error(`${name} is not on the plate`)
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+}
+
+describe('putting a function on a key', () => {
+  it('by click: the plate shows it, the panel tells what it displaced, and it is saved', async () => {
+    await key(page, 'Thumb focus key').click()
+    await page.getByRole('option', { name: /^Start focus on eyes/ }).click()
+    expect(await text('Thumb focus key')).toBe('Start focus on eyes')
+    const displaced = page.getByRole('status').filter({ hasText: 'Displaced' })
+    expect(await displaced.innerText()).toMatch(
+      /Keep exposure was here\. No key has it now\. It has no menu line\./,
+    )
+    await saved(page)
+    expect((await rows())['key/stills/thumb-key/press']).toBe('start-focus-eyes')
+  })
+
+  it('by dragging one label onto another: the function moves, and what was there can go to the freed key', async () => {
+    const [from, to] = [await middle('Thumb focus key'), await middle('Crown key')]
+    await page.mouse.move(from.x, from.y)
+    await page.mouse.down()
+    await page.mouse.move(from.x - 20, from.y - 20, { steps: 4 })
+    await page.mouse.move(to.x, to.y, { steps: 12 })
+    await page.mouse.up()
+    await expect.poll(() => text('Crown key')).toBe('Keep exposure')
+    expect(await text('Thumb focus key')).toBe('empty')
+    await page.getByRole('button', { name: 'Put it on Thumb focus key' }).click()
+    expect(await text('Thumb focus key')).toBe('Playback')
+    await saved(page)
+    expect(await rows()).toMatchObject({
+      'key/stills/crown-key/press': 'keep-exposure',
+      'key/stills/thumb-key/press': 'playback',
+    })
+  })
+
+  it('by dragging from the list onto a key', async () => {
+    await key(page, 'Thumb focus key').click()
+    const option = await page.getByRole('option', { name: /^Choose ISO/ }).boundingBox()
+    const to = await middle('Crown key')
+    if (!option) throw new Error('no option')
+    await page.mouse.move(option.x + 40, option.y + 14)
+    await page.mouse.down()
+    await page.mouse.move(option.x, option.y, { steps: 4 })
+    await page.mouse.move(to.x, to.y, { steps: 12 })
+    await page.mouse.up()
+    await expect.poll(() => text('Crown key')).toBe('Choose ISO')
+  })
+
+  it('by keyboard alone: search and Enter, then M to move, then Escape backs out', async () => {
+    await key(page, 'Thumb focus key').focus()
+    await page.keyboard.press('Enter')
+    await page.keyboard.type('eyes')
+    await page.keyboard.press('Enter')
+    expect(await text('Thumb focus key')).toBe('Start focus on eyes')
+    await page.keyboard.press('Escape')
+    expect(await key(page, 'Thumb focus key').evaluate((element) => element === document.activeElement)).toBe(
+      true,
+    )
+    await page.keyboard.press('m')
+    await key(page, 'Cheek key').focus()
+    await page.keyboard.press('Enter')
+    expect(await text('Cheek key')).toBe('Start focus on eyes')
+    await key(page, 'Crown key').focus()
+    await page.keyboard.press('Delete')
+    expect(await text('Crown key')).toBe('empty')
+    await saved(page)
+  })
+
+  it('is refused with the reason where the key does not accept it', async () => {
+    await key(page, 'Crown key').focus()
+    await page.keyboard.press('m')
+    await key(page, 'Thumb dial', 'turn').focus()
+    await page.keyboard.press('Enter')
+    expect(await page.getByRole('alert').filter({ hasText: 'Not done' }).innerText()).toContain(
+      'Thumb dial, turn, stills does not accept Playback.',
+    )
+    expect(await text('Crown key')).toBe('Playback')
+  })
+})
+
+describe('undo', () => {
+  it('takes the last step back with Ctrl+Z, brings it again with Shift, and reaches over a reload', async () => {
+    await key(page, 'Cheek key').click()
+    await page.getByRole('option', { name: /^Record/ }).click()
+    await page.getByRole('button', { name: 'Close' }).click()
+    await page.keyboard.press('Control+z')
+    expect(await text('Cheek key')).toBe('Magnifier')
+    await page.keyboard.press('Control+Shift+z')
+    expect(await text('Cheek key')).toBe('Record')
+    await saved(page)
+    await page.reload({ waitUntil: 'networkidle' })
+    await page.getByRole('button', { name: /^Undo: Cheek key, press, stills/ }).click()
+    expect(await text('Cheek key')).toBe('Magnifier')
+    await saved(page)
+    expect((await rows())['key/stills/cheek-key/press']).toBeUndefined()
+  })
+})
+
+describe('stills and motion', () => {
+  it('flip the whole plate, each with its own functions', async () => {
+    expect(await text('Sill key, third')).toBe('Next thing to look for')
+    await key(page, 'Sill key, third').click()
+    await page.getByRole('option', { name: /^Silent shutter/ }).click()
+    await page.getByRole('radio', { name: 'Motion' }).click()
+    expect(await text('Sill key, third')).toBe('Next thing to look for')
+    expect(await page.getByText(/\d+ differ in stills/).innerText()).toContain('2 differ in stills')
+  })
+})
+
+describe('two tabs', () => {
+  it('take up each other’s changes silently on other rows, and ask on the same row', async () => {
+    const other = await openPage(chromium.browser, `${application.address}/plans/${plan}/controls`)
+    await key(page, 'Crown key').focus()
+    await page.keyboard.press('Delete')
+    await saved(page)
+    await key(other, 'Cheek key').focus()
+    await other.keyboard.press('Delete')
+    await saved(other)
+    expect((await key(other, 'Crown key').innerText()).trim()).toBe('empty')
+    expect(await other.getByRole('alert').filter({ hasText: 'Changed elsewhere' }).count()).toBe(0)
+
+    await key(page, 'Cheek key').click()
+    await page.getByRole('option', { name: /^Record/ }).click()
+    await expect
+      .poll(() => page.getByRole('alert').filter({ hasText: 'Changed elsewhere' }).innerText())
+      .toMatch(/it is now Nothing; you wanted Record/)
+    expect(await text('Cheek key')).toBe('empty')
+    await page.getByRole('button', { name: 'Put mine back' }).click()
+    expect(await text('Cheek key')).toBe('Record')
+    await saved(page)
+    expect(await rows()).toMatchObject({
+      'key/stills/crown-key/press': 'nothing',
+      'key/stills/cheek-key/press': 'record',
+    })
+  })
+})
+
+describe('the plate', () => {
+  it('keeps every label inside the sheet, apart from the others and readable, at 1280, 820 and 390 wide', async () => {
+    for (const [width, height] of [
+      [1280, 800],
+      [820, 1180],
+      [390, 844],
+    ] as const) {
+      await page.setViewportSize({ width, height })
+      await page.waitForTimeout(200)
+      const boxes = await page.locator('[data-address]').evaluateAll((labels) =>
+        labels.map((label) => {
+          const { x, y, width: w, height: h } = label.getBoundingClientRect()
+          return { x, y, w, h, size: parseFloat(getComputedStyle(label).fontSize) }
+        }),
+      )
+      expect(boxes.length).toBe(17)
+      boxes.forEach((one, i) => {
+        expect(one.x).toBeGreaterThanOrEqual(0)
+        expect(one.x + one.w).toBeLessThanOrEqual(width)
+        expect(one.size).toBeGreaterThanOrEqual(13)
+        for (const two of boxes.slice(i + 1)) {
+          const apart =
+            one.x + one.w <= two.x + 0.5 ||
+            two.x + two.w <= one.x + 0.5 ||
+            one.y + one.h <= two.y + 0.5 ||
+            two.y + two.h <= one.y + 0.5
+          expect(apart, `${JSON.stringify(one)} ${JSON.stringify(two)}`).toBe(true)
+        }
+      })
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width)
+    }
+    await page.setViewportSize({ width: 1280, height: 800 })
+  })
+})

@@ -1,0 +1,204 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import type { Page } from 'playwright-core'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { carriedRows, factoryMemory } from '@/core/camera/memory'
+import { heron } from '@tests/fixtures/heron'
+import {
+  demoPlan,
+  freshPlan,
+  key,
+  openApplication,
+  openPage,
+  saved,
+  savedRows,
+  type Application,
+} from './application'
+import { openChromium } from './chromium'
+
+let application: Application
+let chromium: Awaited<ReturnType<typeof openChromium>>
+let page: Page
+
+beforeAll(async () => {
+  application = await openApplication()
+  chromium = await openChromium()
+  page = await openPage(chromium.browser, application.address)
+})
+afterAll(async () => {
+  await chromium.close()
+  await application.stop()
+})
+
+const go = (path: string) => page.goto(`${application.address}${path}`, { waitUntil: 'networkidle' })
+
+describe('a newcomer', () => {
+  it('finds the theatre’s bodies and plan on the shelf, and opens the plan at the plate of the back', async () => {
+    await page.getByRole('heading', { name: 'Bodies' }).waitFor()
+    for (const name of ['Heron A', 'Heron B'])
+      expect(await page.getByText(name, { exact: true }).first().isVisible()).toBe(true)
+    await page
+      .getByRole('link', { name: 'Night rehearsals', exact: true })
+      .or(page.locator('a', { hasText: 'Night rehearsals' }))
+      .first()
+      .click()
+    await page.getByRole('heading', { name: 'Back' }).waitFor()
+  })
+
+  it('gives bank 1 another frame rate, sees the shutter it asks for, and sets it', async () => {
+    const plan = await freshPlan(application.address)
+    await go(`/plans/${plan}/banks`)
+    await page.getByRole('button', { name: 'Use it for motion' }).click()
+    await page.getByLabel('Frame rate in Ebb').selectOption({ label: '100p' })
+    const card = page.getByRole('region', { name: 'Shutter for the frame rate' })
+    expect(await card.innerText()).toMatch(/100p asks for\s*1\/200/)
+    await card.getByText('How this is reckoned').click()
+    expect(await card.innerText()).toContain('180° / (360° × 100) = 1/200 s')
+    await card.getByRole('button', { name: 'Set 1/200 in this bank' }).click()
+    expect(await card.innerText()).toContain('This bank has it.')
+    await saved(page)
+    expect(await savedRows(application.address, plan)).toMatchObject({
+      'bank/dial/ebb/movie.frameRate': '100p',
+      'bank/dial/ebb/exposure.shutter': '1/200',
+    })
+  })
+
+  it('sees a value that the rate excludes refused, with the reason, and the plan keeps it', async () => {
+    const plan = await freshPlan(application.address)
+    await go(`/plans/${plan}/banks`)
+    await page.getByRole('button', { name: 'Use it for motion' }).click()
+    await page.getByLabel('Frame rate in Ebb').selectOption({ label: '50p' })
+    await page.getByLabel('Show all').check()
+    await page.getByLabel('Film size in Ebb').selectOption({ label: 'Open frame 6048 wide' })
+    const row = page.getByRole('row', { name: /Film size/ })
+    expect(await row.innerText()).toMatch(/refused[\s\S]*Open frame is not written above 30p/)
+  })
+
+  it('prints a pocket card on one page', async () => {
+    await go(`/plans/${demoPlan}/sheets`)
+    const card = page.getByRole('article', { name: 'Pocket card' })
+    expect(await card.innerText()).toContain('Start focus on eyes')
+    expect(await card.innerText()).toContain('Scene changes in slow motion at 100p.')
+    const pdf = await page.pdf({ preferCSSPageSize: true })
+    expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1)
+  })
+})
+
+describe('carrying the plan to body B', () => {
+  const expected = Object.keys(carriedRows(heron, factoryMemory(heron))).length
+
+  it('is refused while its card is locked, and says so', async () => {
+    await go(`/plans/${demoPlan}/carry`)
+    await page.getByRole('button', { name: /^Heron B/ }).click()
+    await page.getByLabel(/^Card in Heron B/).selectOption('locked')
+    await page.getByRole('button', { name: 'Carry to Heron B' }).click()
+    expect(await page.getByRole('alert').filter({ hasText: 'Not done' }).innerText()).toContain(
+      'The card is locked',
+    )
+    await page.getByText('Heron B is as it was before').waitFor()
+    await page.getByLabel(/^Card in Heron B/).selectOption('ready')
+  })
+
+  it('goes through every stage and ends identical, with the count of rows the file carries and two lines of hand work', async () => {
+    await go(`/plans/${demoPlan}/carry`)
+    await page.getByRole('button', { name: /^Heron B/ }).click()
+    await page.getByRole('button', { name: 'Carry to Heron B' }).click()
+    const banks = 3 * (2 + heron.settings.filter((setting) => setting.storedBy === 'dial').length)
+    await page.getByText(`Identical · ${expected + banks} rows compared`).waitFor()
+    const list = page.getByRole('region', { name: 'Transfer' })
+    expect(await list.getByLabel('done').count()).toBe(8)
+    expect(await list.innerText()).toMatch(/File prefix\s*Files \/ line 2: set LHB; it is TAR/)
+    expect(await list.innerText()).toMatch(
+      /Owner's name\s*Files \/ line 3: set Lanternfold Puppet Theatre; it is empty/,
+    )
+    await page.getByText(/· revision \d+ · saved/).waitFor()
+  })
+
+  it('is on the shelf afterwards, with the backup as it was saved', async () => {
+    await go('/')
+    expect(await page.locator('li', { hasText: 'Heron B' }).first().innerText()).toMatch(
+      /Revision \d+: identical/,
+    )
+    const name = page.getByRole('link', { name: /-BEFORE\.SSC$/ }).first()
+    const [download] = await Promise.all([page.waitForEvent('download'), name.click()])
+    expect(
+      readFileSync(await download.path())
+        .subarray(0, 8)
+        .toString(),
+    ).toBe('SALTCARD')
+  })
+})
+
+describe('after a restart', () => {
+  it('everything is still there', async () => {
+    const plan = await freshPlan(application.address)
+    await go(`/plans/${plan}/controls`)
+    await key(page, 'Crown key').focus()
+    await page.keyboard.press('Delete')
+    await saved(page)
+    const before = await savedRows(application.address, plan)
+    await application.stop()
+    await application.start()
+    await page.reload({ waitUntil: 'networkidle' })
+    expect(await savedRows(application.address, plan)).toEqual(before)
+    expect((await key(page, 'Crown key').innerText()).trim()).toBe('empty')
+  })
+
+  it('what was changed while the server was down is saved once it is back', async () => {
+    const plan = await freshPlan(application.address)
+    await go(`/plans/${plan}/controls`)
+    await application.crash()
+    await key(page, 'Crown key').focus()
+    await page.keyboard.press('Delete')
+    await page.getByText('not saved yet: the server does not answer').waitFor()
+    await application.start()
+    await page
+      .getByRole('status')
+      .filter({ hasText: /^saved$/ })
+      .waitFor({ timeout: 30_000 })
+    expect((await savedRows(application.address, plan))['key/stills/crown-key/press']).toBe('nothing')
+  })
+})
+
+describe('bringing files in', () => {
+  it('opens a plan file as a plan', async () => {
+    const response = await fetch(`${application.address}/api/plans/${demoPlan}/file`)
+    const file = {
+      name: 'night.plan.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(await response.arrayBuffer()),
+    }
+    await go('/')
+    await page.getByLabel('File to bring in').setInputFiles(file)
+    await page.getByText('night.plan.json is open as a plan.').waitFor()
+  })
+
+  it('refuses a damaged file with what is wrong and where', async () => {
+    await go('/')
+    const buffer = Buffer.from(readFileSync(join(process.cwd(), 'models/tarrow-heron.json')).subarray(0, 500))
+    await page
+      .getByLabel('File to bring in')
+      .setInputFiles({ name: 'half.json', mimeType: 'application/json', buffer })
+    expect(await page.getByRole('alert').filter({ hasText: 'Not done' }).innerText()).toMatch(
+      /The file is damaged: line \d+, column \d+[\s\S]*half\.json/,
+    )
+  })
+})
+
+describe('where nothing stands', () => {
+  it('the page names the address, the cause and one way on', async () => {
+    const response = await go('/nowhere/at-all')
+    expect(response?.status()).toBe(404)
+    const words = await page.getByRole('main').innerText()
+    expect(words).toMatch(
+      /Nothing here[\s\S]*Nothing stands at this address[\s\S]*\/nowhere\/at-all[\s\S]*Back to the shelf/,
+    )
+  })
+
+  it('an unknown plan says so', async () => {
+    await go('/plans/11111111-1111-4111-8111-111111111111/controls')
+    expect(await page.getByRole('main').innerText()).toMatch(
+      /There is no plan at this address[\s\S]*Back to the shelf/,
+    )
+  })
+})
