@@ -3,7 +3,11 @@ import { join } from 'node:path'
 import { Stop } from './say.mjs'
 import { portIsFree, root } from './system.mjs'
 
-/** Starts the built application on loopback and waits until it answers. */
+/**
+ * Starts the built application on loopback and waits until it answers. A browser that keeps its connection open
+ * would hold up a gentle end for long, so `kill` waits two seconds and no more: whatever was acknowledged is in
+ * the database already.
+ */
 export async function startServer({ port, databaseUrl, quiet = false }) {
   if (!(await portIsFree(port))) {
     throw new Stop(
@@ -36,7 +40,8 @@ export async function startServer({ port, databaseUrl, quiet = false }) {
     ended,
     kill: (signal = 'SIGTERM') => {
       child.kill(signal)
-      return ended
+      const patience = setTimeout(() => child.kill('SIGKILL'), 2000)
+      return ended.finally(() => clearTimeout(patience))
     },
   }
 }

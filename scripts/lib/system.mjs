@@ -116,11 +116,6 @@ export function freePort() {
   })
 }
 
-/** True when a command succeeds; its output is not shown. */
-export function succeeds(command, args, options = {}) {
-  return spawnSync(command, args, { stdio: 'ignore', ...options }).status === 0
-}
-
 function filesBelow(folder) {
   return readdirSync(join(root, folder), { recursive: true, withFileTypes: true })
     .filter((entry) => entry.isFile())

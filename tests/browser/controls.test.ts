@@ -63,6 +63,7 @@ describe('putting a function on a key', () => {
 
   it('by dragging from the list onto a key', async () => {
     await key(page, 'Thumb focus key').click()
+    await page.getByRole('combobox').fill('choose iso')
     const option = await page.getByRole('option', { name: /^Choose ISO/ }).boundingBox()
     const to = await middle('Crown key')
     if (!option) throw new Error('no option')
@@ -126,12 +127,13 @@ describe('undo', () => {
 
 describe('stills and motion', () => {
   it('flip the whole plate, each with its own functions', async () => {
+    expect(await page.getByText(/\d+ differ in motion/).innerText()).toContain('2 differ')
     expect(await text('Sill key, third')).toBe('Next thing to look for')
     await key(page, 'Sill key, third').click()
     await page.getByRole('option', { name: /^Silent shutter/ }).click()
     await page.getByRole('radio', { name: 'Motion' }).click()
     expect(await text('Sill key, third')).toBe('Next thing to look for')
-    expect(await page.getByText(/\d+ differ in stills/).innerText()).toContain('2 differ in stills')
+    expect(await page.getByText(/\d+ differ in stills/).innerText()).toContain('3 differ')
   })
 })
 

@@ -22,6 +22,7 @@ export function ExposureChart({ side }: { side: Side }) {
       </p>
       <div aria-hidden="true" className="mt-2">
         <BarChart
+          accessibilityLayer={false}
           width={326}
           height={34 + jumps.length * 30}
           data={[...jumps]}

@@ -37,7 +37,7 @@ export function PocketCard() {
       </div>
       <article
         aria-label="Pocket card"
-        className="mx-auto max-w-[960px] border bg-sheet p-5 text-[13px] leading-[1.3] print:max-w-none print:border-0 print:p-0"
+        className="mx-auto max-w-[960px] border bg-sheet p-5 text-[13px] leading-[1.3] print:max-w-none print:border-0 print:p-0 print:text-[11px] print:leading-[1.25]"
       >
         <header className="flex flex-wrap items-baseline justify-between gap-x-4 border-b-2 border-ink pb-1">
           <h1 className="font-head text-lead font-semibold">{planTitle(plan)}</h1>

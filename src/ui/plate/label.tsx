@@ -133,7 +133,7 @@ function LineButton({
       data-address={line.address}
       onPointerDown={(event) => void drag.listeners?.onPointerDown?.(event)}
       onClick={() => onSelect(line.address)}
-      aria-label={`${name}, ${line.gesture}: ${line.text}${line.spoken}`}
+      aria-label={`${name}, ${line.gesture}${many ? ' ' : ': '}${line.text}${line.spoken}`}
       aria-pressed={selected}
       className={`flex max-w-full touch-none items-baseline gap-1.5 rounded px-1.5 text-left leading-5 font-semibold ${tones[line.tone]} ${over} ${many ? 'my-0.5 w-full' : ''} ${line.changed ? 'border-l-3 border-pan' : ''} ${drag.isDragging ? 'opacity-40' : ''}`}
     >
@@ -142,7 +142,7 @@ function LineButton({
           className="inline-flex shrink-0 items-center text-small font-normal text-silt not-italic"
           style={{ width: gestureWidth }}
         >
-          {line.gesture}
+          {line.gesture}{' '}
         </span>
       )}
       <span>{line.text}</span>
