@@ -8,6 +8,7 @@ import { listPlans } from '@/server/plans'
 import { reaching } from '@/server/requests'
 import { TopBar } from '@/ui/top-bar'
 import { Trouble } from '@/ui/trouble'
+import { bodyLine, when } from './lines'
 
 export default async function ShelfPage() {
   const read = await reaching(async () => {
@@ -37,15 +38,7 @@ export default async function ShelfPage() {
             trips: count('trips'),
           }
         })}
-        bodies={bodies.map((body) => ({
-          id: body.id,
-          name: body.name,
-          place: body.place,
-          model: `${body.model.maker} ${body.model.name}`,
-          serial: body.state.serial,
-          firmware: body.state.firmware,
-          last: body.lastTransfer && { ...body.lastTransfer, endedAt: when(body.lastTransfer.endedAt) },
-        }))}
+        bodies={bodies.map(bodyLine)}
         files={files.map((file) => ({ ...file, addedAt: when(file.addedAt) }))}
         models={models.map((model) => ({
           id: model.id,
@@ -56,8 +49,4 @@ export default async function ShelfPage() {
       />
     </>
   )
-}
-
-function when(date: Date): string {
-  return date.toISOString().slice(0, 16).replace('T', ' ')
 }

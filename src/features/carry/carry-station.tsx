@@ -1,26 +1,15 @@
 'use client'
 
-import { Check, CircleDashed, LoaderCircle, OctagonX } from 'lucide-react'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
-import { carryStages, type CarryNews, type CarryStage, type HandWork } from '@/core/camera/carry'
-import type { Refusal } from '@/core/result'
+import type { BodyLine } from '@/features/bodies/body-line'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/trouble'
+import { CardChoice } from './card-choice'
 import { readNews } from './news'
-
-/** A body as this screen needs it. */
-export interface TargetBody {
-  readonly id: string
-  readonly name: string
-  readonly place: string
-  readonly model: string
-  readonly serial: string
-  readonly firmware: string
-  readonly card: 'ready' | 'locked' | 'full' | 'none'
-  readonly last: string | null
-}
+import { after, idle, type Progress } from './progress'
+import { Finished, Stages } from './stages'
 
 /** A past transfer. */
 export interface PastTransfer {
@@ -32,34 +21,12 @@ export interface PastTransfer {
   readonly compared: number | null
 }
 
-interface Progress {
-  readonly revision: number | null
-  readonly done: Readonly<Partial<Record<CarryStage, string>>>
-  readonly current: CarryStage | null
-  readonly refused: { readonly stage: CarryStage | null; readonly refusal: Refusal } | null
-  readonly stopped: boolean
-  readonly finished: {
-    readonly compared: number
-    readonly handWork: readonly HandWork[]
-    readonly record: string
-  } | null
-}
-
-const idle: Progress = {
-  revision: null,
-  done: {},
-  current: null,
-  refused: null,
-  stopped: false,
-  finished: null,
-}
-
 /** The Carry station: choose a body, watch every stage, know what is left to do by hand. */
 export function CarryStation({
   bodies,
   past,
 }: {
-  bodies: readonly TargetBody[]
+  bodies: readonly BodyLine[]
   past: readonly PastTransfer[]
 }) {
   const { start } = useDesk()
@@ -124,7 +91,11 @@ export function CarryStation({
               <span className="block text-silt">
                 {one.place} · {one.model} · {one.serial} · firmware {one.firmware}
               </span>
-              <span className="block text-small text-silt">{one.last ?? 'nothing carried to it yet'}</span>
+              <span className="block text-small text-silt">
+                {one.last
+                  ? `last: revision ${one.last.revision}, ${one.last.outcome}`
+                  : 'nothing carried to it yet'}
+              </span>
             </button>
           ))}
         </div>
@@ -163,81 +134,6 @@ export function CarryStation({
   )
 }
 
-const stageWords: Record<CarryStage, { name: string; what: string }> = {
-  preflight: { name: 'Preflight', what: 'model, firmware, card, battery, what will be overwritten' },
-  backup: { name: 'Backup', what: 'the body’s own configuration is saved first' },
-  write: { name: 'Write', what: 'the plan becomes a configuration file on the card' },
-  load: { name: 'Load', what: 'the body reads the file' },
-  restart: { name: 'Restart', what: 'what was read takes effect' },
-  readBack: { name: 'Read back', what: 'the body is saved again' },
-  compare: { name: 'Compare', what: 'every row sent against every row read back' },
-  handWork: { name: 'Hand work', what: 'what no file carries' },
-}
-
-function Stages({ progress }: { progress: Progress }) {
-  return (
-    <ol aria-live="polite" className="mt-2 divide-y">
-      {carryStages.map((stage) => {
-        const { name, what } = stageWords[stage]
-        const done = progress.done[stage]
-        const refused = progress.refused?.stage === stage
-        const current = progress.current === stage
-        return (
-          <li key={stage} className="grid grid-cols-[24px_110px_1fr] items-start gap-1 py-1.5">
-            <span className="pt-0.5">
-              {done !== undefined ? (
-                <Check size={17} className="text-samphire" aria-label="done" />
-              ) : refused ? (
-                <OctagonX size={17} className="text-rust" aria-label="refused" />
-              ) : current ? (
-                <LoaderCircle
-                  size={17}
-                  className="animate-spin text-brine motion-reduce:animate-none"
-                  aria-label="under way"
-                />
-              ) : (
-                <CircleDashed size={17} className="text-silt" aria-label="to do" />
-              )}
-            </span>
-            <span className="font-semibold">{name}</span>
-            <span className={done === undefined ? 'text-silt' : ''}>{done ?? what}</span>
-          </li>
-        )
-      })}
-    </ol>
-  )
-}
-
-function Finished({ finished, name }: { finished: NonNullable<Progress['finished']>; name: string }) {
-  return (
-    <div className="mt-3 border-t-2 border-samphire pt-3">
-      <p className="font-head text-title font-semibold text-samphire">
-        Identical · {finished.compared} rows compared
-      </p>
-      {finished.handWork.length > 0 && (
-        <>
-          <h3 className="mt-2 font-semibold">Hand work on {name}: no file carries these</h3>
-          <ul className="mt-1 grid gap-1">
-            {finished.handWork.map((line) => (
-              <li key={line.setting}>
-                <b>{line.label}</b> <span className="font-mono text-small text-silt">{line.menu}</span>:{' '}
-                {line.done ? (
-                  `is ${line.wanted} already`
-                ) : (
-                  <>
-                    set <b className="font-mono">{line.wanted}</b>; it is {line.now}
-                  </>
-                )}
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
-      <p className="mt-2 font-mono text-small break-all text-silt">record {finished.record.slice(0, 16)}…</p>
-    </div>
-  )
-}
-
 function Past({ past }: { past: readonly PastTransfer[] }) {
   return (
     <div className="mt-5 border-t pt-3">
@@ -252,56 +148,4 @@ function Past({ past }: { past: readonly PastTransfer[] }) {
       </ul>
     </div>
   )
-}
-
-function CardChoice({
-  body,
-  disabled,
-  onChanged,
-}: {
-  body: TargetBody
-  disabled: boolean
-  onChanged: () => void
-}) {
-  const change = async (condition: string) => {
-    await fetch(`/api/bodies/${body.id}/card`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ condition }),
-    })
-    onChanged()
-  }
-  return (
-    <label className="text-small text-silt">
-      Card in {body.name} (a simulated body)
-      <select
-        value={body.card}
-        disabled={disabled}
-        onChange={(event) => void change(event.target.value)}
-        className="mt-0.5 block min-h-9 w-full rounded border bg-sheet px-2 text-body text-ink"
-      >
-        <option value="ready">in the body, ready</option>
-        <option value="locked">in the body, locked</option>
-        <option value="full">in the body, full</option>
-        <option value="none">no card</option>
-      </select>
-    </label>
-  )
-}
-
-function after(before: Progress, news: CarryNews): Progress {
-  switch (news.kind) {
-    case 'begun':
-      return { ...before, revision: news.revision }
-    case 'stage':
-      return { ...before, current: news.stage }
-    case 'done':
-      return { ...before, current: null, done: { ...before.done, [news.stage]: news.message } }
-    case 'refused':
-      return { ...before, current: null, refused: { stage: news.stage, refusal: news.refusal } }
-    case 'stopped':
-      return { ...before, current: null, stopped: true }
-    case 'finished':
-      return { ...before, current: null, finished: news }
-  }
 }

@@ -11,7 +11,7 @@ import {
 } from '@dnd-kit/core'
 import { ArrowLeftRight } from 'lucide-react'
 import { useMemo, useRef, useState } from 'react'
-import { assign, move, type Assignment, type Displaced } from '@/core/plan/assign'
+import { assign, move, type Assignment } from '@/core/plan/assign'
 import { touchedRows } from '@/core/plan/step'
 import type { Result } from '@/core/result'
 import { useDesk, useDeskView, useFindings, useRevision } from '@/features/desk/desk-context'
@@ -20,15 +20,8 @@ import { FacePicker } from './face-picker'
 import { FindingsPanel } from './findings-panel'
 import { KeyPanel } from './key-panel'
 import { differingOn, labelsOf } from './look-up'
+import type { Outcome } from './outcome'
 import { Shortcuts, useShortcuts } from './shortcuts'
-
-/** What the last assignment did, shown until the next. */
-export interface Outcome {
-  readonly address: string
-  readonly displaced: Displaced | null
-  /** The key it came from, which is free now. */
-  readonly from: string | null
-}
 
 /** The Controls station: the plate of one face, and beside it the key in hand. */
 export function ControlsStation() {

@@ -9,9 +9,9 @@ import { FindingCard } from '@/features/desk/finding-card'
 import { Button, Offer } from '@/ui/button'
 import { MannerSign } from '@/ui/plate/manner'
 import { VerdictSign } from '@/ui/verdict'
-import type { Outcome } from './controls-station'
 import { FunctionList } from './function-list'
 import { standings, type Standing } from './look-up'
+import type { Outcome } from './outcome'
 import { ReasonField } from './reason-field'
 
 /** Checks whose reasons stand with the function itself. */

@@ -1,5 +1,6 @@
 import Link from 'next/link'
 import type { Refusal } from '@/core/result'
+import type { BodyLine } from '@/features/bodies/body-line'
 import { SeveritySign } from '@/ui/verdict'
 import { BringIn } from './bring-in'
 import { NewPlan } from './new-plan'
@@ -13,17 +14,6 @@ export interface ShelfPlan {
   readonly updated: string
   readonly blocks: number
   readonly trips: number
-}
-
-/** A body as the shelf shows it. */
-export interface ShelfBody {
-  readonly id: string
-  readonly name: string
-  readonly place: string
-  readonly model: string
-  readonly serial: string
-  readonly firmware: string
-  readonly last: { readonly outcome: string; readonly revision: number; readonly endedAt: string } | null
 }
 
 /** A file as the shelf shows it. */
@@ -48,7 +38,7 @@ export function Shelf({
   faults,
 }: {
   plans: readonly ShelfPlan[]
-  bodies: readonly ShelfBody[]
+  bodies: readonly BodyLine[]
   files: readonly ShelfFile[]
   models: readonly { id: string; name: string; version: number }[]
   faults: readonly Refusal[]
@@ -115,7 +105,7 @@ function SeverityCount({ severity, count }: { severity: 'blocks' | 'trips'; coun
   )
 }
 
-function Bodies({ bodies }: { bodies: readonly ShelfBody[] }) {
+function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
   return (
     <section aria-labelledby="bodies">
       <h2 id="bodies" className="font-head text-title font-semibold">
@@ -203,7 +193,7 @@ function Attention({
   faults,
 }: {
   plans: readonly ShelfPlan[]
-  bodies: readonly ShelfBody[]
+  bodies: readonly BodyLine[]
   faults: readonly Refusal[]
 }) {
   const waiting = bodies.filter((body) => body.last === null)

@@ -29,7 +29,7 @@ export interface PlateLine {
 }
 
 const gestureWidth = 66
-const widestText = 168
+const widestText = 206
 
 /**
  * The size a label's text needs, from the count of its letters: measured averages at 13 and 15 px, rounded up. A

@@ -1,5 +1,6 @@
+import { bodyLine, when } from '@/app/lines'
 import { CarryStation } from '@/features/carry/carry-station'
-import { cardConditionOf, listBodies } from '@/server/bodies'
+import { listBodies } from '@/server/bodies'
 import { listTransfers } from '@/server/transfers'
 
 export default async function CarryPage({ params }: { params: Promise<{ plan: string }> }) {
@@ -7,21 +8,8 @@ export default async function CarryPage({ params }: { params: Promise<{ plan: st
   const [bodies, past] = await Promise.all([listBodies(), listTransfers(plan)])
   return (
     <CarryStation
-      bodies={bodies.map((body) => ({
-        id: body.id,
-        name: body.name,
-        place: body.place,
-        model: `${body.model.maker} ${body.model.name}`,
-        serial: body.state.serial,
-        firmware: body.state.firmware,
-        card: cardConditionOf(body.state),
-        last:
-          body.lastTransfer && `last: revision ${body.lastTransfer.revision}, ${body.lastTransfer.outcome}`,
-      }))}
-      past={past.map((one) => ({
-        ...one,
-        startedAt: one.startedAt.toISOString().slice(0, 16).replace('T', ' '),
-      }))}
+      bodies={bodies.map(bodyLine)}
+      past={past.map((one) => ({ ...one, startedAt: when(one.startedAt) }))}
     />
   )
 }

@@ -1,0 +1,21 @@
+import type { BodyLine } from '@/features/bodies/body-line'
+import { cardConditionOf, type Body } from '@/server/bodies'
+
+/** A body of the store as screens show it. */
+export function bodyLine(body: Body): BodyLine {
+  return {
+    id: body.id,
+    name: body.name,
+    place: body.place,
+    model: `${body.model.maker} ${body.model.name}`,
+    serial: body.state.serial,
+    firmware: body.state.firmware,
+    card: cardConditionOf(body.state),
+    last: body.lastTransfer && { ...body.lastTransfer, endedAt: when(body.lastTransfer.endedAt) },
+  }
+}
+
+/** A time as screens show it, UTC to the minute. */
+export function when(date: Date): string {
+  return date.toISOString().slice(0, 16).replace('T', ' ')
+}

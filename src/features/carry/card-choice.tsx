@@ -1,0 +1,39 @@
+'use client'
+
+import type { BodyLine } from '@/features/bodies/body-line'
+
+/** What the card of a simulated body is like: for trying how it refuses. */
+export function CardChoice({
+  body,
+  disabled,
+  onChanged,
+}: {
+  body: BodyLine
+  disabled: boolean
+  onChanged: () => void
+}) {
+  const change = async (condition: string) => {
+    await fetch(`/api/bodies/${body.id}/card`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ condition }),
+    })
+    onChanged()
+  }
+  return (
+    <label className="text-small text-silt">
+      Card in {body.name} (a simulated body)
+      <select
+        value={body.card}
+        disabled={disabled}
+        onChange={(event) => void change(event.target.value)}
+        className="mt-0.5 block min-h-9 w-full rounded border bg-sheet px-2 text-body text-ink"
+      >
+        <option value="ready">in the body, ready</option>
+        <option value="locked">in the body, locked</option>
+        <option value="full">in the body, full</option>
+        <option value="none">no card</option>
+      </select>
+    </label>
+  )
+}
