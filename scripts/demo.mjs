@@ -22,7 +22,7 @@ await main(async () => {
     say('Starting the application')
     server = await startServer({ port, databaseUrl })
     const stopped = new Promise((resolve) =>
-      ['SIGINT', 'SIGTERM'].forEach((signal) => process.once(signal, resolve)),
+      ['SIGINT', 'SIGTERM'].forEach((signal) => process.on(signal, resolve)),
     )
     console.log(`\nSalt Shelf is open at ${server.address}\nCtrl+C stops it; everything is kept.\n`)
     await Promise.race([stopped, server.ended])
