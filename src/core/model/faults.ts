@@ -1,10 +1,12 @@
 import type { Refusal } from '../result'
 import { factsOf } from '../rules/condition'
-import { orderForcedRules } from '../rules/order'
+import { orderReplacing } from '../rules/order'
+import type { Rule } from '../rules/rule'
+import type { Value } from '../vocabulary/values'
 import { commonFunctions, commonSettings } from '../vocabulary/catalogue'
 import { ladderBetween } from '../vocabulary/ladders'
 import { checkValue } from './domain'
-import type { BodyModel, Rule, Setting } from './types'
+import type { BodyModel, Setting } from './types'
 
 /**
  * Every contradiction inside a well-formed model: dangling ids, duplicate ids, factory values outside their
@@ -138,34 +140,56 @@ function functionFaults(model: BodyModel): Refusal[] {
 function ruleFaults(model: BodyModel): Refusal[] {
   const faults = model.rules.flatMap((rule, i) => oneRule(model, rule, `rules[${i}]`))
   if (faults.length > 0) return faults
-  const ordered = orderForcedRules(model.rules)
+  const ordered = orderReplacing(model.rules)
   return ordered.ok ? [] : [ordered.refusal]
 }
 
 function oneRule(model: BodyModel, rule: Rule, path: string): Refusal[] {
   const setting = (id: string) => model.settings.find((candidate) => candidate.id === id)
-  const faults: Refusal[] = []
-  for (const fact of factsOf(rule.when)) {
-    const [kind, name = ''] = fact.split('/')
-    const missing =
-      (kind === 'setting' && !setting(name)) ||
-      (kind === 'bank' && !model.families.some((f) => f.id === name))
-    if (missing) faults.push(fault('dangling', `${path}.when`, `${fact} does not exist on this model.`))
-  }
+  const faults = factsOf(rule.when).flatMap((fact) =>
+    factExists(model, fact)
+      ? []
+      : [fault('dangling', `${path}.when`, `${fact} does not exist on this model.`)],
+  )
   const { then } = rule
   if ('function' in then) {
-    if (!model.functions.some((fn) => fn.id === then.function)) {
-      faults.push(fault('dangling', `${path}.then.function`, `No function is called ${then.function}.`))
+    const named = then.kind === 'becomes' ? [then.function, then.to] : [then.function]
+    for (const id of named) {
+      if (!model.functions.some((fn) => fn.id === id))
+        faults.push(fault('dangling', `${path}.then`, `No function is called ${id}.`))
     }
-    return faults
   }
-  const target = setting(then.setting)
-  if (!target)
-    return [...faults, fault('dangling', `${path}.then.setting`, `No setting is called ${then.setting}.`)]
-  const values = then.kind === 'forced' ? [then.to] : 'values' in then ? then.values : []
-  for (const value of values) {
-    const checked = checkValue(target.domain, value, `${path}.then`)
-    if (!checked.ok) faults.push(checked.refusal)
+  if ('control' in then && !model.controls.some((control) => control.id === then.control)) {
+    faults.push(fault('dangling', `${path}.then.control`, `No control is called ${then.control}.`))
+  }
+  const settings = 'settings' in then ? then.settings : 'setting' in then ? [then.setting] : []
+  for (const id of settings) {
+    const target = setting(id)
+    if (!target) faults.push(fault('dangling', `${path}.then`, `No setting is called ${id}.`))
+    else
+      faults.push(
+        ...valuesIn(then).flatMap((value) => refusalsOf(checkValue(target.domain, value, `${path}.then`))),
+      )
   }
   return faults
+}
+
+function refusalsOf(checked: ReturnType<typeof checkValue>): Refusal[] {
+  return checked.ok ? [] : [checked.refusal]
+}
+
+function valuesIn(then: Rule['then']): Value[] {
+  if ('values' in then) return [...then.values]
+  if (then.kind === 'limits') return [...then.only, ...(then.fallsTo === undefined ? [] : [then.fallsTo])]
+  if (then.kind === 'becomes' && 'setting' in then) return [...then.from, then.to]
+  return then.kind === 'forced' ? [then.to] : []
+}
+
+function factExists(model: BodyModel, fact: string): boolean {
+  const [kind, name = ''] = fact.split('/')
+  if (kind === 'setting') return model.settings.some((one) => one.id === name)
+  if (kind === 'bank') return model.families.some((one) => one.id === name)
+  if (kind === 'held' || kind === 'latched' || kind === 'assigned')
+    return model.functions.some((one) => one.id === name)
+  return true
 }

@@ -1,7 +1,8 @@
 import type { BodyModel, Control, Domain, Gesture, ModelFunction, Setting, Side } from './types'
 import type { Value } from '../vocabulary/values'
-import { orderForcedRules, type ForcedRule } from '../rules/order'
-import type { Rule } from './types'
+import { ready, type Asked } from '../rules/condition'
+import { orderReplacing } from '../rules/order'
+import type { Remarking, Replacing, Rule } from '../rules/rule'
 
 /** One place a function can be assigned to. */
 export interface Address {
@@ -24,10 +25,25 @@ export interface Lookup {
   readonly menuAddress: ReadonlyMap<string, string>
   readonly settingIndex: ReadonlyMap<string, number>
   readonly functionIndex: ReadonlyMap<string, number>
-  readonly forced: readonly ForcedRule[]
-  /** Rules on values and settings, by setting id, forced ones left out. */
-  readonly settingRules: ReadonlyMap<string, readonly Rule[]>
-  readonly functionRules: ReadonlyMap<string, readonly Rule[]>
+  /** Rules that change values, in the order in which they run. */
+  readonly replacing: readonly ReadyRule<Replacing>[]
+  /** Rules that say something of a setting, function, control or sign, by `remarkKey`. */
+  readonly remarking: ReadonlyMap<string, readonly ReadyRule<Remarking>[]>
+}
+
+/** A rule with its condition ready to be asked. */
+export interface ReadyRule<Then> {
+  readonly id: string
+  readonly then: Then
+  readonly because: string
+  readonly holds: Asked
+}
+
+/** What a remarking rule is about: `setting/<id>`, `function/<id>`, `control/<id>` or `indicator`. */
+export function remarkKey(then: Remarking): string {
+  if ('setting' in then) return `setting/${then.setting}`
+  if ('function' in then) return `function/${then.function}`
+  return 'control' in then ? `control/${then.control}` : 'indicator'
 }
 
 /** The lookup of a model, computed on first use; linear in the size of the model. */
@@ -64,7 +80,7 @@ export function factoryValue(model: BodyModel, settingId: string): Value | undef
 const cache = new WeakMap<BodyModel, Lookup>()
 
 function build(model: BodyModel): Lookup {
-  const ordered = orderForcedRules(model.rules)
+  const ordered = orderReplacing(model.rules)
   return {
     settings: byId(model.settings),
     functions: byId(model.functions),
@@ -77,26 +93,29 @@ function build(model: BodyModel): Lookup {
     ),
     settingIndex: new Map(model.settings.map((setting, i) => [setting.id, i])),
     functionIndex: new Map(model.functions.map((fn, i) => [fn.id, i])),
-    forced: ordered.ok ? ordered.value : [],
-    settingRules: grouped(model.rules, (then) =>
-      then.kind !== 'forced' && 'setting' in then ? then.setting : null,
-    ),
-    functionRules: grouped(model.rules, (then) => ('function' in then ? then.function : null)),
+    replacing: ordered.ok ? ordered.value.map((rule) => readied(rule, rule.then)) : [],
+    remarking: remarkingOf(model.rules),
   }
+}
+
+function readied<Then>(rule: Rule, then: Then): ReadyRule<Then> {
+  return { id: rule.id, then, because: rule.because, holds: ready(rule.when) }
+}
+
+function remarkingOf(rules: readonly Rule[]): ReadonlyMap<string, readonly ReadyRule<Remarking>[]> {
+  const groups = new Map<string, ReadyRule<Remarking>[]>()
+  for (const rule of rules) {
+    const { then } = rule
+    if (then.kind === 'forced' || then.kind === 'limits' || (then.kind === 'becomes' && 'setting' in then))
+      continue
+    const key = remarkKey(then)
+    groups.set(key, [...(groups.get(key) ?? []), readied(rule, then)])
+  }
+  return groups
 }
 
 function byId<T extends { readonly id: string }>(items: readonly T[]): ReadonlyMap<string, T> {
   return new Map(items.map((item) => [item.id, item]))
-}
-
-function grouped(rules: readonly Rule[], target: (then: Rule['then']) => string | null) {
-  const groups = new Map<string, Rule[]>()
-  for (const rule of rules) {
-    const key = target(rule.then)
-    if (key === null) continue
-    groups.set(key, [...(groups.get(key) ?? []), rule])
-  }
-  return groups
 }
 
 function addressesOf(model: BodyModel): ReadonlyMap<string, Address> {

@@ -1,6 +1,8 @@
 import * as yup from 'yup'
 import { ladders, type LadderName } from '../vocabulary/ladders'
 import type { Value } from '../vocabulary/values'
+import { factPattern } from '../rules/facts'
+import { indicators } from '../rules/rule'
 
 /** Yup schemas of the model and lens files. Unknown keys are refused; paths in errors name the place. */
 
@@ -36,8 +38,8 @@ const condition: yup.Lazy<unknown> = yup.lazy((input: unknown) => {
   if (keys.includes('any')) return closed({ any: list(condition) })
   if (keys.includes('not')) return closed({ not: condition })
   const fact = words().matches(
-    /^(side|run|lens\/contacts|bank\/[a-z][a-z0-9-]*|setting\/[A-Za-z0-9.]+)$/,
-    shape('side, run, lens/contacts, bank/<family> or setting/<id>'),
+    factPattern,
+    shape('a fact such as side, run, bank/<family> or setting/<id>; docs/models.md lists them'),
   )
   if (keys.includes('is')) return closed({ fact, is: value() })
   if (keys.includes('in')) return closed({ fact, in: list(value()) })
@@ -49,9 +51,33 @@ const condition: yup.Lazy<unknown> = yup.lazy((input: unknown) => {
 const consequence = yup.lazy((input: unknown) => {
   const record = (input ?? {}) as Record<string, unknown>
   const kind = (...kinds: string[]) => yup.string().strict().required().oneOf(kinds)
-  if ('function' in record)
+  if ('indicator' in record) {
+    const says = yup.string().strict().required().oneOf(['misleads', 'absent'])
+    return closed({
+      kind: kind('indicator'),
+      indicator: yup
+        .string()
+        .strict()
+        .required()
+        .oneOf([...indicators]),
+      says,
+    })
+  }
+  if ('control' in record) return closed({ kind: kind('unavailable', 'ineffective'), control: id() })
+  if ('function' in record) {
+    if (record.kind === 'becomes') return closed({ kind: kind('becomes'), function: id(), to: id() })
+    if (record.kind === 'freezes')
+      return closed({ kind: kind('freezes'), function: id(), settings: list(settingId()).min(1) })
     return closed({ kind: kind('unavailable', 'ineffective', 'hazard'), function: id() })
+  }
   if (record.kind === 'forced') return closed({ kind: kind('forced'), setting: settingId(), to: value() })
+  if (record.kind === 'becomes') {
+    return closed({ kind: kind('becomes'), setting: settingId(), from: list(value()).min(1), to: value() })
+  }
+  if (record.kind === 'limits') {
+    const fallsTo = yup.mixed<Value>((one): one is Value => isValue(one)).strict()
+    return closed({ kind: kind('limits'), setting: settingId(), only: list(value()).min(1), fallsTo })
+  }
   if (record.kind === 'ineffective') return closed({ kind: kind('ineffective'), setting: settingId() })
   return closed({ kind: kind('unavailable', 'hazard'), setting: settingId(), values: list(value()) })
 })

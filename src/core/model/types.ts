@@ -1,6 +1,6 @@
 import type { LadderName } from '../vocabulary/ladders'
 import type { Value } from '../vocabulary/values'
-import type { Condition } from '../rules/condition'
+import type { Rule } from '../rules/rule'
 
 /** A camera as data: everything Salt Shelf knows about one model. See docs/models.md for the file. */
 export interface BodyModel {
@@ -148,24 +148,6 @@ export interface MenuPage {
   readonly name: string
   readonly lines: readonly string[]
 }
-
-/** What follows when a condition holds, with the reason in plain words. */
-export interface Rule {
-  readonly id: string
-  readonly when: Condition
-  readonly then: Consequence
-  readonly because: string
-  /** Ids of forced rules this one overrides where both hold. */
-  readonly over: readonly string[]
-}
-
-/** The consequence of a rule. */
-export type Consequence =
-  | { readonly kind: 'unavailable'; readonly setting: string; readonly values: readonly Value[] }
-  | { readonly kind: 'unavailable' | 'ineffective' | 'hazard'; readonly function: string }
-  | { readonly kind: 'ineffective'; readonly setting: string }
-  | { readonly kind: 'hazard'; readonly setting: string; readonly values: readonly Value[] }
-  | { readonly kind: 'forced'; readonly setting: string; readonly to: Value }
 
 /** A lens as data. */
 export interface LensModel {

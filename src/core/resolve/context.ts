@@ -1,8 +1,9 @@
 import type { BodyModel, LensModel, Side } from '../model/types'
+import type { Value } from '../vocabulary/values'
 import { plannedLenses, plannedSlots, type Plan } from '../plan/plan'
 
 /** What the camera is doing. */
-export type RunState = 'standby' | 'recording'
+export type RunState = 'idle' | 'standby' | 'recording' | 'menu' | 'playback'
 
 /** One state of affairs in which a plan is looked at. */
 export interface Context {
@@ -11,6 +12,15 @@ export interface Context {
   /** Slot in force by family id; null is the plain position. */
   readonly banks: Readonly<Record<string, string | null>>
   readonly lens: LensModel
+  /** How the camera is worked; absent where nobody says. */
+  readonly posture?: 'finder' | 'screen' | 'grip' | 'tripod'
+  readonly orientation?: 'level' | 'upright-left' | 'upright-right'
+  readonly firmware?: string
+  /** Functions held now, in the order they were pressed, and toggles that are on. */
+  readonly held?: readonly string[]
+  readonly latched?: readonly string[]
+  /** What the owner says of the work, by name. */
+  readonly situation?: Readonly<Record<string, Value>>
 }
 
 /** A context with its name in words, such as "bank Ebb, Tarrow 45". */

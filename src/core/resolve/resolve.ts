@@ -1,12 +1,14 @@
-import { lookup, type Address, type Lookup } from '../model/lookup'
-import { amountOf } from '../model/domain'
-import type { BodyModel, Rule, Setting } from '../model/types'
+import { lookup, type Address, type Lookup, type ReadyRule } from '../model/lookup'
+import type { BodyModel, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { bankRow, baseRow, keyRow, type RowId } from '../plan/rows'
 import { rowValue } from '../plan/step'
-import { evaluate, type FactSource, type Truth } from '../rules/condition'
+import type { FactSource, Truth } from '../rules/condition'
+import { replaced } from '../rules/replace'
+import type { Indicator, Remarking, Replacing } from '../rules/rule'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Context } from './context'
+import { factsIn } from './facts'
 
 /** One layer that had a say in a value, lowest first: the last link is the value in force. */
 export interface Link {
@@ -17,9 +19,9 @@ export interface Link {
   readonly because: string | null
 }
 
-/** What a rule says of a value or function in this context. */
+/** What a rule says of a value, function or control in this context. */
 export interface Remark {
-  readonly kind: 'unavailable' | 'ineffective' | 'hazard'
+  readonly kind: 'unavailable' | 'ineffective' | 'hazard' | 'frozen' | 'replaced'
   /** `unknown`: it hangs on a fact nobody knows; test on the body. */
   readonly truth: Truth
   readonly rule: string
@@ -30,6 +32,8 @@ export interface Remark {
 export interface ResolvedSetting {
   readonly setting: Setting
   readonly value: Value
+  /** Every value it may have: more than one where a rule hangs on a fact nobody knows. */
+  readonly possible: readonly Value[]
   readonly chain: readonly Link[]
   readonly remarks: readonly Remark[]
 }
@@ -40,43 +44,63 @@ export type Verdict = 'works' | 'inert' | 'dead' | 'test' | 'empty'
 /** What a control does in a context, and why. */
 export interface ResolvedAddress {
   readonly address: Address
-  /** Function id, or null when nothing is assigned, by plan or by the maker. */
+  /** Function asked for, or null when nothing is assigned, by plan or by the maker. */
   readonly functionId: string | null
+  /** What the key really does, where a rule puts another function in its place; else the same. */
+  readonly gets: string | null
   readonly source: 'factory' | 'plan'
   readonly verdict: Verdict
   readonly remarks: readonly Remark[]
+}
+
+/** A sign of the camera that is not to be trusted here. */
+export interface ResolvedIndicator {
+  readonly indicator: Indicator
+  readonly says: 'misleads' | 'absent'
+  readonly truth: Truth
+  readonly rule: string
+  readonly because: string
 }
 
 /** Everything the plan amounts to in one context. */
 export interface Resolution {
   readonly settings: ReadonlyMap<string, ResolvedSetting>
   readonly addresses: ReadonlyMap<string, ResolvedAddress>
+  readonly indicators: readonly ResolvedIndicator[]
 }
 
+/** How a function stands in a context. */
+export type Standing = Pick<ResolvedAddress, 'gets' | 'verdict' | 'remarks'>
+
 /**
- * Resolves a plan in a context: factory → base → bank slot → forced rules, then what rules say of the values and
- * of every function on the context's side. Deterministic; linear in settings plus rules.
+ * Resolves a plan in a context: factory → base → bank slot → rules that change values, then what rules say of the
+ * values, of every function on the context's side, and of the camera's signs. Deterministic; linear in settings,
+ * addresses and rules.
  */
 export function resolve(model: BodyModel, plan: Plan, context: Context): Resolution {
-  const found = lookup(model)
-  const { chains, facts, doubts } = effectiveState(model, found, plan, context)
+  const state = effectiveState(model, plan, context)
   const settings = new Map(
-    model.settings.map((setting) => {
-      const chain = chains.get(setting.id) ?? []
-      const value = chain.at(-1)?.value ?? setting.factory
-      const remarks = [
-        ...(doubts.get(setting.id) ?? []),
-        ...remarksOn(found.settingRules.get(setting.id), facts, value),
-      ]
-      return [setting.id, { setting, value, chain, remarks }]
-    }),
+    model.settings.map((setting) => [setting.id, resolvedSetting(state, context, setting)]),
   )
   const addresses = new Map<string, ResolvedAddress>()
-  for (const address of found.addresses.values()) {
+  for (const address of state.found.addresses.values()) {
     if (address.side === context.side)
-      addresses.set(address.key, resolveAddress(found, plan, address, context, facts))
+      addresses.set(address.key, resolveAddress(state, plan, address, context))
   }
-  return { settings, addresses }
+  const indicators = asked(state, 'indicator').flatMap(({ rule, truth }) =>
+    rule.then.kind === 'indicator'
+      ? [
+          {
+            indicator: rule.then.indicator,
+            says: rule.then.says,
+            truth,
+            rule: rule.id,
+            because: rule.because,
+          },
+        ]
+      : [],
+  )
+  return { settings, addresses, indicators }
 }
 
 /** What each function would do in a context if a key had it, by function id. */
@@ -85,16 +109,56 @@ export function judgeFunctions(
   plan: Plan,
   functionIds: readonly string[],
   context: Context,
-): ReadonlyMap<string, Pick<ResolvedAddress, 'verdict' | 'remarks'>> {
-  const found = lookup(model)
-  const { facts } = effectiveState(model, found, plan, context)
-  return new Map(functionIds.map((id) => [id, judge(found, id, context, facts)]))
+): ReadonlyMap<string, Standing> {
+  const state = effectiveState(model, plan, context)
+  return new Map(functionIds.map((id) => [id, judge(state, id, context)]))
 }
 
-function effectiveState(model: BodyModel, found: Lookup, plan: Plan, context: Context) {
+interface State {
+  readonly found: Lookup
+  readonly chains: ReadonlyMap<string, readonly Link[]>
+  readonly possible: ReadonlyMap<string, readonly Value[]>
+  /** Rules that may or may not have changed a setting. */
+  readonly doubts: ReadonlyMap<string, readonly Remark[]>
+  readonly facts: FactSource
+}
+
+function effectiveState(model: BodyModel, plan: Plan, context: Context): State {
+  const found = lookup(model)
   const chains = new Map(model.settings.map((setting) => [setting.id, ownerChain(plan, setting, context)]))
-  const facts = factsIn(found, context, chains)
-  return { chains, facts, doubts: applyForced(found, chains, facts) }
+  const possible = new Map([...chains].map(([id, chain]) => [id, [inForce(chain)]]))
+  const doubts = new Map<string, Remark[]>()
+  const facts = factsIn(found, plan, context, possible)
+  for (const rule of found.replacing) applyRule(rule, found, chains, possible, doubts, facts)
+  return { found, chains, possible, doubts, facts }
+}
+
+/** One value-changing rule: certain, it joins the chain; in doubt, it adds what might be. */
+function applyRule(
+  rule: ReadyRule<Replacing>,
+  found: Lookup,
+  chains: Map<string, Link[]>,
+  possible: Map<string, Value[]>,
+  doubts: Map<string, Remark[]>,
+  facts: FactSource,
+): void {
+  const { setting } = rule.then
+  const domain = found.settings.get(setting)?.domain
+  const chain = chains.get(setting)
+  const truth = rule.holds(facts)
+  if (!domain || !chain || truth === 'no') return
+  const before = possible.get(setting) ?? []
+  const after = before.map((value) => replaced(rule.then, domain, value))
+  if (after.every((value, i) => sameValue(value, before[i]))) return
+  possible.set(setting, distinct(truth === 'yes' ? after : [...before, ...after]))
+  const got = replaced(rule.then, domain, inForce(chain))
+  if (truth === 'yes') {
+    if (!sameValue(got, inForce(chain)))
+      chain.push({ layer: 'rule', value: got, from: rule.id, because: rule.because })
+  } else {
+    const doubt: Remark = { kind: 'replaced', truth, rule: rule.id, because: rule.because }
+    doubts.set(setting, [...(doubts.get(setting) ?? []), doubt])
+  }
 }
 
 function ownerChain(plan: Plan, setting: Setting, context: Context): Link[] {
@@ -111,83 +175,87 @@ function pushRow(chain: Link[], plan: Plan, layer: Link['layer'], row: RowId): v
   if (value !== null) chain.push({ layer, value, from: row, because: null })
 }
 
-function factsIn(found: Lookup, context: Context, chains: ReadonlyMap<string, readonly Link[]>): FactSource {
-  const domain = (fact: string) => found.settings.get(fact.slice('setting/'.length))?.domain
-  return {
-    read(fact) {
-      if (fact === 'side') return { known: true, value: context.side }
-      if (fact === 'run') return { known: true, value: context.run }
-      if (fact === 'lens/contacts') return { known: true, value: context.lens.contacts }
-      const [kind, name = ''] = fact.split('/')
-      if (kind === 'bank') return { known: true, value: context.banks[name] ?? 'plain' }
-      const value = chains.get(name)?.at(-1)?.value
-      return value === undefined ? { known: false } : { known: true, value }
-    },
-    amount(fact, value) {
-      const of = domain(fact)
-      return of === undefined ? undefined : amountOf(of, value)
-    },
-  }
+function inForce(chain: readonly Link[]): Value {
+  const last = chain.at(-1)
+  if (!last) throw new Error('a chain begins with the factory value')
+  return last.value
 }
 
-/** Puts forced values in place, in rule order; where a condition is unknown the owner's value stays, with a doubt. */
-function applyForced(found: Lookup, chains: Map<string, Link[]>, facts: FactSource): Map<string, Remark[]> {
-  const doubts = new Map<string, Remark[]>()
-  for (const rule of found.forced) {
-    const holds = evaluate(rule.when, facts)
-    const chain = chains.get(rule.then.setting)
-    if (!chain || holds === 'no' || sameValue(chain.at(-1)?.value, rule.then.to)) continue
-    if (holds === 'yes')
-      chain.push({ layer: 'rule', value: rule.then.to, from: rule.id, because: rule.because })
-    else {
-      const doubt: Remark = { kind: 'unavailable', truth: 'unknown', rule: rule.id, because: rule.because }
-      doubts.set(rule.then.setting, [...(doubts.get(rule.then.setting) ?? []), doubt])
-    }
-  }
-  return doubts
+function distinct(values: readonly Value[]): Value[] {
+  return values.filter((value, i) => values.findIndex((other) => sameValue(other, value)) === i)
 }
 
-function remarksOn(rules: readonly Rule[] | undefined, facts: FactSource, value: Value | null): Remark[] {
-  return (rules ?? []).flatMap((rule) => {
-    const { then } = rule
-    if (then.kind === 'forced') return []
-    if ('values' in then && !then.values.some((one) => value !== null && sameValue(one, value))) return []
-    const holds = evaluate(rule.when, facts)
-    return holds === 'no' ? [] : [{ kind: then.kind, truth: holds, rule: rule.id, because: rule.because }]
+/** The remarking rules about something that hold, or may hold, here. */
+function asked(state: State, key: string): { rule: ReadyRule<Remarking>; truth: Truth }[] {
+  return (state.found.remarking.get(key) ?? []).flatMap((rule) => {
+    const truth = rule.holds(state.facts)
+    return truth === 'no' ? [] : [{ rule, truth }]
   })
 }
 
-function resolveAddress(
-  found: Lookup,
-  plan: Plan,
-  address: Address,
-  context: Context,
-  facts: FactSource,
-): ResolvedAddress {
+function remark(kind: Remark['kind'], rule: ReadyRule<Remarking>, truth: Truth): Remark {
+  return { kind, truth, rule: rule.id, because: rule.because }
+}
+
+function resolvedSetting(state: State, context: Context, setting: Setting): ResolvedSetting {
+  const chain = state.chains.get(setting.id) ?? []
+  const possible = state.possible.get(setting.id) ?? [inForce(chain)]
+  const said = asked(state, `setting/${setting.id}`).flatMap(({ rule, truth }): Remark[] => {
+    const { then } = rule
+    if (then.kind === 'ineffective') return [remark('ineffective', rule, truth)]
+    if ((then.kind !== 'unavailable' && then.kind !== 'hazard') || !('values' in then)) return []
+    const hit = possible.filter((value) => then.values.some((one) => sameValue(one, value))).length
+    if (hit === 0) return []
+    return [remark(then.kind, rule, hit === possible.length ? truth : 'unknown')]
+  })
+  const remarks = [...(state.doubts.get(setting.id) ?? []), ...said, ...frozenBy(state, context, setting.id)]
+  return { setting, value: inForce(chain), possible, chain, remarks }
+}
+
+function frozenBy(state: State, context: Context, setting: string): Remark[] {
+  return (context.held ?? []).flatMap((held) =>
+    asked(state, `function/${held}`).flatMap(({ rule, truth }) =>
+      rule.then.kind === 'freezes' && rule.then.settings.includes(setting)
+        ? [remark('frozen', rule, truth)]
+        : [],
+    ),
+  )
+}
+
+function resolveAddress(state: State, plan: Plan, address: Address, context: Context): ResolvedAddress {
   const planned = rowValue(plan.rows, keyRow(address)) as string | null
   const functionId = planned ?? address.gesture.factory[address.side] ?? null
   const source = planned === null ? 'factory' : 'plan'
-  if (functionId === null) return { address, functionId, source, verdict: 'empty', remarks: [] }
-  return { address, functionId, source, ...judge(found, functionId, context, facts) }
+  if (functionId === null) return { address, functionId, gets: null, source, verdict: 'empty', remarks: [] }
+  return { address, functionId, source, ...judge(state, functionId, context, address.control.id) }
 }
 
-function judge(
-  found: Lookup,
-  functionId: string,
-  context: Context,
-  facts: FactSource,
-): Pick<ResolvedAddress, 'verdict' | 'remarks'> {
-  const fn = found.functions.get(functionId)
-  if (!fn || fn.manner === 'none') return { verdict: 'empty', remarks: [] }
-  const remarks = remarksOn(found.functionRules.get(functionId), facts, null)
+function judge(state: State, functionId: string, context: Context, control: string | null = null): Standing {
+  const becomes = asked(state, `function/${functionId}`).filter(({ rule }) => rule.then.kind === 'becomes')
+  const sure = becomes.find(({ truth }) => truth === 'yes')?.rule.then
+  const gets = sure?.kind === 'becomes' && 'function' in sure ? sure.to : functionId
+  const fn = state.found.functions.get(gets)
+  const remarks = becomes.map(({ rule, truth }) => remark('replaced', rule, truth))
+  if (!fn || fn.manner === 'none') return { gets, verdict: 'empty', remarks }
+  const about = [
+    ...asked(state, `function/${gets}`),
+    ...(control === null ? [] : asked(state, `control/${control}`)),
+  ]
+  for (const { rule, truth } of about) {
+    const { kind } = rule.then
+    if (kind === 'unavailable' || kind === 'ineffective' || kind === 'hazard')
+      remarks.push(remark(kind, rule, truth))
+  }
   const recording = recordingRemark(fn.name, fn.whileRecording, context)
   if (recording) remarks.push(recording)
-  const sure = (kind: Remark['kind']) =>
-    remarks.some((remark) => remark.kind === kind && remark.truth === 'yes')
-  if (sure('unavailable')) return { verdict: 'dead', remarks }
-  if (sure('ineffective')) return { verdict: 'inert', remarks }
-  const doubtful = remarks.some((remark) => remark.kind !== 'hazard' && remark.truth === 'unknown')
-  return { verdict: doubtful ? 'test' : 'works', remarks }
+  return { gets, verdict: verdictOf(remarks), remarks }
+}
+
+function verdictOf(remarks: readonly Remark[]): Verdict {
+  const sure = (kind: Remark['kind']) => remarks.some((one) => one.kind === kind && one.truth === 'yes')
+  if (sure('unavailable')) return 'dead'
+  if (sure('ineffective')) return 'inert'
+  return remarks.some((one) => one.kind !== 'hazard' && one.truth === 'unknown') ? 'test' : 'works'
 }
 
 function recordingRemark(name: string, works: 'yes' | 'no' | 'unknown', context: Context): Remark | null {

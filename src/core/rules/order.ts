@@ -1,22 +1,20 @@
 import { ok, refuse, type Result } from '../result'
-import type { Rule } from '../model/types'
+import { sameValue } from '../vocabulary/values'
 import { factsOf } from './condition'
-
-/** A rule that puts another value in place of the owner's. */
-export type ForcedRule = Rule & { readonly then: Extract<Rule['then'], { kind: 'forced' }> }
+import { replaces, type ReplacingRule, type Rule } from './rule'
 
 /**
- * The forced rules in an order in which every rule runs after all that can change what it reads (Kahn's
- * algorithm, file order inside a stratum). Refuses a cycle, and two rules that force one setting to different
- * values when neither is declared `over` the other.
+ * The rules that change values, in an order in which each runs after all that can change what it reads (Kahn's
+ * algorithm, file order inside a stratum; a rule runs after those it is `over`). Refuses a circle, and two rules
+ * that force one setting to different values when neither is declared `over` the other.
  */
-export function orderForcedRules(rules: readonly Rule[]): Result<readonly ForcedRule[]> {
-  const forced = rules.filter((rule): rule is ForcedRule => rule.then.kind === 'forced')
-  const clash = clashIn(forced)
+export function orderReplacing(rules: readonly Rule[]): Result<readonly ReplacingRule[]> {
+  const replacing = rules.filter(replaces)
+  const clash = clashIn(replacing)
   if (clash !== null) return refuse('clash', clash, 'rules')
-  const reads = new Map(forced.map((rule) => [rule.id, new Set(settingsRead(rule))]))
-  const waiting = [...forced]
-  const done: ForcedRule[] = []
+  const reads = new Map(replacing.map((rule) => [rule.id, new Set(settingsRead(rule))]))
+  const waiting = [...replacing]
+  const done: ReplacingRule[] = []
   while (waiting.length > 0) {
     const next = waiting.findIndex(
       (rule) => !waiting.some((other) => other !== rule && mustPrecede(other, rule, reads)),
@@ -25,12 +23,12 @@ export function orderForcedRules(rules: readonly Rule[]): Result<readonly Forced
     if (rule === undefined) {
       return refuse(
         'cycle',
-        `These rules force each other in a circle: ${waiting.map((r) => r.id).join(', ')}.`,
+        `These rules change each other in a circle: ${waiting.map((r) => r.id).join(', ')}.`,
         'rules',
       )
     }
     if (reads.get(rule.id)?.has(rule.then.setting)) {
-      return refuse('cycle', `The rule ${rule.id} reads the setting it forces.`, 'rules')
+      return refuse('cycle', `The rule ${rule.id} reads the setting it changes.`, 'rules')
     }
     done.push(rule)
     waiting.splice(next, 1)
@@ -39,8 +37,8 @@ export function orderForcedRules(rules: readonly Rule[]): Result<readonly Forced
 }
 
 function mustPrecede(
-  other: ForcedRule,
-  rule: ForcedRule,
+  other: ReplacingRule,
+  rule: ReplacingRule,
   reads: ReadonlyMap<string, ReadonlySet<string>>,
 ): boolean {
   const feeds = reads.get(rule.id)?.has(other.then.setting) ?? false
@@ -53,12 +51,13 @@ function settingsRead(rule: Rule): string[] {
   )
 }
 
-function clashIn(forced: readonly ForcedRule[]): string | null {
-  for (const [i, one] of forced.entries()) {
-    for (const two of forced.slice(i + 1)) {
-      const same =
-        one.then.setting === two.then.setting && JSON.stringify(one.then.to) !== JSON.stringify(two.then.to)
-      if (same && !one.over.includes(two.id) && !two.over.includes(one.id)) {
+function clashIn(rules: readonly ReplacingRule[]): string | null {
+  for (const [i, one] of rules.entries()) {
+    for (const two of rules.slice(i + 1)) {
+      if (one.then.kind !== 'forced' || two.then.kind !== 'forced' || one.then.setting !== two.then.setting)
+        continue
+      const same = sameValue(one.then.to, two.then.to)
+      if (!same && !one.over.includes(two.id) && !two.over.includes(one.id)) {
         return `The rules ${one.id} and ${two.id} both force ${one.then.setting}, and neither is over the other.`
       }
     }

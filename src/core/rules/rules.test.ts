@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Rule } from '../model/types'
+import type { Rule } from './rule'
 import { evaluate, factsOf, type Condition, type FactSource, type Known } from './condition'
-import { orderForcedRules } from './order'
+import { orderReplacing } from './order'
 
 function facts(values: Record<string, Known>): FactSource {
   return {
@@ -88,7 +88,7 @@ describe('conditions', () => {
   })
 })
 
-describe('the order of forced rules', () => {
+describe('the order of rules that change values', () => {
   const forced = (id: string, reads: string, setting: string, to: string, over: string[] = []): Rule => ({
     id,
     when: { fact: `setting/${reads}`, is: 'x' },
@@ -97,7 +97,7 @@ describe('the order of forced rules', () => {
     over,
   })
   const ids = (rules: readonly Rule[]) => {
-    const ordered = orderForcedRules(rules)
+    const ordered = orderReplacing(rules)
     return ordered.ok ? ordered.value.map((rule) => rule.id) : ordered.refusal
   }
 

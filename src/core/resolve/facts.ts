@@ -1,0 +1,72 @@
+import { amountOf } from '../model/domain'
+import type { Lookup } from '../model/lookup'
+import { functionAt } from '../plan/assign'
+import type { Plan } from '../plan/plan'
+import type { FactSource, Known } from '../rules/condition'
+import { firmwareNumber } from '../rules/facts'
+import type { Value } from '../vocabulary/values'
+import type { Context } from './context'
+
+/** The values a setting may have while rules are still running: one where it is certain. */
+export type PossibleValues = ReadonlyMap<string, readonly Value[]>
+
+/** The facts of a context; settings are read from `possible`, which changes as rules run. */
+export function factsIn(found: Lookup, plan: Plan, context: Context, possible: PossibleValues): FactSource {
+  return {
+    read: (fact) => readFact(found, plan, context, possible, fact),
+    amount(fact, value) {
+      if (fact === 'firmware') return firmwareNumber(value)
+      if (typeof value === 'number') return value
+      const domain = fact.startsWith('setting/') ? found.settings.get(fact.slice(8))?.domain : undefined
+      return domain && amountOf(domain, value)
+    },
+  }
+}
+
+function readFact(
+  found: Lookup,
+  plan: Plan,
+  context: Context,
+  possible: PossibleValues,
+  fact: string,
+): Known {
+  const slash = fact.indexOf('/')
+  const [kind, name] = slash < 0 ? [fact, ''] : [fact.slice(0, slash), fact.slice(slash + 1)]
+  switch (kind) {
+    case 'setting': {
+      const values = possible.get(name)
+      if (values === undefined) return { known: false }
+      return values.length === 1 ? told(values[0]) : { known: false, candidates: values }
+    }
+    case 'side':
+      return told(context.side)
+    case 'run':
+      return told(context.run)
+    case 'bank':
+      return told(context.banks[name] ?? 'plain')
+    case 'lens':
+      return told(name === 'contacts' ? context.lens.contacts : context.lens.focalMm[1])
+    case 'posture':
+      return told(context.posture)
+    case 'orientation':
+      return told(context.orientation)
+    case 'firmware':
+      return told(context.firmware)
+    case 'held':
+      return told(context.held?.includes(name) ?? false)
+    case 'latched':
+      return told(context.latched?.includes(name) ?? false)
+    case 'assigned':
+      return told(
+        [...found.addresses.values()].some(
+          (one) => one.side === context.side && functionAt(plan, one) === name,
+        ),
+      )
+    default:
+      return told(context.situation?.[name])
+  }
+}
+
+function told(value: Value | undefined): Known {
+  return value === undefined ? { known: false } : { known: true, value }
+}
