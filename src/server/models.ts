@@ -1,18 +1,10 @@
 import { readdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { parseLens, parseModel, type ParseResult } from '@/core/model/parse'
-import type { BodyModel, LensModel } from '@/core/model/types'
+import { collectDefinitions, type Definitions, type NamedBytes } from '@/core/model/definitions'
+import type { BodyModel } from '@/core/model/types'
 import { canonicalJson } from '@/core/files/json'
 import { digestHex } from '@/core/files/digest'
-import type { Refusal } from '@/core/result'
 import { localOwner, query } from './db'
-
-/** Definitions found on disk, and every fault of those that could not be used. */
-export interface Definitions {
-  readonly models: readonly BodyModel[]
-  readonly lenses: readonly LensModel[]
-  readonly faults: readonly Refusal[]
-}
 
 /** The definitions of `models/`, read once for each run of the server. */
 export function definitions(): Promise<Definitions> {
@@ -22,9 +14,7 @@ export function definitions(): Promise<Definitions> {
 
 /** Reads every model and lens file of a folder; a bad file becomes faults, the others are still used. */
 export async function readDefinitions(folder: string): Promise<Definitions> {
-  const models = await parsedIn(folder, parseModel)
-  const lenses = await parsedIn(join(folder, 'lenses'), parseLens)
-  return { models: models.values, lenses: lenses.values, faults: [...models.faults, ...lenses.faults] }
+  return collectDefinitions(await jsonFilesIn(folder), await jsonFilesIn(join(folder, 'lenses')))
 }
 
 /** A model as a plan names it: from disk, or from the store when the definition on disk has moved on. */
@@ -53,14 +43,9 @@ export async function storeDefinitions(): Promise<void> {
 
 let loaded: Promise<Definitions> | undefined
 
-async function parsedIn<T>(folder: string, parse: (bytes: Uint8Array, name: string) => ParseResult<T>) {
+async function jsonFilesIn(folder: string): Promise<NamedBytes[]> {
   const names = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort()
-  const values: T[] = []
-  const faults: Refusal[] = []
-  for (const name of names) {
-    const parsed = parse(await readFile(join(folder, name)), name)
-    if (parsed.ok) values.push(parsed.value)
-    else faults.push(...parsed.faults)
-  }
-  return { values, faults }
+  return Promise.all(
+    names.map(async (name) => ({ name, bytes: new Uint8Array(await readFile(join(folder, name))) })),
+  )
 }

@@ -1,6 +1,8 @@
+import { amountOf } from './domain'
 import type { BodyModel, Control, Domain, Gesture, ModelFunction, Setting, Side } from './types'
 import type { Value } from '../vocabulary/values'
-import { ready, type Asked } from '../rules/condition'
+import { ready, type Amounts, type Asked } from '../rules/condition'
+import { firmwareNumber } from '../rules/facts'
 import { orderReplacing } from '../rules/order'
 import type { Remarking, Replacing, Rule } from '../rules/rule'
 
@@ -81,8 +83,10 @@ const cache = new WeakMap<BodyModel, Lookup>()
 
 function build(model: BodyModel): Lookup {
   const ordered = orderReplacing(model.rules)
+  const settings = byId(model.settings)
+  const amounts = amountsIn(settings)
   return {
-    settings: byId(model.settings),
+    settings,
     functions: byId(model.functions),
     controls: byId(model.controls),
     addresses: addressesOf(model),
@@ -93,23 +97,38 @@ function build(model: BodyModel): Lookup {
     ),
     settingIndex: new Map(model.settings.map((setting, i) => [setting.id, i])),
     functionIndex: new Map(model.functions.map((fn, i) => [fn.id, i])),
-    replacing: ordered.ok ? ordered.value.map((rule) => readied(rule, rule.then)) : [],
-    remarking: remarkingOf(model.rules),
+    replacing: ordered.ok ? ordered.value.map((rule) => readied(rule, rule.then, amounts)) : [],
+    remarking: remarkingOf(model.rules, amounts),
   }
 }
 
-function readied<Then>(rule: Rule, then: Then): ReadyRule<Then> {
-  return { id: rule.id, then, because: rule.because, holds: ready(rule.when) }
+/** Settings compare by their domain, versions part by part, other facts as numbers. */
+export function amountsIn(settings: ReadonlyMap<string, Setting>): Amounts {
+  return (fact) => {
+    if (fact === 'firmware') return firmwareNumber
+    const domain = fact.startsWith('setting/')
+      ? settings.get(fact.slice('setting/'.length))?.domain
+      : undefined
+    if (domain) return (value) => amountOf(domain, value)
+    return (value) => (typeof value === 'number' ? value : undefined)
+  }
 }
 
-function remarkingOf(rules: readonly Rule[]): ReadonlyMap<string, readonly ReadyRule<Remarking>[]> {
+function readied<Then>(rule: Rule, then: Then, amounts: Amounts): ReadyRule<Then> {
+  return { id: rule.id, then, because: rule.because, holds: ready(rule.when, amounts) }
+}
+
+function remarkingOf(
+  rules: readonly Rule[],
+  amounts: Amounts,
+): ReadonlyMap<string, readonly ReadyRule<Remarking>[]> {
   const groups = new Map<string, ReadyRule<Remarking>[]>()
   for (const rule of rules) {
     const { then } = rule
     if (then.kind === 'forced' || then.kind === 'limits' || (then.kind === 'becomes' && 'setting' in then))
       continue
     const key = remarkKey(then)
-    groups.set(key, [...(groups.get(key) ?? []), readied(rule, then)])
+    groups.set(key, [...(groups.get(key) ?? []), readied(rule, then, amounts)])
   }
   return groups
 }

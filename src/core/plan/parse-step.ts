@@ -25,6 +25,12 @@ export function parseSave(input: unknown): Result<SaveOrder> {
   }
 }
 
+/** Reads a list of steps, as a file of steps holds it; refuses the first thing out of shape, with its path. */
+export function parseSteps(input: unknown): Result<readonly Step[]> {
+  const save = parseSave({ basedOn: 0, steps: input })
+  return save.ok ? ok(save.value.steps) : save
+}
+
 const uuid = () =>
   yup
     .string()

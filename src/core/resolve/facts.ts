@@ -1,9 +1,7 @@
-import { amountOf } from '../model/domain'
 import type { Lookup } from '../model/lookup'
 import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import type { FactSource, Known } from '../rules/condition'
-import { firmwareNumber } from '../rules/facts'
 import type { Value } from '../vocabulary/values'
 import type { Context } from './context'
 
@@ -12,15 +10,7 @@ export type PossibleValues = ReadonlyMap<string, readonly Value[]>
 
 /** The facts of a context; settings are read from `possible`, which changes as rules run. */
 export function factsIn(found: Lookup, plan: Plan, context: Context, possible: PossibleValues): FactSource {
-  return {
-    read: (fact) => readFact(found, plan, context, possible, fact),
-    amount(fact, value) {
-      if (fact === 'firmware') return firmwareNumber(value)
-      if (typeof value === 'number') return value
-      const domain = fact.startsWith('setting/') ? found.settings.get(fact.slice(8))?.domain : undefined
-      return domain && amountOf(domain, value)
-    },
-  }
+  return { read: (fact) => readFact(found, plan, context, possible, fact) }
 }
 
 function readFact(

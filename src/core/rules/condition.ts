@@ -26,29 +26,32 @@ export type Known =
 /** Three-valued truth: `unknown` where the outcome hangs on a fact nobody knows. */
 export type Truth = 'yes' | 'no' | 'unknown'
 
-/** Where a condition reads its facts. `amount` gives the marked number of a value, for comparisons. */
+/** Where a condition reads its facts. */
 export interface FactSource {
   read(fact: string): Known
-  amount(fact: string, value: Value): number | undefined
 }
+
+/** How a fact's values are compared: the marked amount of each, or undefined where it has none. */
+export type Amounts = (fact: string) => (value: Value) => number | undefined
 
 /** A condition made ready to be asked often. */
 export type Asked = (facts: FactSource) => Truth
 
 /** Kleene's three-valued reading of a condition; time grows with the condition's size only. */
-export function evaluate(condition: Condition, facts: FactSource): Truth {
-  return ready(condition)(facts)
+export function evaluate(condition: Condition, facts: FactSource, amounts: Amounts): Truth {
+  return ready(condition, amounts)(facts)
 }
 
 /** The condition as a function: made once, asked in every context. */
-export function ready(condition: Condition): Asked {
-  if ('all' in condition) return combined(condition.all.map(ready), 'no', 'yes')
-  if ('any' in condition) return combined(condition.any.map(ready), 'yes', 'no')
+export function ready(condition: Condition, amounts: Amounts): Asked {
+  const part = (one: Condition) => ready(one, amounts)
+  if ('all' in condition) return combined(condition.all.map(part), 'no', 'yes')
+  if ('any' in condition) return combined(condition.any.map(part), 'yes', 'no')
   if ('not' in condition) {
-    const inner = ready(condition.not)
+    const inner = part(condition.not)
     return (facts) => opposite[inner(facts)]
   }
-  return comparison(condition)
+  return comparison(condition.fact, holdsFor(condition, amounts))
 }
 
 /** Every fact a condition can read, each once, in order of appearance. */
@@ -62,10 +65,12 @@ export function factsOf(condition: Condition): string[] {
 const opposite: Record<Truth, Truth> = { yes: 'no', no: 'yes', unknown: 'unknown' }
 
 function combined(parts: readonly Asked[], decides: Truth, otherwise: Truth): Asked {
+  const [only] = parts
+  if (parts.length === 1 && only) return only
   return (facts) => {
     let result = otherwise
-    for (const part of parts) {
-      const one = part(facts)
+    for (let i = 0; i < parts.length; i++) {
+      const one = (parts[i] as Asked)(facts)
       if (one === decides) return decides
       if (one === 'unknown') result = 'unknown'
     }
@@ -73,30 +78,44 @@ function combined(parts: readonly Asked[], decides: Truth, otherwise: Truth): As
   }
 }
 
-function comparison(condition: Comparison): Asked {
-  const { fact } = condition
-  const holds = holdsFor(condition)
+function comparison(fact: string, holds: (value: Value) => Truth): Asked {
   return (facts) => {
     const known = facts.read(fact)
-    if (known.known) return holds(known.value, facts)
-    const { candidates } = known
-    if (candidates === undefined || candidates.length === 0) return 'unknown'
-    const first = holds(candidates[0] as Value, facts)
-    return candidates.every((value) => holds(value, facts) === first) ? first : 'unknown'
+    return known.known ? holds(known.value) : overCandidates(known.candidates, holds)
   }
 }
 
-function holdsFor(condition: Comparison): (value: Value, facts: FactSource) => Truth {
-  if ('is' in condition) return (value) => truth(sameValue(value, condition.is))
-  if ('in' in condition) return (value) => truth(condition.in.some((one) => sameValue(value, one)))
+/** The answer every candidate gives alike, else unknown. */
+function overCandidates(candidates: readonly Value[] | undefined, holds: (value: Value) => Truth): Truth {
+  const [first, ...rest] = candidates ?? []
+  if (first === undefined) return 'unknown'
+  const answer = holds(first)
+  return rest.every((value) => holds(value) === answer) ? answer : 'unknown'
+}
+
+function holdsFor(condition: Comparison, amounts: Amounts): (value: Value) => Truth {
+  if ('is' in condition) return equals(condition.is)
+  if ('in' in condition) return within(condition.in)
+  const amountOf = amounts(condition.fact)
   const isAbove = 'above' in condition
-  const bound = isAbove ? condition.above : condition.below
-  return (value, facts) => {
-    const limit = facts.amount(condition.fact, bound)
-    const amount = facts.amount(condition.fact, value)
+  const limit = amountOf(isAbove ? condition.above : condition.below)
+  return (value) => {
+    const amount = amountOf(value)
     if (limit === undefined || amount === undefined) return 'unknown'
     return truth(isAbove ? amount > limit : amount < limit)
   }
+}
+
+function equals(wanted: Value): (value: Value) => Truth {
+  if (typeof wanted === 'object') return (value) => truth(sameValue(value, wanted))
+  return (value) => (value === wanted ? 'yes' : 'no')
+}
+
+function within(wanted: readonly Value[]): (value: Value) => Truth {
+  if (wanted.some((one) => typeof one === 'object'))
+    return (value) => truth(wanted.some((one) => sameValue(value, one)))
+  const set = new Set(wanted)
+  return (value) => (set.has(value) ? 'yes' : 'no')
 }
 
 function truth(holds: boolean): Truth {

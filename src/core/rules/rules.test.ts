@@ -1,16 +1,17 @@
 import fc from 'fast-check'
+import jsonLogic from 'json-logic-js'
 import { describe, expect, it } from 'vitest'
+import { asJsonLogic } from '@tests/fixtures/json-logic'
 import type { Rule } from './rule'
-import { evaluate, factsOf, type Condition, type FactSource, type Known } from './condition'
+import { evaluate as evaluateWith, factsOf, type Condition, type FactSource, type Known } from './condition'
 import { orderReplacing } from './order'
 
 function facts(values: Record<string, Known>): FactSource {
-  return {
-    read: (fact) => values[fact] ?? { known: false },
-    amount: (_fact, value) => (typeof value === 'number' ? value : undefined),
-  }
+  return { read: (fact) => values[fact] ?? { known: false } }
 }
 
+const evaluate = (condition: Condition, source: FactSource) =>
+  evaluateWith(condition, source, () => (value) => (typeof value === 'number' ? value : undefined))
 const known = (value: string | number | boolean): Known => ({ known: true, value })
 
 describe('conditions', () => {
@@ -72,6 +73,20 @@ describe('conditions', () => {
         )
         const answer = evaluate(one, open)
         if (answer !== 'unknown') expect(closed).toEqual([answer, answer])
+      }),
+    )
+  })
+
+  it('answer as json-logic-js does where every fact is known', () => {
+    fc.assert(
+      fc.property(condition, fc.boolean(), fc.boolean(), fc.boolean(), (one, a, b, c) => {
+        const answer = evaluate(one, facts({ a: known(a), b: known(b), c: known(c) }))
+        expect(answer === 'yes').toBe(
+          jsonLogic.apply(
+            asJsonLogic(one, () => 0),
+            { a, b, c },
+          ),
+        )
       }),
     )
   })

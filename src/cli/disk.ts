@@ -1,0 +1,56 @@
+import { readdir, readFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import { collectDefinitions, type Definitions, type NamedBytes } from '@/core/model/definitions'
+import type { BodyModel } from '@/core/model/types'
+import { readPlanFile } from '@/core/files/plan-file'
+import type { Plan } from '@/core/plan/plan'
+import { ok, refuse, type Result } from '@/core/result'
+
+/** The bytes of a file, or why it cannot be read. */
+export async function bytesOf(path: string): Promise<Result<Uint8Array>> {
+  try {
+    return ok(new Uint8Array(await readFile(path)))
+  } catch (error) {
+    const reason =
+      (error as NodeJS.ErrnoException).code === 'ENOENT'
+        ? 'There is no such file.'
+        : 'The file cannot be read.'
+    return refuse('no-file', reason, path)
+  }
+}
+
+/** The definitions of a folder, lenses in its subfolder `lenses`. */
+export async function definitionsIn(folder: string): Promise<Result<Definitions>> {
+  try {
+    return ok(collectDefinitions(await jsonIn(folder), await jsonIn(join(folder, 'lenses')).catch(() => [])))
+  } catch {
+    return refuse('no-folder', 'There is no such folder of models.', folder)
+  }
+}
+
+/** A plan with the model it is for. */
+export interface PlanOnDisk {
+  readonly plan: Plan
+  readonly model: BodyModel
+  readonly definitions: Definitions
+}
+
+/** Reads a plan file and finds its model in a folder of models. */
+export async function planOnDisk(path: string, folder: string): Promise<Result<PlanOnDisk>> {
+  const definitions = await definitionsIn(folder)
+  if (!definitions.ok) return definitions
+  const bytes = await bytesOf(path)
+  if (!bytes.ok) return bytes
+  const read = readPlanFile(bytes.value, path, definitions.value.models)
+  if (!read.ok) return read
+  const model = definitions.value.models.find((one) => one.id === read.value.plan.model.id)
+  if (!model) return refuse('other-model', `There is no model ${read.value.plan.model.id}.`, folder)
+  return ok({ plan: read.value.plan, model, definitions: definitions.value })
+}
+
+async function jsonIn(folder: string): Promise<NamedBytes[]> {
+  const names = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort()
+  return Promise.all(
+    names.map(async (name) => ({ name, bytes: new Uint8Array(await readFile(join(folder, name))) })),
+  )
+}

@@ -1,0 +1,142 @@
+import { writeFile } from 'node:fs/promises'
+import { showValue } from '@/core/model/domain'
+import { lookup } from '@/core/model/lookup'
+import { readJson } from '@/core/files/json'
+import { writePlanFile } from '@/core/files/plan-file'
+import { describeStep } from '@/core/plan/describe'
+import { emptyPlan } from '@/core/plan/plan'
+import { parseSteps } from '@/core/plan/parse-step'
+import { applySteps } from '@/core/plan/step'
+import { resolve, type Resolution, type ResolvedAddress, type ResolvedSetting } from '@/core/resolve/resolve'
+import { done, refused, type Command, type Outcome } from './command'
+import { bytesOf, definitionsIn, planOnDisk } from './disk'
+import { contextFrom, contextOptions, modelsFolder } from './options'
+
+/** `plan new --model ID`: an empty plan file. */
+export const newPlan: Command = {
+  name: 'plan new',
+  usage: 'plan new --model ID [--out FILE] [--models FOLDER]',
+  summary: 'write an empty plan for a model',
+  options: { model: 'one', out: 'one', models: 'one' },
+  operands: 0,
+  async run(_operands, options) {
+    const wanted = options.model?.at(-1)
+    if (wanted === undefined) return { kind: 'usage', problem: 'say which model: --model ID' }
+    const found = await definitionsIn(modelsFolder(options))
+    if (!found.ok) return refused(found.refusal)
+    const model = found.value.models.find((one) => one.id === wanted)
+    if (!model)
+      return refused({ code: 'unknown-model', message: `There is no model ${wanted}.`, where: '--model' })
+    return written(
+      writePlanFile({ plan: emptyPlan(model), revision: null }),
+      options.out?.at(-1),
+      `An empty plan for ${model.maker} ${model.name}`,
+    )
+  },
+}
+
+/** `plan step PLAN STEPS.json`: applies steps, all or none. */
+export const stepPlan: Command = {
+  name: 'plan step',
+  usage: 'plan step PLAN STEPS [--out FILE] [--models FOLDER]',
+  summary: 'apply a file of steps to a plan; all of them or none',
+  options: { out: 'one', models: 'one' },
+  operands: 2,
+  async run([planPath = '', stepsPath = ''], options) {
+    const read = await planOnDisk(planPath, modelsFolder(options))
+    if (!read.ok) return refused(read.refusal)
+    const bytes = await bytesOf(stepsPath)
+    const json = bytes.ok ? readJson(bytes.value, stepsPath) : bytes
+    if (!json.ok) return refused(json.refusal)
+    const steps = parseSteps(json.value)
+    if (!steps.ok) return refused({ ...steps.refusal, where: `${stepsPath}: ${steps.refusal.where ?? ''}` })
+    const { model, plan } = read.value
+    const applied = applySteps(model, plan, steps.value)
+    if (!applied.ok)
+      return refused({ ...applied.refusal, where: `${stepsPath}: ${applied.refusal.where ?? ''}` })
+    const words = steps.value.map((step) => describeStep(model, step)).join('\n')
+    return written(writePlanFile({ plan: applied.value, revision: null }), options.out?.at(-1), words)
+  },
+}
+
+/** `plan resolve PLAN`: every value and key in a context, with the reasons. */
+export const resolvePlan: Command = {
+  name: 'plan resolve',
+  usage:
+    'plan resolve PLAN [--side S] [--bank FAMILY=SLOT] [--lens ID] [--run STATE] [--posture P] [--orientation O] [--firmware V] [--held FUNCTION] [--latched FUNCTION] [--situation NAME=VALUE] [--models FOLDER]',
+  summary: 'what every setting and key amounts to in one context, and why',
+  options: { ...contextOptions, models: 'one' },
+  operands: 1,
+  async run([planPath = ''], options) {
+    const read = await planOnDisk(planPath, modelsFolder(options))
+    if (!read.ok) return refused(read.refusal)
+    const { model, plan, definitions } = read.value
+    const context = contextFrom(options, model, definitions.lenses)
+    if (!context.ok) return refused(context.refusal)
+    const resolution = resolve(model, plan, context.value)
+    const settings = [...resolution.settings.values()]
+    const keys = [...resolution.addresses.values()]
+    const nameOf = (id: string | null) =>
+      id === null ? 'nothing' : (lookup(model).functions.get(id)?.name ?? id)
+    const words = [
+      'Settings',
+      ...settings.map(settingLine),
+      '',
+      'Keys',
+      ...keys.map((key) => keyLine(key, nameOf)),
+    ]
+    return done(words.join('\n'), asData(resolution))
+  },
+}
+
+function settingLine(one: ResolvedSetting): string {
+  const { domain, label } = one.setting
+  const chain = one.chain.map((link) => `${link.layer} ${showValue(domain, link.value)}`).join(' → ')
+  const maybe =
+    one.possible.length > 1
+      ? `; test on body: ${one.possible.map((value) => showValue(domain, value)).join(' or ')}`
+      : ''
+  const remarks = one.remarks
+    .map((remark) => `\n      ${remark.kind} (${remark.truth}): ${remark.because}`)
+    .join('')
+  return `  ${label}: ${showValue(domain, one.value)}  [${chain}]${maybe}${remarks}`
+}
+
+function keyLine(key: ResolvedAddress, nameOf: (id: string | null) => string): string {
+  const verdicts = {
+    works: 'works',
+    inert: 'does nothing',
+    dead: 'dead',
+    test: 'test on body',
+    empty: 'empty',
+  }
+  const gets = key.gets === key.functionId ? '' : ` → ${nameOf(key.gets)}`
+  const remarks = key.remarks
+    .map((remark) => `\n      ${remark.kind} (${remark.truth}): ${remark.because}`)
+    .join('')
+  return `  ${key.address.control.name}, ${key.address.gesture.name}: ${nameOf(key.functionId)}${gets}, ${verdicts[key.verdict]}${remarks}`
+}
+
+function asData({ settings, addresses, indicators }: Resolution): unknown {
+  return {
+    settings: Object.fromEntries(
+      [...settings].map(([id, { value, possible, chain, remarks }]) => [
+        id,
+        { value, possible, chain, remarks },
+      ]),
+    ),
+    addresses: Object.fromEntries(
+      [...addresses].map(([id, { functionId, gets, source, verdict, remarks }]) => [
+        id,
+        { function: functionId, gets, source, verdict, remarks },
+      ]),
+    ),
+    indicators,
+  }
+}
+
+async function written(text: string, out: string | undefined, words: string): Promise<Outcome> {
+  if (out === undefined) return done(text.trimEnd(), JSON.parse(text))
+  await writeFile(out, text)
+  return done(`${words}\nWritten to ${out}`, { written: out })
+}

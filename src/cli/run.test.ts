@@ -1,0 +1,141 @@
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { commands, run } from './run'
+
+let folder = ''
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'salt-shelf-cli-'))
+})
+afterAll(() => rmSync(folder, { recursive: true }))
+
+const file = (name: string, text: string) => {
+  const path = join(folder, name)
+  writeFileSync(path, text)
+  return path
+}
+
+describe('the examples of docs/cli.md', () => {
+  const examples = [
+    ...readFileSync('docs/cli.md', 'utf8').matchAll(/```\n\$ npm run -s cli -- (.*)\n([\s\S]*?)```/g),
+  ]
+
+  it('are there for every command', () => {
+    const shown = examples.map(([, args]) => args ?? '')
+    expect(
+      commands
+        .filter((command) => !shown.some((args) => args.startsWith(command.name)))
+        .map((one) => one.name),
+    ).toEqual([])
+  })
+
+  it.each(examples.map(([, args = '', expected = '']) => [args, expected]))('%s', async (args, expected) => {
+    const placed = (text: string) => text.replaceAll('night.plan.json', join(folder, 'night.plan.json'))
+    const ended = await run(placed(args).split(' '))
+    const told = `${ended.output}${ended.error}`
+    const pattern = placed(expected.trimEnd())
+      .split('\n')
+      .map((line) => (line === '…' ? '[\\s\\S]*' : line.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')))
+      .join('\\n?')
+    expect(told).toMatch(new RegExp(`^${pattern}$`))
+  })
+})
+
+describe('the headless command', () => {
+  it('lists its commands with --help and without arguments', async () => {
+    for (const args of [[], ['--help'], ['plan', 'resolve', '--help']]) {
+      const { code, output } = await run(args)
+      expect(code).toBe(0)
+      for (const command of commands) expect(output).toContain(command.usage)
+    }
+  })
+
+  it.each([
+    ['an unknown command', ['fly'], 'There is no command “fly”'],
+    ['an unknown option', ['models', '--colour', 'red'], 'colour'],
+    ['a missing file name', ['model', 'check'], 'takes 1 file names, not 0'],
+    ['an option twice', ['plan', 'new', '--model', 'a', '--model', 'b'], '--model stands twice'],
+    ['no model', ['plan', 'new'], 'say which model'],
+  ])('called with %s ends with 2 and says how', async (_name, args, words) => {
+    const { code, error } = await run(args)
+    expect(code).toBe(2)
+    expect(error).toContain(words)
+  })
+
+  it('prints data with --json', async () => {
+    const { output } = await run(['models', '--json'])
+    expect(JSON.parse(output)).toMatchObject({
+      models: [{ id: 'tarrow-heron', settings: 76 }],
+      lenses: ['attic-90', 'tarrow-45'],
+    })
+    const plan = file('json.plan.json', (await run(['plan', 'new', '--model', 'tarrow-heron'])).output)
+    const resolved = JSON.parse(
+      (await run(['plan', 'resolve', plan, '--side', 'motion', '--lens', 'attic-90', '--json'])).output,
+    ) as unknown
+    expect(resolved).toMatchObject({
+      settings: { 'focus.mode': { value: 'manual' } },
+      addresses: { 'motion/record-key/press': { verdict: 'works' } },
+    })
+  })
+
+  it.each([
+    [
+      'a model file that is not there',
+      ['model', 'check', 'nowhere.json'],
+      /nowhere\.json: There is no such file/,
+    ],
+    ['a folder that is not there', ['models', '--models', 'nowhere'], /nowhere: There is no such folder/],
+    ['an unknown model', ['plan', 'new', '--model', 'moon'], /--model: There is no model moon/],
+    [
+      'an unknown side',
+      ['plan', 'resolve', 'PLAN', '--side', 'up'],
+      /--side: “up” is none of stills, motion/,
+    ],
+    [
+      'an unknown slot',
+      ['plan', 'resolve', 'PLAN', '--bank', 'dial=moon'],
+      /--bank dial=moon: Dial banks has ebb, flow, slack/,
+    ],
+    ['an unknown family', ['plan', 'resolve', 'PLAN', '--bank', 'moon=ebb'], /No bank family is called moon/],
+    ['an unknown lens', ['plan', 'resolve', 'PLAN', '--lens', 'moon'], /--lens: “moon” is none of/],
+    [
+      'an unknown function',
+      ['plan', 'resolve', 'PLAN', '--held', 'moon'],
+      /--held moon: No function is called moon/,
+    ],
+  ])('refuses %s with what and where', async (_name, args, words) => {
+    const plan = file('a.plan.json', (await run(['plan', 'new', '--model', 'tarrow-heron'])).output)
+    const { code, error } = await run(args.map((arg) => (arg === 'PLAN' ? plan : arg)))
+    expect(code).toBe(1)
+    expect(error).toMatch(words)
+  })
+
+  it('tells the faults of a model file, all of them, also as data', async () => {
+    const model = JSON.parse(readFileSync('models/tarrow-heron.json', 'utf8')) as {
+      controls: { face: string }[]
+      rules: { then: object }[]
+    }
+    Object.assign(model.controls[0] ?? {}, { face: 'inside' })
+    Object.assign(model.rules[0] ?? {}, { then: { kind: 'ineffective', setting: 'a.moon' } })
+    const path = file('bad.json', JSON.stringify(model))
+    const { code, error } = await run(['model', 'check', path])
+    expect(code).toBe(1)
+    expect(error.split('\n')).toHaveLength(2)
+    expect(JSON.parse((await run(['model', 'check', path, '--json'])).output)).toMatchObject({
+      refusals: [{ code: 'dangling' }, { code: 'dangling' }],
+    })
+  })
+
+  it('refuses a damaged plan and a file of steps out of shape, and writes nothing', async () => {
+    const text = (await run(['plan', 'new', '--model', 'tarrow-heron'])).output
+    const damaged = file('damaged.plan.json', text.replace('"revision": null', '"revision": null '))
+    expect((await run(['plan', 'resolve', damaged])).code).toBe(0)
+    const changed = file('changed.plan.json', text.replace('"rows": {}', '"rows": {"title": "x"}'))
+    expect((await run(['plan', 'resolve', changed])).error).toContain('The digest does not fit')
+    const steps = file('steps.json', '[{"id": 1}]')
+    const refused = await run(['plan', 'step', damaged, steps, '--out', join(folder, 'never.json')])
+    expect(refused).toMatchObject({ code: 1, error: expect.stringContaining('steps.json') as string })
+    expect(() => readFileSync(join(folder, 'never.json'))).toThrow()
+  })
+})

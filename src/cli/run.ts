@@ -1,0 +1,83 @@
+import { parseArgs } from 'node:util'
+import type { Refusal } from '@/core/result'
+import type { Command, Options, Outcome } from './command'
+import { checkModel, listModels } from './models'
+import { newPlan, resolvePlan, stepPlan } from './plans'
+
+/** Every command, in the order help lists them. */
+export const commands: readonly Command[] = [listModels, checkModel, newPlan, stepPlan, resolvePlan]
+
+/** What the tool leaves behind: text, and 0 done, 1 refused, 2 called wrongly. */
+export interface Ended {
+  readonly code: 0 | 1 | 2
+  readonly output: string
+  readonly error: string
+}
+
+/** Runs the tool with its arguments. */
+export async function run(args: readonly string[]): Promise<Ended> {
+  if (args.length === 0 || args.includes('--help')) return { code: 0, output: help(), error: '' }
+  const command = commands.find((one) => one.name.split(' ').every((word, i) => args[i] === word))
+  if (!command) return wrong(`There is no command “${args.slice(0, 2).join(' ')}”.`)
+  const given = argumentsOf(command, args.slice(command.name.split(' ').length))
+  if (typeof given === 'string') return wrong(`${given}\nusage: ${command.usage}`)
+  const json = given.options.json !== undefined
+  return told(await command.run(given.operands, given.options), json, command)
+}
+
+function argumentsOf(
+  command: Command,
+  args: readonly string[],
+): { operands: string[]; options: Options } | string {
+  const options = Object.fromEntries(
+    Object.keys(command.options).map((name) => [name, { type: 'string', multiple: true } as const]),
+  )
+  try {
+    const parsed = parseArgs({
+      args: [...args],
+      options: { ...options, json: { type: 'boolean' } },
+      allowPositionals: true,
+    })
+    const values = Object.entries(parsed.values).map(
+      ([name, value]) => [name, Array.isArray(value) ? value.map(String) : ['']] as const,
+    )
+    const twice = values.find(([name, list]) => command.options[name] === 'one' && list.length > 1)
+    if (twice) return `--${twice[0]} stands twice`
+    if (parsed.positionals.length !== command.operands)
+      return `${command.name} takes ${command.operands} file names, not ${parsed.positionals.length}`
+    return { operands: parsed.positionals, options: Object.fromEntries(values) }
+  } catch (error) {
+    return (error as Error).message
+  }
+}
+
+function told(outcome: Outcome, json: boolean, command: Command): Ended {
+  if (outcome.kind === 'usage') return wrong(`${outcome.problem}\nusage: ${command.usage}`)
+  if (outcome.kind === 'done')
+    return { code: 0, output: json ? JSON.stringify(outcome.data, null, 2) : outcome.words, error: '' }
+  if (json) return { code: 1, output: JSON.stringify({ refusals: outcome.refusals }, null, 2), error: '' }
+  return { code: 1, output: '', error: outcome.refusals.map(refusalLine).join('\n') }
+}
+
+function refusalLine(refusal: Refusal): string {
+  return refusal.where === undefined ? refusal.message : `${refusal.where}: ${refusal.message}`
+}
+
+function wrong(problem: string): Ended {
+  return { code: 2, output: '', error: `${problem}\nnpm run -s cli -- --help lists the commands.` }
+}
+
+function help(): string {
+  const width = Math.max(...commands.map((command) => command.name.length))
+  const lines = commands.map(
+    (command) =>
+      `  ${command.name.padEnd(width)}  ${command.summary}\n  ${''.padEnd(width)}  ${command.usage}`,
+  )
+  return [
+    'Salt Shelf, headless. Each command takes --json.',
+    '',
+    ...lines,
+    '',
+    'Ends with 0 when done, 1 when something was refused, 2 when called wrongly.',
+  ].join('\n')
+}
