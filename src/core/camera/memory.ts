@@ -1,14 +1,14 @@
 import { lookup } from '../model/lookup'
-import type { BodyModel } from '../model/types'
+import type { BodyModel, HoldSet } from '../model/types'
 import { functionAt } from '../plan/assign'
 import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
-import { bankRow, baseRow, keyRow, type RowId, type Rows } from '../plan/rows'
+import { bankRow, baseRow, holdRow, keyRow, type RowId, type Rows } from '../plan/rows'
 import { rowValue } from '../plan/step'
 import type { Value } from '../vocabulary/values'
 
 /**
  * What a body remembers: the row ids of a plan, but complete. Every base cell, every key, and for each registered
- * slot its side, its name and a full copy of all it stores. Physical settings are not in it.
+ * slot its side, its name and a full copy of all it stores, and each hold set with its ticked rows. Physical settings are not in it.
  */
 export type Memory = Rows
 
@@ -31,6 +31,7 @@ export function memoryOf(model: BodyModel, plan: Plan): Memory {
     const fn = functionAt(plan, address)
     if (fn !== null) rows[keyRow(address)] = fn
   }
+  for (const set of model.holdSets) Object.assign(rows, holdMemory(model, plan, set))
   for (const slot of plannedSlots(model, plan)) Object.assign(rows, slotMemory(model, plan, slot))
   return rows
 }
@@ -50,6 +51,18 @@ function withoutLocal(model: BodyModel, memory: Memory, local: boolean): Rows {
   const isLocal = (row: RowId) =>
     row.startsWith('base/') && settings.get(row.slice(5).split('@')[0] ?? '')?.place === 'local'
   return Object.fromEntries(Object.entries(memory).filter(([row]) => isLocal(row) === local))
+}
+
+/** A hold set as a body has it: its name, and the rows that are ticked. */
+function holdMemory(model: BodyModel, plan: Plan, set: HoldSet): Rows {
+  const rows: Record<RowId, Value> = {
+    [holdRow(set.id, 'name')]: rowValue(plan.rows, holdRow(set.id, 'name')) ?? set.name,
+  }
+  for (const setting of model.settings) {
+    const ticked = rowValue(plan.rows, holdRow(set.id, setting.id))
+    if (ticked !== null) rows[holdRow(set.id, setting.id)] = ticked
+  }
+  return rows
 }
 
 function slotMemory(model: BodyModel, plan: Plan, slot: PlannedSlot): Rows {

@@ -2,7 +2,7 @@ import { lookup } from '../model/lookup'
 import { checkValue } from '../model/domain'
 import { acceptedFunctions } from '../model/lookup'
 import type { BankFamily, BodyModel, Setting, Side } from '../model/types'
-import { bankRow, baseRow, keyRow, type RowId, type Rows } from '../plan/rows'
+import { bankRow, baseRow, holdRow, keyRow, type RowId, type Rows } from '../plan/rows'
 import type { Value } from '../vocabulary/values'
 import { ByteFault, ByteWriter, type ByteReader } from './bytes'
 import { readValue, writeValue } from './card-values'
@@ -14,29 +14,30 @@ export interface Section {
 }
 
 /**
- * The BASE, KEYS and BANK sections of rows: every base cell that is not local or physical in model order; the
+ * The BASE, KEYS, BANK and HOLD sections of rows: every base cell that is not local or physical in model order; the
  * function number of each address in model order (0xFFFF where there is none); each registered slot with its side,
- * name and stored values in model order.
+ * name and stored values in model order; each hold set with its name and ticked rows.
  */
 export function writeSections(model: BodyModel, rows: Rows): Section[] {
   return [
     { tag: 'BASE', payload: written((writer) => writeBase(writer, model, rows)) },
     { tag: 'KEYS', payload: written((writer) => writeKeys(writer, model, rows)) },
     { tag: 'BANK', payload: written((writer) => writeBanks(writer, model, rows)) },
+    { tag: 'HOLD', payload: written((writer) => writeHoldSets(writer, model, rows)) },
   ]
 }
 
-/** Reads the three sections back into rows; throws `ByteFault` where they do not fit the model. */
+/** Reads the four sections back into rows; throws `ByteFault` where they do not fit the model. */
 export function readSections(model: BodyModel, sections: ReadonlyMap<string, ByteReader>): Rows {
   const rows: Record<RowId, Value> = {}
-  const parts = { BASE: readBase, KEYS: readKeys, BANK: readBanks }
+  const parts = { BASE: readBase, KEYS: readKeys, BANK: readBanks, HOLD: readHoldSets }
   for (const [tag, read] of Object.entries(parts)) {
     const reader = sections.get(tag)
     if (!reader) throw new ByteFault(`no ${tag} section`, 16)
     read(reader, model, rows)
     if (reader.rest > 0) throw reader.fault(`more bytes than ${tag} should have`)
   }
-  if (sections.size !== 4) throw new ByteFault('a section this layout does not know', 16)
+  if (sections.size !== 5) throw new ByteFault('a section this layout does not know', 16)
   return rows
 }
 
@@ -120,12 +121,50 @@ function readBanks(reader: ByteReader, model: BodyModel, rows: Record<RowId, Val
     const side = model.sides[registered - 1]
     if (!side) throw reader.fault(`slot ${slot} on a side that does not exist`)
     rows[bankRow(family.id, slot, 'side')] = side
-    const name = reader.text()
-    if (name.length < 1 || name.length > family.nameLength)
-      throw reader.fault(`a slot name of ${name.length} characters`)
-    rows[bankRow(family.id, slot, 'name')] = name
+    rows[bankRow(family.id, slot, 'name')] = readName(reader, family.nameLength)
     for (const setting of stored) rows[bankRow(family.id, slot, setting.id)] = checkedValue(reader, setting)
   }
+}
+
+function writeHoldSets(writer: ByteWriter, model: BodyModel, rows: Rows): void {
+  writer.u8(model.holdSets.length)
+  for (const set of model.holdSets) {
+    writer.text(String(rows[holdRow(set.id, 'name')]))
+    const ticked = model.settings.flatMap((setting, i) => {
+      const value = rows[holdRow(set.id, setting.id)]
+      return value === undefined ? [] : [{ i, setting, value }]
+    })
+    writer.u16(ticked.length)
+    for (const { i, setting, value } of ticked) {
+      writer.u16(i)
+      writeValue(writer, setting.domain, value)
+    }
+  }
+}
+
+function readHoldSets(reader: ByteReader, model: BodyModel, rows: Record<RowId, Value>): void {
+  if (reader.u8() !== model.holdSets.length) {
+    throw reader.fault(`a count of hold sets that is not ${model.holdSets.length}`)
+  }
+  for (const set of model.holdSets) {
+    rows[holdRow(set.id, 'name')] = readName(reader, set.nameLength)
+    let last = -1
+    for (let left = reader.u16(); left > 0; left--) {
+      const i = reader.u16()
+      const setting = model.settings[i]
+      if (!setting || i <= last || setting.place === 'local' || setting.place === 'physical') {
+        throw reader.fault(`setting number ${i} where a hold set cannot have it`)
+      }
+      rows[holdRow(set.id, setting.id)] = checkedValue(reader, setting)
+      last = i
+    }
+  }
+}
+
+function readName(reader: ByteReader, longest: number): string {
+  const name = reader.text()
+  if (name.length < 1 || name.length > longest) throw reader.fault(`a name of ${name.length} characters`)
+  return name
 }
 
 function checkedValue(reader: ByteReader, setting: Setting): Value {

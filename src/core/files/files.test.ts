@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
-import { heron, heronWith } from '@tests/fixtures/heron'
+import { heldHeron, heron, heronWith } from '@tests/fixtures/heron'
 import { carriedRows, factoryMemory, memoryOf } from '../camera/memory'
 import { emptyPlan } from '../plan/plan'
 import { must } from '../result'
@@ -102,6 +102,17 @@ describe('a card file', () => {
       fc.property(planOf(heron), (plan) => {
         const file = cardOf(carriedRows(heron, memoryOf(heron, plan)))
         expect(must(readCardFile(heron, writeCardFile(heron, file), 'a'))).toEqual(file)
+      }),
+    )
+  })
+
+  it('carries hold sets with exactly the rows that are ticked', () => {
+    fc.assert(
+      fc.property(planOf(heldHeron), (plan) => {
+        const file = cardOf(carriedRows(heldHeron, memoryOf(heldHeron, plan)))
+        expect(must(readCardFile(heldHeron, writeCardFile(heldHeron, file), 'a'))).toEqual(file)
+        for (const [row, value] of Object.entries(plan.rows))
+          if (row.startsWith('hold/')) expect(file.rows[row]).toEqual(value)
       }),
     )
   })

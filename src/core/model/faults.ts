@@ -27,7 +27,16 @@ function fault(code: string, where: string, message: string): Refusal {
 }
 
 function duplicateFaults(model: BodyModel): Refusal[] {
-  const kinds = ['settings', 'functions', 'controls', 'faces', 'families', 'rules', 'menu'] as const
+  const kinds = [
+    'settings',
+    'functions',
+    'controls',
+    'faces',
+    'families',
+    'holdSets',
+    'rules',
+    'menu',
+  ] as const
   return kinds.flatMap((kind) => {
     const seen = new Set<string>()
     return model[kind].flatMap((item, i) => {
@@ -125,6 +134,9 @@ function functionFaults(model: BodyModel): Refusal[] {
     ...fn.changes
       .filter((id) => !settings.has(id))
       .map((id) => fault('dangling', `functions[${i}].changes`, `${id} is no setting of this model.`)),
+    ...(fn.holdSet !== undefined && !model.holdSets.some((set) => set.id === fn.holdSet)
+      ? [fault('dangling', `functions[${i}].holdSet`, `No hold set is called ${fn.holdSet}.`)]
+      : []),
     ...(fn.means !== null && !commonFunctions.has(fn.means)
       ? [fault('dangling', `functions[${i}].means`, `${fn.means} is not in the common vocabulary.`)]
       : []),

@@ -208,6 +208,7 @@ export const bodyModelSchema = closed({
       sides: list(side()).min(1),
       changes: list(settingId()),
       whileRecording: yup.string().strict().required().oneOf(['yes', 'no', 'unknown']),
+      holdSet: id().optional(),
     }),
   ).min(1),
   functionLists: yup.lazy((input: unknown) =>
@@ -223,6 +224,13 @@ export const bodyModelSchema = closed({
       keeping: yup.string().strict().required().oneOf(['snapshot', 'live']),
       nameLength: yup.number().strict().required().integer().min(1).max(40),
       slots: list(choice()).min(1),
+    }),
+  ),
+  holdSets: list(
+    closed({
+      id: id(),
+      name: words(),
+      nameLength: yup.number().strict().required().integer().min(1).max(40),
     }),
   ),
   menu: list(closed({ id: id(), name: words(), lines: list(settingId()).min(1) })).min(1),

@@ -24,6 +24,7 @@ export interface BodyModel {
   /** Named lists of function ids that gestures accept. */
   readonly functionLists: Readonly<Record<string, readonly string[]>>
   readonly families: readonly BankFamily[]
+  readonly holdSets: readonly HoldSet[]
   readonly menu: readonly MenuPage[]
   readonly rules: readonly Rule[]
 }
@@ -128,6 +129,8 @@ export interface ModelFunction {
   /** Settings it changes or overrides: its menu route when no key has it. */
   readonly changes: readonly string[]
   readonly whileRecording: 'yes' | 'no' | 'unknown'
+  /** The hold set it puts in force. */
+  readonly holdSet?: string
 }
 
 /** How a function answers to the hand. */
@@ -140,6 +143,13 @@ export interface BankFamily {
   readonly keeping: 'snapshot' | 'live'
   readonly nameLength: number
   readonly slots: readonly Choice[]
+}
+
+/** A ticked set of values that is in force while a key with its function is held, or latched. */
+export interface HoldSet {
+  readonly id: string
+  readonly name: string
+  readonly nameLength: number
 }
 
 /** A page of the camera's menu: setting ids in its own order. */

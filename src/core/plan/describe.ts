@@ -41,6 +41,8 @@ export function showRow(model: BodyModel, id: RowId, value: Value | null): strin
     case 'bank':
     case 'body':
       return value === null ? 'as base' : showValue(row.setting.domain, value)
+    case 'hold':
+      return value === null ? 'not ticked' : showValue(row.setting.domain, value)
     case 'bankFact':
       if (value === null) return row.fact === 'side' ? 'unused' : 'none'
       return String(value)
@@ -63,6 +65,10 @@ function placeOf(row: Row): string {
       return `Bank ${row.slot.name}, ${row.setting.label}`
     case 'bankFact':
       return `Bank ${row.slot.name}, ${row.fact}`
+    case 'hold':
+      return `Hold set ${row.set.name}, ${row.setting.label}`
+    case 'holdName':
+      return `Hold set ${row.set.name}, name`
     case 'lens':
       return `Lens ${row.lens}`
     case 'body':

@@ -1,6 +1,6 @@
 import { acceptedFunctions, lookup } from '../model/lookup'
 import { checkValue } from '../model/domain'
-import type { BankFamily, BodyModel, Choice, Setting, Side } from '../model/types'
+import type { BankFamily, BodyModel, Choice, HoldSet, Setting, Side } from '../model/types'
 import type { Address } from '../model/lookup'
 import { ok, refuse, type Result } from '../result'
 import type { Value } from '../vocabulary/values'
@@ -14,6 +14,8 @@ import type { Value } from '../vocabulary/values'
  *     key/<side>/<control>/<gesture>         a function id
  *     bank/<family>/<slot>/<setting>         a value in which the slot differs from base
  *     bank/<family>/<slot>/side|name|purpose what the slot is
+ *     hold/<set>/<setting>                   a ticked row of a hold set
+ *     hold/<set>/name                        the owner's name for it
  *     lens/<lens>                            true: the plan reckons with this lens
  *     body/<tag>/<setting>                   a local value of one body, such as its file prefix
  *     why/<row>  sure/<row>                  reason for a row, and how sure the owner is of it
@@ -33,6 +35,8 @@ export type Row =
   | { readonly kind: 'key'; readonly address: Address }
   | { readonly kind: 'bank'; readonly family: BankFamily; readonly slot: Choice; readonly setting: Setting }
   | { readonly kind: 'bankFact'; readonly family: BankFamily; readonly slot: Choice; readonly fact: BankFact }
+  | { readonly kind: 'hold'; readonly set: HoldSet; readonly setting: Setting }
+  | { readonly kind: 'holdName'; readonly set: HoldSet }
   | { readonly kind: 'lens'; readonly lens: string }
   | { readonly kind: 'body'; readonly tag: string; readonly setting: Setting }
   | { readonly kind: 'why' | 'sure'; readonly about: Row }
@@ -55,6 +59,11 @@ export function bankRow(family: string, slot: string, name: string): RowId {
   return `bank/${family}/${slot}/${name}`
 }
 
+/** The id of a hold set's row, or of its name. */
+export function holdRow(set: string, name: string): RowId {
+  return `hold/${set}/${name}`
+}
+
 /** Takes a row id apart; refuses what this model does not have, naming the part. */
 export function parseRow(model: BodyModel, id: RowId): Result<Row> {
   const [kind, ...rest] = id.split('/')
@@ -69,6 +78,8 @@ export function parseRow(model: BodyModel, id: RowId): Result<Row> {
     }
     case 'bank':
       return parseBank(model, id, rest)
+    case 'hold':
+      return parseHold(model, id, rest)
     case 'lens':
       return rest.length === 1 && /^[a-z][a-z0-9-]{0,60}$/.test(rest[0] ?? '')
         ? ok({ kind, lens: rest[0] ?? '' })
@@ -94,6 +105,7 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
       return text(value, 80, 1, id)
     case 'base':
     case 'bank':
+    case 'hold':
     case 'body':
       return checkValue(row.setting.domain, value, id)
     case 'key': {
@@ -111,6 +123,8 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
       if (row.fact === 'purpose') return text(value, 200, 1, id)
       if (model.sides.some((side) => side === value)) return ok(value as Side)
       return refuse('outside', `A bank holds ${model.sides.join(' or ')}.`, id)
+    case 'holdName':
+      return text(value, row.set.nameLength, 1, id)
     case 'lens':
       return value === true ? ok(true) : refuse('outside', 'A lens row is true, or absent.', id)
     case 'why':
@@ -159,6 +173,17 @@ function parseBank(model: BodyModel, id: RowId, parts: readonly string[]): Resul
     )
   }
   return ok({ kind: 'bank', family, slot, setting })
+}
+
+function parseHold(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
+  const [setId = '', name = ''] = parts
+  const set = model.holdSets.find((candidate) => candidate.id === setId)
+  if (!set || parts.length !== 2) return unknownPart(id, setId)
+  if (name === 'name') return ok({ kind: 'holdName', set })
+  const setting = lookup(model).settings.get(name)
+  if (!setting) return unknownPart(id, name)
+  if (setting.place !== 'local' && setting.place !== 'physical') return ok({ kind: 'hold', set, setting })
+  return refuse('not-held', `${setting.label} cannot be changed by a hold set.`, id)
 }
 
 function parseBody(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {

@@ -19,6 +19,8 @@ export interface Context {
   /** Functions held now, in the order they were pressed, and toggles that are on. */
   readonly held?: readonly string[]
   readonly latched?: readonly string[]
+  /** Changes made on the body since the bank was recalled, by setting id: they come over bank and base. */
+  readonly edits?: Readonly<Record<string, Value>>
   /** What the owner says of the work, by name. */
   readonly situation?: Readonly<Record<string, Value>>
 }

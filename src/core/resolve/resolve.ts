@@ -1,7 +1,7 @@
 import { lookup, type Address, type Lookup, type ReadyRule } from '../model/lookup'
 import type { BodyModel, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { bankRow, baseRow, keyRow, type RowId } from '../plan/rows'
+import { bankRow, baseRow, holdRow, keyRow, type RowId } from '../plan/rows'
 import { rowValue } from '../plan/step'
 import type { FactSource, Truth } from '../rules/condition'
 import { replaced } from '../rules/replace'
@@ -12,7 +12,7 @@ import { factsIn } from './facts'
 
 /** One layer that had a say in a value, lowest first: the last link is the value in force. */
 export interface Link {
-  readonly layer: 'factory' | 'base' | 'bank' | 'rule'
+  readonly layer: 'factory' | 'base' | 'bank' | 'edit' | 'hold' | 'rule'
   readonly value: Value
   /** Row id or rule id that says so; null for factory. */
   readonly from: string | null
@@ -21,7 +21,7 @@ export interface Link {
 
 /** What a rule says of a value, function or control in this context. */
 export interface Remark {
-  readonly kind: 'unavailable' | 'ineffective' | 'hazard' | 'frozen' | 'replaced'
+  readonly kind: 'unavailable' | 'ineffective' | 'hazard' | 'frozen' | 'replaced' | 'skipped'
   /** `unknown`: it hangs on a fact nobody knows; test on the body. */
   readonly truth: Truth
   readonly rule: string
@@ -73,8 +73,8 @@ export interface Resolution {
 export type Standing = Pick<ResolvedAddress, 'gets' | 'verdict' | 'remarks'>
 
 /**
- * Resolves a plan in a context: factory → base → bank slot → rules that change values, then what rules say of the
- * values, of every function on the context's side, and of the camera's signs. Deterministic; linear in settings,
+ * Resolves a plan in a context: factory → base → bank slot → edits on the body → hold sets in force → rules that
+ * change values, then what rules say of the values, of every function on the context's side, and of the camera's signs. Deterministic; linear in settings,
  * addresses and rules.
  */
 export function resolve(model: BodyModel, plan: Plan, context: Context): Resolution {
@@ -123,14 +123,57 @@ interface State {
   readonly facts: FactSource
 }
 
+/**
+ * The state with every overlay. A row of a hold set whose value the body refuses here is skipped, with a remark; the
+ * set's other rows apply.
+ */
 function effectiveState(model: BodyModel, plan: Plan, context: Context): State {
+  const whole = stateWith(model, plan, context, new Map())
+  const refused = new Map<string, Remark>()
+  for (const [id, chain] of whole.chains) {
+    const refusal = chain.at(-1)?.layer === 'hold' ? refusalOf(whole, id) : null
+    if (refusal) refused.set(id, { ...refusal, kind: 'skipped' })
+  }
+  return refused.size === 0 ? whole : stateWith(model, plan, context, refused)
+}
+
+function stateWith(
+  model: BodyModel,
+  plan: Plan,
+  context: Context,
+  skipped: ReadonlyMap<string, Remark>,
+): State {
   const found = lookup(model)
-  const chains = new Map(model.settings.map((setting) => [setting.id, ownerChain(plan, setting, context)]))
+  const overlays = heldSets(found, context)
+  const chains = new Map(
+    model.settings.map((setting) => {
+      const chain = ownerChain(plan, setting, context)
+      if (!skipped.has(setting.id))
+        for (const set of overlays) pushRow(chain, plan, 'hold', holdRow(set, setting.id))
+      return [setting.id, chain]
+    }),
+  )
   const possible = new Map([...chains].map(([id, chain]) => [id, [inForce(chain)]]))
-  const doubts = new Map<string, Remark[]>()
+  const doubts = new Map([...skipped].map(([id, one]) => [id, [one]]))
   const facts = factsIn(found, plan, context, possible)
   for (const rule of found.replacing) applyRule(rule, found, chains, possible, doubts, facts)
   return { found, chains, possible, doubts, facts }
+}
+
+/** The hold sets in force, in the order in which their keys went down. */
+function heldSets(found: Lookup, context: Context): string[] {
+  const down = [...(context.latched ?? []), ...(context.held ?? [])]
+  return down.flatMap((id) => found.functions.get(id)?.holdSet ?? [])
+}
+
+function refusalOf(state: State, setting: string): Remark | null {
+  const value = state.possible.get(setting) ?? []
+  const certain = asked(state, `setting/${setting}`).find(({ rule, truth }) => {
+    const { then } = rule
+    const about = then.kind === 'unavailable' && 'values' in then ? then.values : []
+    return truth === 'yes' && value.every((one) => about.some((other) => sameValue(one, other)))
+  })
+  return certain ? remark('unavailable', certain.rule, 'yes') : null
 }
 
 /** One value-changing rule: certain, it joins the chain; in doubt, it adds what might be. */
@@ -167,6 +210,8 @@ function ownerChain(plan: Plan, setting: Setting, context: Context): Link[] {
   const slot = setting.storedBy === null ? null : (context.banks[setting.storedBy] ?? null)
   if (setting.storedBy !== null && slot !== null)
     pushRow(chain, plan, 'bank', bankRow(setting.storedBy, slot, setting.id))
+  const edited = context.edits?.[setting.id]
+  if (edited !== undefined) chain.push({ layer: 'edit', value: edited, from: null, because: null })
   return chain
 }
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { chipped, heronWith, unchipped } from '@tests/fixtures/heron'
+import { chipped, heldHeron, heronWith, unchipped } from '@tests/fixtures/heron'
 import { faultsOf } from '../model/faults'
 import { domainOf } from '../model/lookup'
 import { checkValue } from '../model/domain'
@@ -328,5 +328,62 @@ describe('faults of rules found at load', () => {
     ],
   ])('include %s', (_name, rules, code) => {
     expect(faults(...rules)).toContain(code)
+  })
+})
+
+describe('hold sets', () => {
+  const rows: Rows = {
+    'base/movie.frameRate': '25p',
+    'hold/first/movie.frameRate': '100p',
+    'hold/first/exposure.shutter': '1/200',
+    'hold/first/movie.size': 'open',
+    'hold/second/exposure.shutter': '1/500',
+  }
+  const state = (held: string[], more: Rows = {}) =>
+    resolveIn(heldHeron, { ...rows, ...more }, { held }).settings
+
+  it('are in force only while their key is held, and leave the state as it was', () => {
+    expect(
+      state(['use-first'])
+        .get('exposure.shutter')
+        ?.chain.map((link) => link.layer),
+    ).toEqual(['factory', 'hold'])
+    expect(state([]).get('exposure.shutter')?.value).toBe('1/125')
+    expect(state([])).toEqual(resolveIn(heldHeron, { 'base/movie.frameRate': '25p' }).settings)
+  })
+
+  it('skip a row the body refuses, say so, and apply the others', () => {
+    const held = state(['use-first'])
+    expect(held.get('movie.frameRate')?.value).toBe('100p')
+    expect(held.get('movie.size')).toMatchObject({
+      value: 'wide',
+      remarks: [{ kind: 'skipped', rule: 'open-frame-rate' }],
+    })
+  })
+
+  it('show a row that a rule forces as asked and got', () => {
+    const sound = state(['use-first'], { 'hold/first/audio.recording': true }).get('audio.recording')
+    expect(sound?.chain.map((link) => [link.layer, link.value])).toEqual([
+      ['factory', true],
+      ['hold', true],
+      ['rule', false],
+    ])
+  })
+
+  it('held one after the other: the later one wins', () => {
+    expect(state(['use-first', 'use-second']).get('exposure.shutter')?.value).toBe('1/500')
+    expect(state(['use-second', 'use-first']).get('exposure.shutter')?.value).toBe('1/200')
+  })
+
+  it('come over edits made on the body, which come over the bank', () => {
+    const edited = resolveIn(heldHeron, rows, {
+      held: ['use-first'],
+      edits: { 'exposure.shutter': '1/60' },
+    }).settings
+    expect(edited.get('exposure.shutter')?.chain.map((link) => link.layer)).toEqual([
+      'factory',
+      'edit',
+      'hold',
+    ])
   })
 })
