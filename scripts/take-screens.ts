@@ -44,7 +44,7 @@ await night(false)
 await page.getByRole('button', { name: /^Undo/ }).click()
 
 await page.goto(`${plan}/banks`, { waitUntil: 'networkidle' })
-await page.getByRole('button', { name: /^3 · Changes/ }).click()
+await page.getByRole('button', { name: /^2 · Changes/ }).click()
 await take('banks')
 
 await page.goto(`${plan}/sheets`, { waitUntil: 'networkidle' })
