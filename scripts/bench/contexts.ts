@@ -51,7 +51,7 @@ function fullPlan(model: BodyModel, lenses: readonly LensModel[]): Plan {
   const decided = (setting: Setting) => valuesOf(setting.domain)?.at(-1) ?? setting.factory
   for (const setting of model.settings) {
     if (setting.place !== 'physical')
-      for (const side of model.sides) rows[baseRow(setting, side)] = decided(setting)
+      for (const side of model.sides) rows[baseRow({}, setting, side)] = decided(setting)
     for (const family of model.families.filter((one) => one.id === setting.storedBy)) {
       for (const slot of family.slots) rows[bankRow(family.id, slot.id, setting.id)] = setting.factory
     }

@@ -99,7 +99,7 @@ export function runStage(stage: CarryStage, order: CarryOrder, state: CarryState
 export function handWorkFor(model: BodyModel, plan: Plan, tag: string, body: BodyState): HandWork[] {
   return model.settings.flatMap((setting) => {
     if (setting.place !== 'local') return []
-    const row = baseRow(setting, 'stills')
+    const row = baseRow(plan.rows, setting, 'stills')
     const wanted: Value | null = rowValue(plan.rows, `body/${tag}/${setting.id}`) ?? rowValue(plan.rows, row)
     if (wanted === null) return []
     const now = rowValue(body.memory, row) ?? setting.factory

@@ -2,12 +2,12 @@ import { lookup } from '../model/lookup'
 import type { BodyModel, HoldSet } from '../model/types'
 import { functionAt } from '../plan/assign'
 import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
-import { bankRow, baseRow, holdRow, keyRow, type RowId, type Rows } from '../plan/rows'
+import { bankRow, baseRow, holdRow, isShared, keyRow, shareRow, type RowId, type Rows } from '../plan/rows'
 import { rowValue } from '../plan/step'
 import type { Value } from '../vocabulary/values'
 
 /**
- * What a body remembers: the row ids of a plan, but complete. Every base cell, every key, and for each registered
+ * What a body remembers: the row ids of a plan, but complete. Every base cell, the share list, every key, and for each registered
  * slot its side, its name and a full copy of all it stores, and each hold set with its ticked rows. Physical settings are not in it.
  */
 export type Memory = Rows
@@ -22,8 +22,9 @@ export function memoryOf(model: BodyModel, plan: Plan): Memory {
   const rows: Record<RowId, Value> = {}
   for (const setting of model.settings) {
     if (setting.place === 'physical') continue
+    if (setting.shared !== undefined) rows[shareRow(setting)] = isShared(plan.rows, setting)
     for (const side of model.sides) {
-      const row = baseRow(setting, side)
+      const row = baseRow(plan.rows, setting, side)
       rows[row] = rowValue(plan.rows, row) ?? setting.factory
     }
   }
@@ -72,7 +73,7 @@ function slotMemory(model: BodyModel, plan: Plan, slot: PlannedSlot): Rows {
   }
   for (const setting of model.settings) {
     if (setting.storedBy !== slot.family) continue
-    const base = rowValue(plan.rows, baseRow(setting, slot.side)) ?? setting.factory
+    const base = rowValue(plan.rows, baseRow(plan.rows, setting, slot.side)) ?? setting.factory
     rows[bankRow(slot.family, slot.slot, setting.id)] = slot.rows[setting.id] ?? base
   }
   return rows

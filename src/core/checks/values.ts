@@ -2,6 +2,7 @@ import { ladderSteps, showValue } from '../model/domain'
 import { domainOf } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { shutterForRate, showStops } from '../numbers/motion'
+import type { Plan } from '../plan/plan'
 import { bankRow, baseRow } from '../plan/rows'
 import { setRows } from '../plan/step'
 import type { Context } from '../resolve/context'
@@ -27,7 +28,7 @@ export const hazardousValues: Check = {
 export const forcedValues: Check = {
   id: 'forced-value',
   title: 'A value the body replaces',
-  run: ({ side, situated }) =>
+  run: ({ plan, side, situated }) =>
     merged(
       situated.flatMap((one) =>
         [...one.resolution.settings.values()].flatMap((resolved): Finding[] => {
@@ -41,7 +42,7 @@ export const forcedValues: Check = {
               severity: 'tidies',
               title: `${label}: asked ${showValue(domain, asked.value)}, got ${showValue(domain, last.value)}`,
               reason: last.because ?? '',
-              row: asked.from ?? baseRow(resolved.setting, side),
+              row: asked.from ?? baseRow(plan.rows, resolved.setting, side),
               side,
               contexts: [contextName(one)],
               of: situated.length,
@@ -67,7 +68,7 @@ export const motionShutter: Check = {
       situated.flatMap((one) => {
         const asked = shutterAsked(model, one.resolution.settings)
         if (!asked || Math.abs(asked.offStops) <= shutterToleranceStops) return []
-        const row = shutterRow(model, one.context)
+        const row = shutterRow(model, plan, one.context)
         return [
           {
             check: 'motion-shutter',
@@ -108,12 +109,12 @@ export function shutterAsked(model: BodyModel, settings: ReadonlyMap<string, Res
   }
 }
 
-function shutterRow(model: BodyModel, context: Context): string {
+function shutterRow(model: BodyModel, plan: Plan, context: Context): string {
   const setting = model.settings.find((one) => one.means === 'exposure.shutter')
   if (!setting) throw new Error('asked only when the model has a shutter setting')
   const slot = setting.storedBy === null ? null : (context.banks[setting.storedBy] ?? null)
   return slot === null || setting.storedBy === null
-    ? baseRow(setting, context.side)
+    ? baseRow(plan.rows, setting, context.side)
     : bankRow(setting.storedBy, slot, setting.id)
 }
 
@@ -129,7 +130,7 @@ function valuesWithRemark(
         .filter((remark) => remark.kind === kind && remark.truth === 'yes')
         .map((remark): Finding => {
           const row = resolved.chain.findLast((link) => link.layer === 'bank' || link.layer === 'base')?.from
-          const place = row ?? baseRow(resolved.setting, side)
+          const place = row ?? baseRow(plan.rows, resolved.setting, side)
           return {
             check: kind === 'hazard' ? 'hazard' : 'unavailable-value',
             severity,

@@ -2,7 +2,7 @@ import { lookup } from '../model/lookup'
 import { checkValue } from '../model/domain'
 import { acceptedFunctions } from '../model/lookup'
 import type { BankFamily, BodyModel, Setting, Side } from '../model/types'
-import { bankRow, baseRow, holdRow, keyRow, type RowId, type Rows } from '../plan/rows'
+import { bankRow, baseRow, holdRow, isShared, keyRow, shareRow, type RowId, type Rows } from '../plan/rows'
 import type { Value } from '../vocabulary/values'
 import { ByteFault, ByteWriter, type ByteReader } from './bytes'
 import { readValue, writeValue } from './card-values'
@@ -49,24 +49,37 @@ function written(write: (writer: ByteWriter) => void): Uint8Array {
   return writer.done()
 }
 
-function baseCells(model: BodyModel): { row: RowId; setting: Setting }[] {
-  return model.settings.flatMap((setting) => {
-    if (setting.place === 'local' || setting.place === 'physical') return []
-    const sides = setting.place === 'side' ? model.sides : model.sides.slice(0, 1)
-    return sides.map((side) => ({ row: baseRow(setting, side), setting }))
-  })
+function baseSettings(model: BodyModel): Setting[] {
+  return model.settings.filter((setting) => setting.place !== 'local' && setting.place !== 'physical')
+}
+
+/** The cells of a setting: one, or one for each side where the sides do not share it. */
+function cellsOf(model: BodyModel, rows: Rows, setting: Setting): RowId[] {
+  return [...new Set(model.sides.map((side) => baseRow(rows, setting, side)))]
 }
 
 function writeBase(writer: ByteWriter, model: BodyModel, rows: Rows): void {
-  const cells = baseCells(model)
-  writer.u16(cells.length)
-  for (const { row, setting } of cells) writeValue(writer, setting.domain, rows[row] ?? setting.factory)
+  const settings = baseSettings(model)
+  writer.u16(settings.length)
+  for (const setting of settings) {
+    if (setting.shared !== undefined) writer.u8(isShared(rows, setting) ? 1 : 0)
+    for (const row of cellsOf(model, rows, setting))
+      writeValue(writer, setting.domain, rows[row] ?? setting.factory)
+  }
 }
 
 function readBase(reader: ByteReader, model: BodyModel, rows: Record<RowId, Value>): void {
-  const cells = baseCells(model)
-  if (reader.u16() !== cells.length) throw reader.fault(`a count of cells that is not ${cells.length}`)
-  for (const { row, setting } of cells) rows[row] = checkedValue(reader, setting)
+  const settings = baseSettings(model)
+  if (reader.u16() !== settings.length)
+    throw reader.fault(`a count of settings that is not ${settings.length}`)
+  for (const setting of settings) {
+    if (setting.shared !== undefined) {
+      const flag = reader.u8()
+      if (flag > 1) throw reader.fault('a share list entry that is neither shared nor apart')
+      rows[shareRow(setting)] = flag === 1
+    }
+    for (const row of cellsOf(model, rows, setting)) rows[row] = checkedValue(reader, setting)
+  }
 }
 
 function writeKeys(writer: ByteWriter, model: BodyModel, rows: Rows): void {

@@ -83,6 +83,9 @@ function oneSetting(
   if (setting.storedBy !== null && (setting.place === 'local' || setting.place === 'physical')) {
     faults.push(fault('place', `${path}.storedBy`, `A ${setting.place} setting cannot be kept by a bank.`))
   }
+  if (setting.shared !== undefined && setting.place !== 'side') {
+    faults.push(fault('place', `${path}.shared`, 'Only a setting with a cell for each side can be shared.'))
+  }
   const lines = inMenu.get(setting.id) ?? 0
   if (lines !== 1 && setting.place !== 'physical') {
     faults.push(

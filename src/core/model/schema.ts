@@ -193,6 +193,7 @@ export const bodyModelSchema = closed({
       factory: value(),
       place: yup.string().strict().required().oneOf(['body', 'side', 'local', 'physical']),
       storedBy: id().nullable().defined(),
+      shared: yup.boolean().strict().optional(),
     }),
   ).min(1),
   functions: list(

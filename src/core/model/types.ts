@@ -96,6 +96,8 @@ export interface Setting {
   readonly place: Place
   /** Bank family that stores it, or null. */
   readonly storedBy: string | null
+  /** On the share list: stills and motion may share its cell; the value says whether they do as delivered. */
+  readonly shared?: boolean
 }
 
 /** The values a setting can take. */

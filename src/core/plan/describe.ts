@@ -41,6 +41,8 @@ export function showRow(model: BodyModel, id: RowId, value: Value | null): strin
     case 'bank':
     case 'body':
       return value === null ? 'as base' : showValue(row.setting.domain, value)
+    case 'share':
+      return (value ?? row.setting.shared) === true ? 'shared' : 'apart'
     case 'hold':
       return value === null ? 'not ticked' : showValue(row.setting.domain, value)
     case 'bankFact':
@@ -58,6 +60,7 @@ function placeOf(row: Row): string {
     case 'title':
       return 'Title'
     case 'base':
+      if (row.side === 'both') return `Base, ${row.setting.label}, both sides`
       return row.side === null ? `Base, ${row.setting.label}` : `Base, ${row.setting.label}, ${row.side}`
     case 'key':
       return `${row.address.control.name}, ${row.address.gesture.name}, ${row.address.side}`
@@ -65,6 +68,8 @@ function placeOf(row: Row): string {
       return `Bank ${row.slot.name}, ${row.setting.label}`
     case 'bankFact':
       return `Bank ${row.slot.name}, ${row.fact}`
+    case 'share':
+      return `Share list, ${row.setting.label}`
     case 'hold':
       return `Hold set ${row.set.name}, ${row.setting.label}`
     case 'holdName':

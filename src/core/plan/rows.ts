@@ -10,7 +10,8 @@ import type { Value } from '../vocabulary/values'
  * delivered (or, in a bank, equal to base). The ids:
  *
  *     title                                  the plan's title
- *     base/<setting>  base/<setting>@<side>  a base cell, by the setting's place
+ *     base/<setting>  base/<setting>@<side>  a base cell, by the setting's place; @both where the sides share it
+ *     share/<setting>                        whether stills and motion share its cell
  *     key/<side>/<control>/<gesture>         a function id
  *     bank/<family>/<slot>/<setting>         a value in which the slot differs from base
  *     bank/<family>/<slot>/side|name|purpose what the slot is
@@ -31,7 +32,8 @@ export const certainties = ['open', 'hearsay', 'borrowed', 'trial', 'decided', '
 /** A row id taken apart. */
 export type Row =
   | { readonly kind: 'title' }
-  | { readonly kind: 'base'; readonly setting: Setting; readonly side: Side | null }
+  | { readonly kind: 'base'; readonly setting: Setting; readonly side: Side | 'both' | null }
+  | { readonly kind: 'share'; readonly setting: Setting }
   | { readonly kind: 'key'; readonly address: Address }
   | { readonly kind: 'bank'; readonly family: BankFamily; readonly slot: Choice; readonly setting: Setting }
   | { readonly kind: 'bankFact'; readonly family: BankFamily; readonly slot: Choice; readonly fact: BankFact }
@@ -44,9 +46,25 @@ export type Row =
 /** What a plan says of a slot besides its values. */
 export type BankFact = 'side' | 'name' | 'purpose'
 
-/** The id of a base cell: by side where the setting's place is `side`. */
-export function baseRow(setting: Setting, side: Side): RowId {
-  return setting.place === 'side' ? `base/${setting.id}@${side}` : `base/${setting.id}`
+/**
+ * The id of a setting's base cell on a side, given the rows that say what is shared: one cell for both sides where
+ * they share it or the place knows no sides.
+ */
+export function baseRow(rows: Rows, setting: Setting, side: Side): RowId {
+  if (setting.place !== 'side') return `base/${setting.id}`
+  return `base/${setting.id}@${isShared(rows, setting) ? 'both' : side}`
+}
+
+/** Whether stills and motion share a setting's cell: as the rows say, else as delivered. */
+export function isShared(rows: Rows, setting: Setting): boolean {
+  if (setting.shared === undefined) return false
+  const row = shareRow(setting)
+  return Object.hasOwn(rows, row) ? rows[row] === true : setting.shared
+}
+
+/** The id of a share list row. */
+export function shareRow(setting: Setting): RowId {
+  return `share/${setting.id}`
 }
 
 /** The id of an assignment row. */
@@ -72,6 +90,8 @@ export function parseRow(model: BodyModel, id: RowId): Result<Row> {
       return rest.length === 0 ? ok({ kind }) : unknownPart(id, id)
     case 'base':
       return rest.length === 1 ? parseBase(model, id, rest[0] ?? '') : unknownPart(id, id)
+    case 'share':
+      return parseShare(model, id, rest)
     case 'key': {
       const address = lookup(model).addresses.get(rest.join('/'))
       return address ? ok({ kind, address }) : unknownPart(id, rest.join('/'))
@@ -123,6 +143,10 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
       if (row.fact === 'purpose') return text(value, 200, 1, id)
       if (model.sides.some((side) => side === value)) return ok(value as Side)
       return refuse('outside', `A bank holds ${model.sides.join(' or ')}.`, id)
+    case 'share':
+      return typeof value === 'boolean'
+        ? ok(value)
+        : refuse('outside', 'A share list row is true or false.', id)
     case 'holdName':
       return text(value, row.set.nameLength, 1, id)
     case 'lens':
@@ -136,23 +160,28 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
 }
 
 function parseBase(model: BodyModel, id: RowId, cell: string): Result<Row> {
-  const [name = '', side] = cell.split('@')
+  const [name = ''] = cell.split('@')
   const setting = lookup(model).settings.get(name)
   if (!setting) return unknownPart(id, name)
   if (setting.place === 'physical') {
     return refuse('physical', `${setting.label} is set by hand on the body; a plan cannot hold it.`, id)
   }
-  const wanted = setting.place === 'side'
-  if (wanted && !model.sides.some((known) => known === side)) {
-    return refuse(
-      'unknown-row',
-      `${setting.label} has a cell for each side: write @${model.sides.join(' or @')}.`,
-      id,
-    )
-  }
-  if (!wanted && cell !== name)
+  if (setting.place !== 'side') {
+    if (cell === name) return ok({ kind: 'base', setting, side: null })
     return refuse('unknown-row', `${setting.label} has one cell for both sides.`, id)
-  return ok({ kind: 'base', setting, side: wanted ? (side as Side) : null })
+  }
+  const cells = setting.shared === undefined ? model.sides : [...model.sides, 'both' as const]
+  const found = cells.find((known) => cell === `${name}@${known}`)
+  if (found) return ok({ kind: 'base', setting, side: found })
+  const list = cells.map((known) => `@${known}`).join(' or ')
+  return refuse('unknown-row', `${setting.label} has a cell for each side: write ${list}.`, id)
+}
+
+function parseShare(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
+  const setting = lookup(model).settings.get(parts.join('/'))
+  if (!setting) return unknownPart(id, parts.join('/'))
+  if (setting.shared !== undefined) return ok({ kind: 'share', setting })
+  return refuse('not-shared', `${setting.label} is not on this camera's share list.`, id)
 }
 
 function parseBank(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {

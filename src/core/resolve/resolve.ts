@@ -206,7 +206,7 @@ function applyRule(
 
 function ownerChain(plan: Plan, setting: Setting, context: Context): Link[] {
   const chain: Link[] = [{ layer: 'factory', value: setting.factory, from: null, because: null }]
-  pushRow(chain, plan, 'base', baseRow(setting, context.side))
+  pushRow(chain, plan, 'base', baseRow(plan.rows, setting, context.side))
   const slot = setting.storedBy === null ? null : (context.banks[setting.storedBy] ?? null)
   if (setting.storedBy !== null && slot !== null)
     pushRow(chain, plan, 'bank', bankRow(setting.storedBy, slot, setting.id))

@@ -78,7 +78,7 @@ function BankLine({
 }) {
   const { model } = useDesk().start
   const { plan } = useDeskView()
-  const base = rowValue(plan.rows, baseRow(setting, planned.side)) ?? setting.factory
+  const base = rowValue(plan.rows, baseRow(plan.rows, setting, planned.side)) ?? setting.factory
   const own = planned.rows[setting.id] ?? null
   const forced = resolved?.chain.at(-1)?.layer === 'rule' ? resolved.chain.at(-1) : undefined
   const refused = resolved?.remarks.find((remark) => remark.kind === 'unavailable' && remark.truth === 'yes')

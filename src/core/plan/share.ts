@@ -1,0 +1,42 @@
+import type { Setting, Side } from '../model/types'
+import { ok, refuse, type Result } from '../result'
+import type { Plan } from './plan'
+import { baseRow, isShared, shareRow } from './rows'
+import { rowValue, setRows, type Step } from './step'
+
+/**
+ * Lets stills and motion share a setting's cell: it takes the value of `side`, and the two cells it had go. Refuses
+ * a setting that is not on the share list, and one that is shared already.
+ */
+export function share(
+  plan: Plan,
+  setting: Setting,
+  side: Side,
+  sides: readonly Side[],
+  id: string,
+): Result<Step> {
+  const possible = onList(setting)
+  if (!possible.ok) return possible
+  if (isShared(plan.rows, setting))
+    return refuse('same', `${setting.label} is shared already.`, shareRow(setting))
+  const value = rowValue(plan.rows, baseRow(plan.rows, setting, side))
+  const gone = Object.fromEntries(sides.map((one) => [baseRow(plan.rows, setting, one), null]))
+  return ok(setRows(plan, id, { ...gone, [shareRow(setting)]: true, [`base/${setting.id}@both`]: value }))
+}
+
+/** Parts a shared setting: each side gets a cell with the value they had together. Refuses like `share`. */
+export function part(plan: Plan, setting: Setting, sides: readonly Side[], id: string): Result<Step> {
+  const possible = onList(setting)
+  if (!possible.ok) return possible
+  if (!isShared(plan.rows, setting))
+    return refuse('same', `${setting.label} is apart already.`, shareRow(setting))
+  const both = `base/${setting.id}@both`
+  const value = rowValue(plan.rows, both)
+  const cells = Object.fromEntries(sides.map((side) => [`base/${setting.id}@${side}`, value]))
+  return ok(setRows(plan, id, { ...cells, [shareRow(setting)]: false, [both]: null }))
+}
+
+function onList(setting: Setting): Result<true> {
+  if (setting.shared !== undefined) return ok(true)
+  return refuse('not-shared', `${setting.label} is not on this camera's share list.`, shareRow(setting))
+}
