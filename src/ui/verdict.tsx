@@ -1,6 +1,6 @@
 import { Ban, Check, CircleDashed, CircleHelp, OctagonX, TriangleAlert, type LucideIcon } from 'lucide-react'
 import type { Severity } from '@/core/checks/finding'
-import type { Verdict } from '@/core/resolve/resolve'
+import type { Verdict } from '@/core/resolve/resolved'
 
 const signs = {
   works: { Sign: Check, word: 'works', colour: 'text-samphire' },

@@ -2,7 +2,7 @@ import type { LensModel, BodyModel, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { Step } from '../plan/step'
 import type { NamedContext } from '../resolve/context'
-import type { Resolution } from '../resolve/resolve'
+import type { Resolution } from '../resolve/resolved'
 
 /** How bad: it cannot work; it will trip the owner up; it could be tidier. */
 export type Severity = 'blocks' | 'trips' | 'tidies'

@@ -2,7 +2,7 @@ import { lookup } from '../model/lookup'
 import { addressesWith, functionAt } from '../plan/assign'
 import { keyRow } from '../plan/rows'
 import { rowValue, setRows } from '../plan/step'
-import type { ResolvedAddress, Verdict } from '../resolve/resolve'
+import type { ResolvedAddress, Verdict } from '../resolve/resolved'
 import { contextName, merged, type Check, type CheckInput, type Finding } from './finding'
 
 /** A key whose function the body refuses in some bank or with some lens. */

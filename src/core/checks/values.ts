@@ -6,7 +6,7 @@ import type { Plan } from '../plan/plan'
 import { bankRow, baseRow } from '../plan/rows'
 import { setRows } from '../plan/step'
 import type { Context } from '../resolve/context'
-import type { Remark, ResolvedSetting } from '../resolve/resolve'
+import type { Remark, ResolvedSetting } from '../resolve/resolved'
 import { stepOf } from '../vocabulary/ladders'
 import { contextName, merged, type Check, type CheckInput, type Finding, type Severity } from './finding'
 

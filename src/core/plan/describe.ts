@@ -2,7 +2,8 @@ import { showValue } from '../model/domain'
 import { factoryValue, lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import type { Value } from '../vocabulary/values'
-import { parseRow, type Row, type RowId } from './rows'
+import { parseRow } from './parse-row'
+import type { Row, RowId } from './rows'
 import type { Change, Step } from './step'
 
 /** A step in words: place, old → new, one phrase for each change; long steps are counted after the third. */

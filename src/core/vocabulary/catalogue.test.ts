@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
-import { commonFunctions, commonSettings, functionManners, units } from './catalogue'
+import { commonFunctions, commonSettings } from './catalogue'
+import { functionManners, units } from './common'
 import { functionTable } from './functions'
 import { linesOf, table } from './table'
 import { exposureSettings } from './settings/exposure'

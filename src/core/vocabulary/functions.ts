@@ -1,4 +1,4 @@
-import type { CommonFunction, FunctionManner } from './catalogue'
+import type { CommonFunction, FunctionManner } from './common'
 import { linesOf } from './table'
 
 /**

@@ -1,4 +1,4 @@
-import type { CommonSetting, Touches, Unit } from './catalogue'
+import type { CommonSetting, Touches, Unit } from './common'
 
 const touches: readonly string[] = ['raw', 'still', 'movie', 'preview', 'histogram', 'meter', 'sound', 'hand']
 

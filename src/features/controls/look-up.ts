@@ -5,7 +5,8 @@ import { addressesWith, functionAt } from '@/core/plan/assign'
 import type { Plan } from '@/core/plan/plan'
 import { keyRow, type RowId } from '@/core/plan/rows'
 import { contextsOf } from '@/core/resolve/context'
-import { judgeFunctions, type Verdict } from '@/core/resolve/resolve'
+import { judgeFunctions } from '@/core/resolve/resolve'
+import type { Verdict } from '@/core/resolve/resolved'
 import type { PlateLabel, PlateLine } from '@/ui/plate/label'
 
 /** The labels of one face and side, as the plan has them. */

@@ -1,6 +1,6 @@
 import type { Control, Face, Stroke } from '@/core/model/types'
 import type { Box } from './geometry'
-import { centreOf } from './layout'
+import { centreOf } from './sheet'
 
 /** A face as line art with its controls in their places; coordinates are pixels of the plate. */
 export function Drawing({

@@ -3,7 +3,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { ArrowLeftRight, TriangleAlert } from 'lucide-react'
 import type { Control, Manner } from '@/core/model/types'
-import type { Edge, LabelSize } from './layout'
+import type { Edge, LabelSize } from './sheet'
 import { MannerSign, mannerWord } from './manner'
 
 /** What stands in the margin for one control. */

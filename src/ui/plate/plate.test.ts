@@ -5,7 +5,8 @@ import { acceptedFunctions, lookup, type Address } from '@/core/model/lookup'
 import type { Face } from '@/core/model/types'
 import { cross, overlap, spread } from './geometry'
 import { labelSize, type PlateLabel } from './label'
-import { layoutPlate, type PlateLayout } from './layout'
+import { layoutPlate } from './layout'
+import type { PlateLayout } from './sheet'
 
 const labelsWith = (face: Face, textOf: (address: Address) => string): PlateLabel[] =>
   heron.controls

@@ -4,7 +4,8 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Control, Face } from '@/core/model/types'
 import { Drawing } from './drawing'
 import { LabelButton, labelSize, type PlateLabel } from './label'
-import { centreOf, layoutPlate, type PlateLayout } from './layout'
+import { layoutPlate } from './layout'
+import { centreOf, type PlateLayout } from './sheet'
 
 /**
  * One face of a body: line art in the middle, a label in the margin for each control, leaders between them. On a

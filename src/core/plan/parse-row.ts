@@ -1,0 +1,166 @@
+import { checkValue } from '../model/domain'
+import { acceptedFunctions, lookup } from '../model/lookup'
+import type { BodyModel, Side } from '../model/types'
+import { ok, refuse, type Result } from '../result'
+import type { Value } from '../vocabulary/values'
+import { certainties, type Row, type RowId } from './rows'
+
+/** Takes a row id apart; refuses what this model does not have, naming the part. */
+export function parseRow(model: BodyModel, id: RowId): Result<Row> {
+  const [kind, ...rest] = id.split('/')
+  switch (kind) {
+    case 'title':
+      return rest.length === 0 ? ok({ kind }) : unknownPart(id, id)
+    case 'base':
+      return rest.length === 1 ? parseBase(model, id, rest[0] ?? '') : unknownPart(id, id)
+    case 'share':
+      return parseShare(model, id, rest)
+    case 'key': {
+      const address = lookup(model).addresses.get(rest.join('/'))
+      return address ? ok({ kind, address }) : unknownPart(id, rest.join('/'))
+    }
+    case 'bank':
+      return parseBank(model, id, rest)
+    case 'hold':
+      return parseHold(model, id, rest)
+    case 'lens':
+      return rest.length === 1 && /^[a-z][a-z0-9-]{0,60}$/.test(rest[0] ?? '')
+        ? ok({ kind, lens: rest[0] ?? '' })
+        : unknownPart(id, rest.join('/'))
+    case 'body':
+      return parseBody(model, id, rest)
+    case 'why':
+    case 'sure': {
+      const about = parseRow(model, rest.join('/'))
+      if (!about.ok) return about
+      if (about.value.kind === 'why' || about.value.kind === 'sure') return unknownPart(id, id)
+      return ok({ kind, about: about.value })
+    }
+    default:
+      return unknownPart(id, kind ?? '')
+  }
+}
+
+/** Accepts a value for a row, or says what the row takes. */
+export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: RowId): Result<Value> {
+  switch (row.kind) {
+    case 'title':
+      return text(value, 80, 1, id)
+    case 'base':
+    case 'bank':
+    case 'hold':
+    case 'body':
+      return checkValue(row.setting.domain, value, id)
+    case 'key': {
+      const accepted = acceptedFunctions(model, row.address)
+      if (accepted.some((fn) => fn.id === value)) return ok(value as string)
+      const name = lookup(model).functions.get(String(value))?.name ?? `“${String(value)}”`
+      return refuse(
+        'not-accepted',
+        `${row.address.control.name}, ${row.address.gesture.name}, does not accept ${name}.`,
+        id,
+      )
+    }
+    case 'bankFact':
+      if (row.fact === 'name') return text(value, row.family.nameLength, 1, id)
+      if (row.fact === 'purpose') return text(value, 200, 1, id)
+      if (model.sides.some((side) => side === value)) return ok(value as Side)
+      return refuse('outside', `A bank holds ${model.sides.join(' or ')}.`, id)
+    case 'share':
+      return typeof value === 'boolean'
+        ? ok(value)
+        : refuse('outside', 'A share list row is true or false.', id)
+    case 'holdName':
+      return text(value, row.set.nameLength, 1, id)
+    case 'lens':
+      return value === true ? ok(true) : refuse('outside', 'A lens row is true, or absent.', id)
+    case 'why':
+      return text(value, 500, 1, id)
+    case 'sure':
+      if (certainties.some((certainty) => certainty === value)) return ok(value as string)
+      return refuse('outside', `How sure: ${certainties.join(', ')}.`, id)
+  }
+}
+
+function parseBase(model: BodyModel, id: RowId, cell: string): Result<Row> {
+  const [name = ''] = cell.split('@')
+  const setting = lookup(model).settings.get(name)
+  if (!setting) return unknownPart(id, name)
+  if (setting.place === 'physical') {
+    return refuse('physical', `${setting.label} is set by hand on the body; a plan cannot hold it.`, id)
+  }
+  if (setting.place !== 'side') {
+    if (cell === name) return ok({ kind: 'base', setting, side: null })
+    return refuse('unknown-row', `${setting.label} has one cell for both sides.`, id)
+  }
+  const cells = setting.shared === undefined ? model.sides : [...model.sides, 'both' as const]
+  const found = cells.find((known) => cell === `${name}@${known}`)
+  if (found) return ok({ kind: 'base', setting, side: found })
+  const list = cells.map((known) => `@${known}`).join(' or ')
+  return refuse('unknown-row', `${setting.label} has a cell for each side: write ${list}.`, id)
+}
+
+function parseShare(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
+  const setting = lookup(model).settings.get(parts.join('/'))
+  if (!setting) return unknownPart(id, parts.join('/'))
+  if (setting.shared !== undefined) return ok({ kind: 'share', setting })
+  return refuse('not-shared', `${setting.label} is not on this camera's share list.`, id)
+}
+
+function parseBank(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
+  const [familyId = '', slotId = '', name = ''] = parts
+  const family = model.families.find((candidate) => candidate.id === familyId)
+  if (!family) return unknownPart(id, familyId)
+  const slot = family.slots.find((candidate) => candidate.id === slotId)
+  if (!slot || parts.length !== 3) return unknownPart(id, slotId)
+  if (name === 'side' || name === 'name' || name === 'purpose')
+    return ok({ kind: 'bankFact', family, slot, fact: name })
+  const setting = lookup(model).settings.get(name)
+  if (!setting) return unknownPart(id, name)
+  if (setting.storedBy !== family.id) {
+    return refuse(
+      'not-stored',
+      `${setting.label} is not kept by ${family.name}; it is set outside the banks.`,
+      id,
+    )
+  }
+  return ok({ kind: 'bank', family, slot, setting })
+}
+
+function parseHold(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
+  const [setId = '', name = ''] = parts
+  const set = model.holdSets.find((candidate) => candidate.id === setId)
+  if (!set || parts.length !== 2) return unknownPart(id, setId)
+  if (name === 'name') return ok({ kind: 'holdName', set })
+  const setting = lookup(model).settings.get(name)
+  if (!setting) return unknownPart(id, name)
+  if (setting.place !== 'local' && setting.place !== 'physical') return ok({ kind: 'hold', set, setting })
+  return refuse('not-held', `${setting.label} cannot be changed by a hold set.`, id)
+}
+
+function parseBody(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
+  const [tag = '', name = ''] = parts
+  const setting = lookup(model).settings.get(name)
+  if (!setting || parts.length !== 2) return unknownPart(id, name)
+  if (!/^[a-z0-9][a-z0-9-]{0,40}$/.test(tag)) return unknownPart(id, tag)
+  if (setting.place === 'local') return ok({ kind: 'body', tag, setting })
+  return refuse(
+    'not-local',
+    `${setting.label} travels in the file; only local settings differ body by body.`,
+    id,
+  )
+}
+
+function text(value: unknown, longest: number, shortest: number, id: RowId): Result<Value> {
+  if (typeof value !== 'string') return refuse('outside', 'This row takes a text.', id)
+  if (/[^\P{Cc}\n]|\p{Cs}/u.test(value))
+    return refuse('outside', 'This text holds characters that cannot be kept.', id)
+  if (value.length < shortest) return refuse('outside', 'This text may not be empty.', id)
+  if (value.length > longest)
+    return refuse('outside', `This text has ${value.length} characters; ${longest} fit.`, id)
+  return ok(value)
+}
+
+function unknownPart(id: RowId, part: string): Result<never> {
+  return refuse('unknown-row', `This model has no “${part}”.`, id)
+}

@@ -1,0 +1,67 @@
+import type { Address } from '../model/lookup'
+import type { Setting } from '../model/types'
+import type { Truth } from '../rules/condition'
+import type { Indicator } from '../rules/rule'
+import type { Value } from '../vocabulary/values'
+
+/** One layer that had a say in a value, lowest first: the last link is the value in force. */
+export interface Link {
+  readonly layer: 'factory' | 'base' | 'bank' | 'edit' | 'hold' | 'rule'
+  readonly value: Value
+  /** Row id or rule id that says so; null for factory. */
+  readonly from: string | null
+  readonly because: string | null
+}
+
+/** What a rule says of a value, function or control in this context. */
+export interface Remark {
+  readonly kind: 'unavailable' | 'ineffective' | 'hazard' | 'frozen' | 'replaced' | 'skipped'
+  /** `unknown`: it hangs on a fact nobody knows; test on the body. */
+  readonly truth: Truth
+  readonly rule: string
+  readonly because: string
+}
+
+/** A setting's value in a context, with the whole chain behind it. */
+export interface ResolvedSetting {
+  readonly setting: Setting
+  readonly value: Value
+  /** Every value it may have: more than one where a rule hangs on a fact nobody knows. */
+  readonly possible: readonly Value[]
+  readonly chain: readonly Link[]
+  readonly remarks: readonly Remark[]
+}
+
+/** Whether an assigned function does anything here. */
+export type Verdict = 'works' | 'inert' | 'dead' | 'test' | 'empty'
+
+/** What a control does in a context, and why. */
+export interface ResolvedAddress {
+  readonly address: Address
+  /** Function asked for, or null when nothing is assigned, by plan or by the maker. */
+  readonly functionId: string | null
+  /** What the key really does, where a rule puts another function in its place; else the same. */
+  readonly gets: string | null
+  readonly source: 'factory' | 'plan'
+  readonly verdict: Verdict
+  readonly remarks: readonly Remark[]
+}
+
+/** A sign of the camera that is not to be trusted here. */
+export interface ResolvedIndicator {
+  readonly indicator: Indicator
+  readonly says: 'misleads' | 'absent'
+  readonly truth: Truth
+  readonly rule: string
+  readonly because: string
+}
+
+/** Everything the plan amounts to in one context. */
+export interface Resolution {
+  readonly settings: ReadonlyMap<string, ResolvedSetting>
+  readonly addresses: ReadonlyMap<string, ResolvedAddress>
+  readonly indicators: readonly ResolvedIndicator[]
+}
+
+/** How a function stands in a context. */
+export type Standing = Pick<ResolvedAddress, 'gets' | 'verdict' | 'remarks'>
