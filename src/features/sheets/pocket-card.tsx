@@ -32,7 +32,7 @@ export function PocketCard() {
           Save the plan file
         </a>
         <p className="text-silt">
-          One A5 page across; fold it once for the pocket. “as delivered” stands in grey.
+          One A5 page, landscape; fold it once for the pocket. What is as delivered stands in grey.
         </p>
       </div>
       <article
