@@ -155,6 +155,7 @@ describe('two tabs', () => {
       .poll(() => page.getByRole('alert').filter({ hasText: 'Changed elsewhere' }).innerText())
       .toMatch(/it is now Nothing; you wanted Record/)
     expect(await text('Cheek key')).toBe('empty')
+    expect(await page.getByRole('status').filter({ hasText: 'Displaced' }).count()).toBe(0)
     await page.getByRole('button', { name: 'Put mine back' }).click()
     expect(await text('Cheek key')).toBe('Record')
     await saved(page)

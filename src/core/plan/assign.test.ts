@@ -6,7 +6,7 @@ import { acceptedFunctions, lookup } from '../model/lookup'
 import { must } from '../result'
 import { addressesWith, assign, functionAt, leaveAsDelivered, move } from './assign'
 import { emptyPlan, parsePlan } from './plan'
-import { applyStep } from './step'
+import { applyStep, setRows } from './step'
 
 const plan = emptyPlan(heron)
 const address = (key: string) => {
@@ -37,6 +37,11 @@ describe('putting a function on a key', () => {
     )
     const made = must(assign(heron, emptied, thumb, 'start-focus', 's'))
     expect(made.displaced?.couldGoTo.map((one) => one.control.id)).toEqual(['cheek-key', 'sill-fourth'])
+    const meant = must(
+      applyStep(heron, emptied, setRows(emptied, 'w', { 'why/key/stills/cheek-key/press': 'By the cheek.' })),
+    )
+    const again = must(assign(heron, meant, thumb, 'start-focus', 's'))
+    expect(again.displaced?.couldGoTo.map((one) => one.control.id)).toEqual(['sill-fourth'])
   })
 
   it('is refused with the reason when the key does not accept it', () => {

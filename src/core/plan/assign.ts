@@ -12,7 +12,7 @@ export interface Displaced {
   readonly alsoOn: readonly Address[]
   /** Menu lines of the settings it changes: the slow way that always remains; empty when there is none. */
   readonly menu: readonly string[]
-  /** Keys of this side with nothing on them that would accept it, nearest to hand first. */
+  /** Keys of this side with nothing on them (and not so on purpose) that would accept it, nearest to hand first. */
   readonly couldGoTo: readonly Address[]
 }
 
@@ -119,6 +119,7 @@ function displacedBy(
     (other) =>
       other.side === address.side &&
       (functionAt(after, other) ?? 'nothing') === 'nothing' &&
+      rowValue(after.rows, `why/${keyRow(other)}`) === null &&
       acceptedFunctions(model, other).some((candidate) => candidate.id === fn.id),
   )
   return {

@@ -62,7 +62,13 @@ export function ControlsStation() {
     if (!made.ok) return desk.refuse(made.refusal)
     if (!desk.take(made.value.step)) return
     setPicked(address.slice(side.length + 1))
-    setOutcome({ address, displaced: made.value.displaced, from })
+    const row = made.value.step.changes.find((change) => change.row === `key/${address}`)
+    setOutcome({
+      address,
+      functionId: (row?.to ?? null) as string | null,
+      displaced: made.value.displaced,
+      from,
+    })
   }
   const put = (address: string, functionId: string) =>
     finish(assign(model, plan, address, functionId, crypto.randomUUID()), address, null)
@@ -124,7 +130,11 @@ export function ControlsStation() {
             <KeyPanel
               key={selected}
               addressKey={selected}
-              outcome={outcome?.address === selected ? outcome : null}
+              outcome={
+                outcome?.address === selected && plan.rows[`key/${selected}`] === outcome.functionId
+                  ? outcome
+                  : null
+              }
               onPut={put}
               onPick={select}
               onClose={shortcuts.back}

@@ -3,6 +3,8 @@ import type { Displaced } from '@/core/plan/assign'
 /** What the last assignment did, shown until the next. */
 export interface Outcome {
   readonly address: string
+  /** The function put there; when another takes its place the outcome no longer stands. */
+  readonly functionId: string | null
   readonly displaced: Displaced | null
   /** The key it came from, which is free now. */
   readonly from: string | null
