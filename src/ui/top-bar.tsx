@@ -8,10 +8,10 @@ export function TopBar({ children, actions }: { children?: ReactNode; actions?: 
     <header className="not-printed flex min-h-13 flex-wrap items-center gap-x-4 gap-y-1 border-b px-5 py-1.5">
       <Link href="/" className="flex items-center gap-2 font-head text-[21px] font-semibold text-brine">
         <Mark />
-        <span className="sr-only sm:not-sr-only">Salt Shelf</span>
+        <span className="sr-only min-[420px]:not-sr-only">Salt Shelf</span>
       </Link>
-      <div className="min-w-0 flex-1">{children}</div>
-      <div className="flex flex-wrap items-center gap-2">
+      <div className="order-last min-w-0 flex-1 basis-full sm:order-none sm:basis-0">{children}</div>
+      <div className="ml-auto flex flex-wrap items-center gap-2">
         {actions}
         <ThemeChoice />
       </div>
