@@ -1,10 +1,10 @@
-import { readdir, readFile } from 'node:fs/promises'
-import { join } from 'node:path'
-import { collectDefinitions, type Definitions, type NamedBytes } from '@/core/model/definitions'
+import { readFile } from 'node:fs/promises'
+import type { Definitions } from '@/core/model/definitions'
 import type { BodyModel } from '@/core/model/types'
 import { readPlanFile } from '@/core/files/plan-file'
 import type { Plan } from '@/core/plan/plan'
 import { ok, refuse, type Result } from '@/core/result'
+import { readDefinitions } from '@/disk/definitions'
 
 /** The bytes of a file, or why it cannot be read. */
 export async function bytesOf(path: string): Promise<Result<Uint8Array>> {
@@ -22,7 +22,7 @@ export async function bytesOf(path: string): Promise<Result<Uint8Array>> {
 /** The definitions of a folder, lenses in its subfolder `lenses`. */
 export async function definitionsIn(folder: string): Promise<Result<Definitions>> {
   try {
-    return ok(collectDefinitions(await jsonIn(folder), await jsonIn(join(folder, 'lenses')).catch(() => [])))
+    return ok(await readDefinitions(folder))
   } catch {
     return refuse('no-folder', 'There is no such folder of models.', folder)
   }
@@ -46,11 +46,4 @@ export async function planOnDisk(path: string, folder: string): Promise<Result<P
   const model = definitions.value.models.find((one) => one.id === read.value.plan.model.id)
   if (!model) return refuse('other-model', `There is no model ${read.value.plan.model.id}.`, folder)
   return ok({ plan: read.value.plan, model, definitions: definitions.value })
-}
-
-async function jsonIn(folder: string): Promise<NamedBytes[]> {
-  const names = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort()
-  return Promise.all(
-    names.map(async (name) => ({ name, bytes: new Uint8Array(await readFile(join(folder, name))) })),
-  )
 }

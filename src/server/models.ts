@@ -1,20 +1,15 @@
-import { readdir, readFile } from 'node:fs/promises'
 import { join } from 'node:path'
-import { collectDefinitions, type Definitions, type NamedBytes } from '@/core/model/definitions'
+import type { Definitions } from '@/core/model/definitions'
 import type { BodyModel } from '@/core/model/types'
 import { canonicalJson } from '@/core/files/json'
 import { digestHex } from '@/core/files/digest'
+import { readDefinitions } from '@/disk/definitions'
 import { localOwner, query } from './db'
 
 /** The definitions of `models/`, read once for each run of the server. */
 export function definitions(): Promise<Definitions> {
   loaded ??= readDefinitions(process.env.SALT_SHELF_MODELS ?? join(process.cwd(), 'models'))
   return loaded
-}
-
-/** Reads every model and lens file of a folder; a bad file becomes faults, the others are still used. */
-export async function readDefinitions(folder: string): Promise<Definitions> {
-  return collectDefinitions(await jsonFilesIn(folder), await jsonFilesIn(join(folder, 'lenses')))
 }
 
 /** A model as a plan names it: from disk, or from the store when the definition on disk has moved on. */
@@ -42,10 +37,3 @@ export async function storeDefinitions(): Promise<void> {
 }
 
 let loaded: Promise<Definitions> | undefined
-
-async function jsonFilesIn(folder: string): Promise<NamedBytes[]> {
-  const names = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort()
-  return Promise.all(
-    names.map(async (name) => ({ name, bytes: new Uint8Array(await readFile(join(folder, name))) })),
-  )
-}

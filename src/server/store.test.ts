@@ -15,7 +15,7 @@ import { putBody, loadBody, setCard } from './bodies'
 import { closePool, query } from './db'
 import { demo, demoIsThere, makeDemo, removeDemo } from './demo'
 import { importFile, listFiles, loadFile } from './files'
-import { readDefinitions } from './models'
+import { readDefinitions } from '@/disk/definitions'
 import { appendSteps, createPlan, freezeRevision, loadPlan } from './plans'
 import { carry, listTransfers } from './transfers'
 

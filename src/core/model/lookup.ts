@@ -4,7 +4,7 @@ import type { Value } from '../vocabulary/values'
 import { ready, type Amounts, type Asked } from '../rules/condition'
 import { firmwareNumber } from '../rules/facts'
 import { orderReplacing } from '../rules/order'
-import type { Remarking, Replacing, Rule } from '../rules/rule'
+import { remarks, type Remarking, type Replacing, type Rule } from '../rules/rule'
 
 /** One place a function can be assigned to. */
 export interface Address {
@@ -123,12 +123,9 @@ function remarkingOf(
   amounts: Amounts,
 ): ReadonlyMap<string, readonly ReadyRule<Remarking>[]> {
   const groups = new Map<string, ReadyRule<Remarking>[]>()
-  for (const rule of rules) {
-    const { then } = rule
-    if (then.kind === 'forced' || then.kind === 'limits' || (then.kind === 'becomes' && 'setting' in then))
-      continue
-    const key = remarkKey(then)
-    groups.set(key, [...(groups.get(key) ?? []), readied(rule, then, amounts)])
+  for (const rule of rules.filter(remarks)) {
+    const key = remarkKey(rule.then)
+    groups.set(key, [...(groups.get(key) ?? []), readied(rule, rule.then, amounts)])
   }
   return groups
 }

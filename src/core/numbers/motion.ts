@@ -71,8 +71,13 @@ export function exposureDifference(from: ExposureMarks, to: ExposureMarks): Expo
 /** Stops as photographers write them, to a tenth: "+1.3 stops", "-2 stops", "no change". */
 export function showStops(stops: number): string {
   const tenths = Math.round(stops * 10) / 10
-  if (tenths === 0) return 'no change'
-  return `${tenths > 0 ? '+' : '-'}${Math.abs(tenths)} ${Math.abs(tenths) === 1 ? 'stop' : 'stops'}`
+  return tenths === 0 ? 'no change' : `${tenths > 0 ? '+' : '-'}${countStops(stops)}`
+}
+
+/** How many stops, whichever way: "1.3 stops", "1 stop". */
+export function countStops(stops: number): string {
+  const tenths = Math.abs(Math.round(stops * 10) / 10)
+  return `${tenths} ${tenths === 1 ? 'stop' : 'stops'}`
 }
 
 function trimmed(amount: number): string {

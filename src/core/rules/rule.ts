@@ -71,3 +71,11 @@ export function replaces(rule: Rule): rule is ReplacingRule {
   const { then } = rule
   return then.kind === 'forced' || then.kind === 'limits' || (then.kind === 'becomes' && 'setting' in then)
 }
+
+/** A rule that leaves values as they are. */
+export type RemarkingRule = Rule & { readonly then: Remarking }
+
+/** True for all other consequences. */
+export function remarks(rule: Rule): rule is RemarkingRule {
+  return !replaces(rule)
+}

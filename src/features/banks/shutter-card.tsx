@@ -1,7 +1,7 @@
 'use client'
 
 import { shutterAsked } from '@/core/checks/values'
-import { showStops } from '@/core/numbers/motion'
+import { countStops, showStops } from '@/core/numbers/motion'
 import type { PlannedSlot } from '@/core/plan/plan'
 import { bankRow } from '@/core/plan/rows'
 import { contextIn } from '@/core/resolve/context'
@@ -28,7 +28,7 @@ export function ShutterCard({ planned }: { planned: PlannedSlot }) {
       <p>
         {fits
           ? `This bank has it.`
-          : `This bank has ${asked.now}, ${showStops(Math.abs(asked.offStops)).slice(1)} ${asked.offStops > 0 ? 'longer' : 'shorter'}.`}{' '}
+          : `This bank has ${asked.now}, ${countStops(asked.offStops)} ${asked.offStops > 0 ? 'longer' : 'shorter'}.`}{' '}
         {!fits && (asked.offStops > 0 ? 'Movement will look smeared.' : 'Movement will look choppy.')}
       </p>
       <details className="mt-1 text-small text-silt">
