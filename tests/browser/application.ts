@@ -59,7 +59,15 @@ export async function openPage(browser: BrowserContext, url: string): Promise<Pa
     throw error
   })
   await page.goto(url, { waitUntil: 'networkidle' })
+  await page.waitForFunction(answersToTheHand)
   return page
+}
+
+/** True once the page's own code has taken over every button that the server drew. */
+function answersToTheHand(): boolean {
+  return [...document.querySelectorAll('button')].every((button) =>
+    Object.keys(button).some((name) => name.startsWith('__reactProps')),
+  )
 }
 
 /** Waits until the page says that the server has everything. */

@@ -29,6 +29,16 @@ const middle = async (name: string) => {
   if (!box) throw new Error(`${name} is not on the plate`)
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
 }
+/** Drags from a place onto a key's label; lets go, as a person does, once the label shows that it will take it. */
+const dragTo = async (name: string, from: { x: number; y: number }) => {
+  const to = await middle(name)
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  await page.mouse.move(from.x - 20, from.y - 20, { steps: 4 })
+  await page.mouse.move(to.x, to.y, { steps: 12 })
+  await expect.poll(() => key(page, name).getAttribute('data-over')).toBe('true')
+  await page.mouse.up()
+}
 
 describe('putting a function on a key', () => {
   it('by click: the plate shows it, the panel tells what it displaced, and it is saved', async () => {
@@ -44,12 +54,7 @@ describe('putting a function on a key', () => {
   })
 
   it('by dragging one label onto another: the function moves, and what was there can go to the freed key', async () => {
-    const [from, to] = [await middle('Thumb focus key'), await middle('Crown key')]
-    await page.mouse.move(from.x, from.y)
-    await page.mouse.down()
-    await page.mouse.move(from.x - 20, from.y - 20, { steps: 4 })
-    await page.mouse.move(to.x, to.y, { steps: 12 })
-    await page.mouse.up()
+    await dragTo('Crown key', await middle('Thumb focus key'))
     await expect.poll(() => text('Crown key')).toBe('Keep exposure')
     expect(await text('Thumb focus key')).toBe('empty')
     await page.getByRole('button', { name: 'Put it on Thumb focus key' }).click()
@@ -65,13 +70,8 @@ describe('putting a function on a key', () => {
     await key(page, 'Thumb focus key').click()
     await page.getByRole('combobox').fill('choose iso')
     const option = await page.getByRole('option', { name: /^Choose ISO/ }).boundingBox()
-    const to = await middle('Crown key')
     if (!option) throw new Error('no option')
-    await page.mouse.move(option.x + 40, option.y + 14)
-    await page.mouse.down()
-    await page.mouse.move(option.x, option.y, { steps: 4 })
-    await page.mouse.move(to.x, to.y, { steps: 12 })
-    await page.mouse.up()
+    await dragTo('Crown key', { x: option.x + 40, y: option.y + 14 })
     await expect.poll(() => text('Crown key')).toBe('Choose ISO')
   })
 

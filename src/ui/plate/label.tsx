@@ -131,6 +131,7 @@ function LineButton({
       ref={join}
       type="button"
       data-address={line.address}
+      data-over={drop.isOver || undefined}
       onPointerDown={(event) => void drag.listeners?.onPointerDown?.(event)}
       onClick={() => onSelect(line.address)}
       aria-label={`${name}, ${line.gesture}${many ? ' ' : ': '}${line.text}${line.spoken}`}
