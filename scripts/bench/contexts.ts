@@ -1,7 +1,7 @@
 import { valuesOf } from '@/core/model/domain'
 import type { BodyModel, LensModel, Setting } from '@/core/model/types'
 import { parsePlan, type Plan } from '@/core/plan/plan'
-import { baseRow, bankRow, type Rows } from '@/core/plan/rows'
+import { baseRows, bankRow, type Rows } from '@/core/plan/rows'
 import { contextsOf, type Context } from '@/core/resolve/context'
 import { resolve } from '@/core/resolve/resolve'
 import { must } from '@/core/result'
@@ -51,7 +51,7 @@ function fullPlan(model: BodyModel, lenses: readonly LensModel[]): Plan {
   const decided = (setting: Setting) => valuesOf(setting.domain)?.at(-1) ?? setting.factory
   for (const setting of model.settings) {
     if (setting.place !== 'physical')
-      for (const side of model.sides) rows[baseRow({}, setting, side)] = decided(setting)
+      for (const row of baseRows(model, {}, setting)) rows[row] = decided(setting)
     for (const family of model.families.filter((one) => one.id === setting.storedBy)) {
       for (const slot of family.slots) rows[bankRow(family.id, slot.id, setting.id)] = setting.factory
     }

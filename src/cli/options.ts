@@ -1,6 +1,13 @@
-import type { BodyModel, LensModel, Side } from '@/core/model/types'
-import type { Context, RunState } from '@/core/resolve/context'
-import { anyLens } from '@/core/resolve/context'
+import {
+  orientations,
+  postures,
+  runStates,
+  type BodyModel,
+  type LensModel,
+  type RunState,
+  type Side,
+} from '@/core/model/types'
+import { anyLens, newestFirmware, type Context } from '@/core/resolve/context'
 import { ok, refuse, type Result } from '@/core/result'
 import type { Options } from './command'
 
@@ -30,9 +37,9 @@ export function contextFrom(
   lenses: readonly LensModel[],
 ): Result<Context> {
   const side = oneOf(options, 'side', model.sides, model.sides[0] ?? 'stills')
-  const run = oneOf(options, 'run', ['idle', 'standby', 'recording', 'menu', 'playback'], 'standby')
-  const posture = oneOf(options, 'posture', ['finder', 'screen', 'grip', 'tripod'], undefined)
-  const orientation = oneOf(options, 'orientation', ['level', 'upright-left', 'upright-right'], undefined)
+  const run = oneOf(options, 'run', runStates, 'standby')
+  const posture = oneOf(options, 'posture', postures, undefined)
+  const orientation = oneOf(options, 'orientation', orientations, undefined)
   const lens = oneOf(options, 'lens', [anyLens.id, ...lenses.map((one) => one.id)], anyLens.id)
   const banks = banksFrom(options, model)
   const held = functionsFrom(options, 'held', model)

@@ -70,7 +70,7 @@ describe('a simulated body', () => {
 
   it('refuses a file of a firmware it does not read, of another model, and a damaged one', () => {
     const header = {
-      model: { id: heron.id, version: 1 },
+      model: { id: heron.id, version: heron.version },
       formatNumber: 7,
       firmware: '2.0',
       serial: 'X',
@@ -162,7 +162,7 @@ describe('carrying a plan to a body', () => {
     ['with a full card', { card: { locked: false, freeBytes: 500, files: {} } }, 'card-full'],
     ['with a dying battery', { batteryPercent: 3 }, 'battery'],
     ['of another model', { model: { id: 'varn-duet', version: 1 } }, 'other-model'],
-    ['of another definition', { model: { id: heron.id, version: 2 } }, 'other-definition'],
+    ['of another definition', { model: { id: heron.id, version: heron.version + 1 } }, 'other-definition'],
   ])('to a body %s is refused at the preflight', (_name, change, code) => {
     const { end, refused } = carry({ ...body, ...change })
     expect(refused).toMatchObject(['preflight', { code }])

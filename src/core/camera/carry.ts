@@ -3,7 +3,6 @@ import { showValue } from '../model/domain'
 import type { BodyModel } from '../model/types'
 import { compareRows, type Comparison } from '../files/compare'
 import { readCardFile, writeCardFile } from '../files/card-file'
-import { baseRow } from '../plan/rows'
 import { rowValue } from '../plan/step'
 import type { Plan } from '../plan/plan'
 import { ok, refuse, type Refusal, type Result } from '../result'
@@ -99,7 +98,7 @@ export function runStage(stage: CarryStage, order: CarryOrder, state: CarryState
 export function handWorkFor(model: BodyModel, plan: Plan, tag: string, body: BodyState): HandWork[] {
   return model.settings.flatMap((setting) => {
     if (setting.place !== 'local') return []
-    const row = baseRow(plan.rows, setting, 'stills')
+    const row = `base/${setting.id}`
     const wanted: Value | null = rowValue(plan.rows, `body/${tag}/${setting.id}`) ?? rowValue(plan.rows, row)
     if (wanted === null) return []
     const now = rowValue(body.memory, row) ?? setting.factory

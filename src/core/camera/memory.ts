@@ -1,8 +1,11 @@
 import { lookup } from '../model/lookup'
-import type { BodyModel, HoldSet } from '../model/types'
+import { travels } from '../files/travels'
+import type { BodyModel, Grid, HoldSet } from '../model/types'
 import { functionAt } from '../plan/assign'
+import { emptyCell } from '../plan/parse-row'
 import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
-import { bankRow, baseRow, holdRow, isShared, keyRow, shareRow, type RowId, type Rows } from '../plan/rows'
+import { bankRow, baseRow, baseRows, gridCells, holdRow, isShared, keyRow, ownLines } from '../plan/rows'
+import { plainly, shareRow, type RowId, type Rows } from '../plan/rows'
 import { rowValue } from '../plan/step'
 import type { Value } from '../vocabulary/values'
 
@@ -23,34 +26,35 @@ export function memoryOf(model: BodyModel, plan: Plan): Memory {
   for (const setting of model.settings) {
     if (setting.place === 'physical') continue
     if (setting.shared !== undefined) rows[shareRow(setting)] = isShared(plan.rows, setting)
-    for (const side of model.sides) {
-      const row = baseRow(plan.rows, setting, side)
+    for (const row of baseRows(model, plan.rows, setting))
       rows[row] = rowValue(plan.rows, row) ?? setting.factory
-    }
   }
   for (const address of lookup(model).addresses.values()) {
     const fn = functionAt(plan, address)
     if (fn !== null) rows[keyRow(address)] = fn
   }
   for (const set of model.holdSets) Object.assign(rows, holdMemory(model, plan, set))
+  Object.assign(rows, positionMemory(model, plan), menuMemory(model, plan))
   for (const slot of plannedSlots(model, plan)) Object.assign(rows, slotMemory(model, plan, slot))
   return rows
 }
 
-/** The part of a memory that a configuration file carries: all but local cells. */
+/** The part of a memory that a configuration file carries: all but what is this camera's alone or left behind. */
 export function carriedRows(model: BodyModel, memory: Memory): Rows {
   return withoutLocal(model, memory, false)
 }
 
-/** The part that stays with one camera: local cells. */
+/** The part that stays with one camera. */
 export function localRows(model: BodyModel, memory: Memory): Rows {
   return withoutLocal(model, memory, true)
 }
 
 function withoutLocal(model: BodyModel, memory: Memory, local: boolean): Rows {
   const settings = lookup(model).settings
-  const isLocal = (row: RowId) =>
-    row.startsWith('base/') && settings.get(row.slice(5).split('@')[0] ?? '')?.place === 'local'
+  const isLocal = (row: RowId) => {
+    const setting = row.startsWith('base/') ? settings.get(row.slice(5).split('@')[0] ?? '') : undefined
+    return setting !== undefined && !travels(model, setting)
+  }
   return Object.fromEntries(Object.entries(memory).filter(([row]) => isLocal(row) === local))
 }
 
@@ -66,6 +70,39 @@ function holdMemory(model: BodyModel, plan: Plan, set: HoldSet): Rows {
   return rows
 }
 
+/** What each position keeps for itself: as planned, else what its base cell holds. */
+function positionMemory(model: BodyModel, plan: Plan): Rows {
+  const { settings } = lookup(model)
+  const rows: Record<RowId, Value> = {}
+  for (const position of model.positions) {
+    for (const setting of position.keeps.flatMap((id) => settings.get(id) ?? [])) {
+      const row = `position/${position.id}/${setting.id}`
+      const at = { ...plainly(model, position.side ?? 'stills'), position: position.id }
+      rows[row] =
+        rowValue(plan.rows, row) ?? rowValue(plan.rows, baseRow(plan.rows, setting, at)) ?? setting.factory
+    }
+  }
+  return rows
+}
+
+/** Every cell of the function menus, and the lines of the own menu that are filled. */
+function menuMemory(model: BodyModel, plan: Plan): Rows {
+  const cells = gridCells(model).map(({ grid, cell }) => [
+    `grid/${grid.id}/${cell}`,
+    cellOf(plan, grid, cell),
+  ])
+  const pages = Array.from({ length: model.ownMenu?.pages ?? 0 }, (_, i) => `own/${i + 1}/name`)
+  const own = [...ownLines(model).map(({ row }) => row), ...pages].flatMap((row) => {
+    const value = rowValue(plan.rows, row)
+    return value === null ? [] : [[row, value]]
+  })
+  return Object.fromEntries([...cells, ...own]) as Rows
+}
+
+function cellOf(plan: Plan, grid: Grid, cell: number): Value {
+  return rowValue(plan.rows, `grid/${grid.id}/${cell}`) ?? grid.factory[cell - 1] ?? emptyCell
+}
+
 function slotMemory(model: BodyModel, plan: Plan, slot: PlannedSlot): Rows {
   const rows: Record<RowId, Value> = {
     [bankRow(slot.family, slot.slot, 'side')]: slot.side,
@@ -73,8 +110,20 @@ function slotMemory(model: BodyModel, plan: Plan, slot: PlannedSlot): Rows {
   }
   for (const setting of model.settings) {
     if (setting.storedBy !== slot.family) continue
-    const base = rowValue(plan.rows, baseRow(plan.rows, setting, slot.side)) ?? setting.factory
+    const base =
+      rowValue(plan.rows, baseRow(plan.rows, setting, plainly(model, slot.side))) ?? setting.factory
     rows[bankRow(slot.family, slot.slot, setting.id)] = slot.rows[setting.id] ?? base
+  }
+  const family = model.families.find((one) => one.id === slot.family)
+  for (const address of family?.storesKeys ? lookup(model).addresses.values() : []) {
+    const row = bankRow(slot.family, slot.slot, `key/${address.key}`)
+    const fn = rowValue(plan.rows, row) ?? functionAt(plan, address)
+    if (fn !== null) rows[row] = fn
+  }
+  for (const { grid, cell } of family?.storesGrids ? gridCells(model) : []) {
+    const row = bankRow(slot.family, slot.slot, `grid/${grid.id}/${cell}`)
+    const line = rowValue(plan.rows, row) ?? cellOf(plan, grid, cell)
+    if (line !== emptyCell) rows[row] = line
   }
   return rows
 }

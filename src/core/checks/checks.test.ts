@@ -99,7 +99,7 @@ describe('a function that lost its key', () => {
   it('is found with the menu line that is left', () => {
     const magnifier = found({ 'key/stills/cheek-key/press': 'record' }, 'displaced')
     expect(magnifier).toMatchObject([
-      { title: 'Magnifier lost its key', reason: expect.stringContaining('Focus 2 / line 3') as string },
+      { title: 'Magnifier lost its key', reason: expect.stringContaining('Focus 2 / line 4') as string },
     ])
   })
 
@@ -143,7 +143,7 @@ describe('values', () => {
   it('that a rule replaces show asked and got', () => {
     const rows: Rows = { 'base/focus.mode@stills': 'follow', 'lens/attic-90': true }
     expect(found(rows, 'forced-value')).toMatchObject([
-      { title: 'Focus drive: asked Follow, got By ring', rule: 'lens-without-contacts' },
+      { title: 'Focus drive: asked Continuous AF, got Manual focus', rule: 'lens-without-contacts' },
     ])
   })
 })

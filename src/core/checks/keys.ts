@@ -25,17 +25,11 @@ export const displacedFunctions: Check = {
   title: 'A function that lost its key',
   run: ({ model, plan, side, situated }) =>
     [...lookup(model).addresses.values()].flatMap((address) => {
-      const factory = address.gesture.factory[side]
+      const factory = address.factory
       const row = keyRow(address)
       const planned = rowValue(plan.rows, row)
       const silenced = rowValue(plan.rows, `why/${row}`) !== null
-      if (
-        address.side !== side ||
-        factory === undefined ||
-        planned === null ||
-        planned === factory ||
-        silenced
-      )
+      if (address.side !== side || factory === null || planned === null || planned === factory || silenced)
         return []
       const fn = lookup(model).functions.get(factory)
       if (!fn || fn.manner === 'none' || addressesWith(model, plan, side, factory).length > 0) return []

@@ -3,9 +3,9 @@ import { domainOf } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { shutterForRate, showStops } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
-import { bankRow, baseRow } from '../plan/rows'
+import { bankRow, baseRow, plainly } from '../plan/rows'
 import { setRows } from '../plan/step'
-import type { Context } from '../resolve/context'
+import { whereaboutsIn, type Context } from '../resolve/context'
 import type { Remark, ResolvedSetting } from '../resolve/resolved'
 import { stepOf } from '../vocabulary/ladders'
 import { contextName, merged, type Check, type CheckInput, type Finding, type Severity } from './finding'
@@ -28,7 +28,7 @@ export const hazardousValues: Check = {
 export const forcedValues: Check = {
   id: 'forced-value',
   title: 'A value the body replaces',
-  run: ({ plan, side, situated }) =>
+  run: ({ model, plan, side, situated }) =>
     merged(
       situated.flatMap((one) =>
         [...one.resolution.settings.values()].flatMap((resolved): Finding[] => {
@@ -42,7 +42,7 @@ export const forcedValues: Check = {
               severity: 'tidies',
               title: `${label}: asked ${showValue(domain, asked.value)}, got ${showValue(domain, last.value)}`,
               reason: last.because ?? '',
-              row: asked.from ?? baseRow(plan.rows, resolved.setting, side),
+              row: asked.from ?? baseRow(plan.rows, resolved.setting, plainly(model, side)),
               side,
               contexts: [contextName(one)],
               of: situated.length,
@@ -114,12 +114,12 @@ function shutterRow(model: BodyModel, plan: Plan, context: Context): string {
   if (!setting) throw new Error('asked only when the model has a shutter setting')
   const slot = setting.storedBy === null ? null : (context.banks[setting.storedBy] ?? null)
   return slot === null || setting.storedBy === null
-    ? baseRow(plan.rows, setting, context.side)
+    ? baseRow(plan.rows, setting, whereaboutsIn(model, context))
     : bankRow(setting.storedBy, slot, setting.id)
 }
 
 function valuesWithRemark(
-  { plan, side, situated }: CheckInput,
+  { model, plan, side, situated }: CheckInput,
   kind: Remark['kind'],
   severity: Severity,
   verb: string,
@@ -130,7 +130,7 @@ function valuesWithRemark(
         .filter((remark) => remark.kind === kind && remark.truth === 'yes')
         .map((remark): Finding => {
           const row = resolved.chain.findLast((link) => link.layer === 'bank' || link.layer === 'base')?.from
-          const place = row ?? baseRow(plan.rows, resolved.setting, side)
+          const place = row ?? baseRow(plan.rows, resolved.setting, plainly(model, side))
           return {
             check: kind === 'hazard' ? 'hazard' : 'unavailable-value',
             severity,

@@ -25,7 +25,7 @@ export interface CardFile {
 }
 
 /** Newest layout version; docs/formats/card-file.md gives every byte. */
-export const cardLayoutVersion = 1
+export const cardLayoutVersion = 2
 
 const magic = new TextEncoder().encode('SALTCARD')
 const digestLength = 32

@@ -1,11 +1,12 @@
-import { lookup } from '../model/lookup'
-import { checkValue } from '../model/domain'
-import { acceptedFunctions } from '../model/lookup'
+import { acceptedFunctions, lookup, type Address } from '../model/lookup'
 import type { BankFamily, BodyModel, Setting, Side } from '../model/types'
-import { bankRow, baseRow, holdRow, isShared, keyRow, shareRow, type RowId, type Rows } from '../plan/rows'
+import { bankRow, baseRows, gridCells, holdRow, isShared, keyRow, mayTick, shareRow } from '../plan/rows'
+import { typedCell, type RowId, type Rows } from '../plan/rows'
 import type { Value } from '../vocabulary/values'
 import { ByteFault, ByteWriter, type ByteReader } from './bytes'
-import { readValue, writeValue } from './card-values'
+import { travels } from './travels'
+import { readMenus, readPositions, writeMenus, writePositions } from './card-menus'
+import { checkedValue, nothingThere, readLine, writeLine, writeValue } from './card-values'
 
 /** One section of a card file before it is framed. */
 export interface Section {
@@ -14,9 +15,10 @@ export interface Section {
 }
 
 /**
- * The BASE, KEYS, BANK and HOLD sections of rows: every base cell that is not local or physical in model order; the
- * function number of each address in model order (0xFFFF where there is none); each registered slot with its side,
- * name and stored values in model order; each hold set with its name and ticked rows.
+ * The sections of rows after the header. BASE: every base cell that travels, in model order; KEYS: the
+ * function number of each address in model order (0xFFFF where there is none); BANK: each registered slot with its
+ * side, name, stored values, and keys and menus where it keeps them; HOLD: each hold set with its name and ticked
+ * rows; POSN: what each position keeps for itself; GRID: function menus and own menu.
  */
 export function writeSections(model: BodyModel, rows: Rows): Section[] {
   return [
@@ -24,24 +26,31 @@ export function writeSections(model: BodyModel, rows: Rows): Section[] {
     { tag: 'KEYS', payload: written((writer) => writeKeys(writer, model, rows)) },
     { tag: 'BANK', payload: written((writer) => writeBanks(writer, model, rows)) },
     { tag: 'HOLD', payload: written((writer) => writeHoldSets(writer, model, rows)) },
+    { tag: 'POSN', payload: written((writer) => writePositions(writer, model, rows)) },
+    { tag: 'GRID', payload: written((writer) => writeMenus(writer, model, rows)) },
   ]
 }
 
-/** Reads the four sections back into rows; throws `ByteFault` where they do not fit the model. */
+/** Reads the sections back into rows; throws `ByteFault` where they do not fit the model. */
 export function readSections(model: BodyModel, sections: ReadonlyMap<string, ByteReader>): Rows {
   const rows: Record<RowId, Value> = {}
-  const parts = { BASE: readBase, KEYS: readKeys, BANK: readBanks, HOLD: readHoldSets }
+  const parts = {
+    BASE: readBase,
+    KEYS: readKeys,
+    BANK: readBanks,
+    HOLD: readHoldSets,
+    POSN: readPositions,
+    GRID: readMenus,
+  }
   for (const [tag, read] of Object.entries(parts)) {
     const reader = sections.get(tag)
     if (!reader) throw new ByteFault(`no ${tag} section`, 16)
     read(reader, model, rows)
     if (reader.rest > 0) throw reader.fault(`more bytes than ${tag} should have`)
   }
-  if (sections.size !== 5) throw new ByteFault('a section this layout does not know', 16)
+  if (sections.size !== 7) throw new ByteFault('a section this layout does not know', 16)
   return rows
 }
-
-const noFunction = 0xffff
 
 function written(write: (writer: ByteWriter) => void): Uint8Array {
   const writer = new ByteWriter()
@@ -50,12 +59,12 @@ function written(write: (writer: ByteWriter) => void): Uint8Array {
 }
 
 function baseSettings(model: BodyModel): Setting[] {
-  return model.settings.filter((setting) => setting.place !== 'local' && setting.place !== 'physical')
+  return model.settings.filter((setting) => travels(model, setting))
 }
 
 /** The cells of a setting: one, or one for each side where the sides do not share it. */
 function cellsOf(model: BodyModel, rows: Rows, setting: Setting): RowId[] {
-  return [...new Set(model.sides.map((side) => baseRow(rows, setting, side)))]
+  return baseRows(model, rows, setting)
 }
 
 function writeBase(writer: ByteWriter, model: BodyModel, rows: Rows): void {
@@ -63,8 +72,15 @@ function writeBase(writer: ByteWriter, model: BodyModel, rows: Rows): void {
   writer.u16(settings.length)
   for (const setting of settings) {
     if (setting.shared !== undefined) writer.u8(isShared(rows, setting) ? 1 : 0)
-    for (const row of cellsOf(model, rows, setting))
+    const cells = cellsOf(model, rows, setting)
+    const lenses = setting.place === 'lens' ? cells.slice(1) : []
+    for (const row of cells.slice(0, cells.length - lenses.length))
       writeValue(writer, setting.domain, rows[row] ?? setting.factory)
+    if (setting.place === 'lens') writer.u16(lenses.length)
+    for (const row of lenses) {
+      writer.text(row.slice(`base/${setting.id}@`.length))
+      writeValue(writer, setting.domain, rows[row] ?? setting.factory)
+    }
   }
 }
 
@@ -79,29 +95,48 @@ function readBase(reader: ByteReader, model: BodyModel, rows: Record<RowId, Valu
       rows[shareRow(setting)] = flag === 1
     }
     for (const row of cellsOf(model, rows, setting)) rows[row] = checkedValue(reader, setting)
+    if (setting.place === 'lens') readLensCells(reader, setting, rows)
+  }
+}
+
+function readLensCells(reader: ByteReader, setting: Setting, rows: Record<RowId, Value>): void {
+  let last = ''
+  for (let left = reader.u16(); left > 0; left--) {
+    const lens = reader.text()
+    if (!/^[a-z][a-z0-9-]{0,60}$/.test(lens) || lens <= last || lens === typedCell)
+      throw reader.fault(`“${lens.slice(0, 60)}” where the id of a lens should be`)
+    rows[`base/${setting.id}@${lens}`] = checkedValue(reader, setting)
+    last = lens
   }
 }
 
 function writeKeys(writer: ByteWriter, model: BodyModel, rows: Rows): void {
   const { addresses, functionIndex } = lookup(model)
   writer.u16(addresses.size)
-  for (const address of addresses.values()) {
-    writer.u16(functionIndex.get(String(rows[keyRow(address)])) ?? noFunction)
-  }
+  for (const address of addresses.values())
+    writer.u16(functionIndex.get(String(rows[keyRow(address)])) ?? nothingThere)
 }
 
 function readKeys(reader: ByteReader, model: BodyModel, rows: Record<RowId, Value>): void {
   const { addresses } = lookup(model)
   if (reader.u16() !== addresses.size) throw reader.fault(`a count of keys that is not ${addresses.size}`)
-  for (const address of addresses.values()) {
-    const index = reader.u16()
-    if (index === noFunction) continue
-    const fn = model.functions[index]
-    if (!fn || !acceptedFunctions(model, address).includes(fn)) {
-      throw reader.fault(`function number ${index}, which ${address.control.name} does not accept`)
-    }
-    rows[keyRow(address)] = fn.id
+  for (const address of addresses.values()) readKey(reader, model, address, keyRow(address), rows)
+}
+
+function readKey(
+  reader: ByteReader,
+  model: BodyModel,
+  address: Address,
+  row: RowId,
+  rows: Record<RowId, Value>,
+): void {
+  const index = reader.u16()
+  if (index === nothingThere) return
+  const fn = model.functions[index]
+  if (!fn || !acceptedFunctions(model, address).includes(fn)) {
+    throw reader.fault(`function number ${index}, which ${address.control.name} does not accept`)
   }
+  rows[row] = fn.id
 }
 
 function slotsOf(model: BodyModel): { family: BankFamily; slot: string; stored: Setting[] }[] {
@@ -122,6 +157,12 @@ function writeBanks(writer: ByteWriter, model: BodyModel, rows: Rows): void {
     for (const setting of stored) {
       writeValue(writer, setting.domain, rows[bankRow(family.id, slot, setting.id)] ?? setting.factory)
     }
+    for (const address of keptKeys(model, family)) {
+      const fn = rows[bankRow(family.id, slot, `key/${address.key}`)]
+      writer.u16(lookup(model).functionIndex.get(String(fn)) ?? nothingThere)
+    }
+    for (const { grid, cell } of family.storesGrids ? gridCells(model) : [])
+      writeLine(writer, grid.permitted, rows[bankRow(family.id, slot, `grid/${grid.id}/${cell}`)])
   }
 }
 
@@ -136,7 +177,16 @@ function readBanks(reader: ByteReader, model: BodyModel, rows: Record<RowId, Val
     rows[bankRow(family.id, slot, 'side')] = side
     rows[bankRow(family.id, slot, 'name')] = readName(reader, family.nameLength)
     for (const setting of stored) rows[bankRow(family.id, slot, setting.id)] = checkedValue(reader, setting)
+    for (const address of keptKeys(model, family))
+      readKey(reader, model, address, bankRow(family.id, slot, `key/${address.key}`), rows)
+    for (const { grid, cell } of family.storesGrids ? gridCells(model) : [])
+      readLine(reader, grid.permitted, bankRow(family.id, slot, `grid/${grid.id}/${cell}`), rows)
   }
+}
+
+/** The addresses whose function a slot of the family keeps, in model order. */
+function keptKeys(model: BodyModel, family: BankFamily): readonly Address[] {
+  return family.storesKeys ? [...lookup(model).addresses.values()] : []
 }
 
 function writeHoldSets(writer: ByteWriter, model: BodyModel, rows: Rows): void {
@@ -165,7 +215,7 @@ function readHoldSets(reader: ByteReader, model: BodyModel, rows: Record<RowId, 
     for (let left = reader.u16(); left > 0; left--) {
       const i = reader.u16()
       const setting = model.settings[i]
-      if (!setting || i <= last || setting.place === 'local' || setting.place === 'physical') {
+      if (!setting || i <= last || !mayTick(set, setting)) {
         throw reader.fault(`setting number ${i} where a hold set cannot have it`)
       }
       rows[holdRow(set.id, setting.id)] = checkedValue(reader, setting)
@@ -178,11 +228,4 @@ function readName(reader: ByteReader, longest: number): string {
   const name = reader.text()
   if (name.length < 1 || name.length > longest) throw reader.fault(`a name of ${name.length} characters`)
   return name
-}
-
-function checkedValue(reader: ByteReader, setting: Setting): Value {
-  const value = readValue(reader, setting.domain)
-  const checked = checkValue(setting.domain, value, setting.id)
-  if (!checked.ok) throw reader.fault(`${setting.label}: ${checked.refusal.message}`)
-  return checked.value
 }

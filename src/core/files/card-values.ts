@@ -1,11 +1,13 @@
-import { ladderSteps } from '../model/domain'
-import type { Domain } from '../model/types'
+import { checkValue, fieldValue, ladderSteps } from '../model/domain'
+import type { Domain, Setting } from '../model/types'
+import type { RowId } from '../plan/rows'
 import type { Value } from '../vocabulary/values'
 import type { ByteReader, ByteWriter } from './bytes'
 
 /**
  * Writes one value by its domain: choice and ladder as the position in the domain (u16), toggle as 0 or 1 (u8),
- * number as f64, subset as one bit a member (u32, first member lowest), text as UTF-8 behind a u16 count.
+ * number as f64, subset as one bit a member (u32, first member lowest), text, region and point as UTF-8 behind a u16 count, record
+ * field by field.
  */
 export function writeValue(writer: ByteWriter, domain: Domain, value: Value): void {
   switch (domain.kind) {
@@ -24,7 +26,15 @@ export function writeValue(writer: ByteWriter, domain: Domain, value: Value): vo
       )
     }
     case 'text':
+    case 'region':
+    case 'point':
       return writer.text(String(value))
+    case 'record': {
+      const fields = value as readonly string[]
+      return domain.fields.forEach((field, i) =>
+        writeValue(writer, field.domain, fieldValue(field.domain, fields[i] ?? '')),
+      )
+    }
   }
 }
 
@@ -51,8 +61,42 @@ export function readValue(reader: ByteReader, domain: Domain): Value {
       return domain.values.filter((_, i) => Math.floor(bits / 2 ** i) % 2 === 1).map((choice) => choice.id)
     }
     case 'text':
+    case 'region':
+    case 'point':
       return reader.text()
+    case 'record':
+      return domain.fields.map((field) => String(readValue(reader, field.domain)))
   }
+}
+
+/** The next value of a setting; a fault where it lies outside its domain. */
+export function checkedValue(reader: ByteReader, setting: Setting): Value {
+  const value = readValue(reader, setting.domain)
+  const checked = checkValue(setting.domain, value, setting.id)
+  if (!checked.ok) throw reader.fault(`${setting.label}: ${checked.refusal.message}`)
+  return checked.value
+}
+
+/** Stands in a file where there is no function, or no line. */
+export const nothingThere = 0xffff
+
+/** Writes what stands in a cell or line, as its position among what may stand there. */
+export function writeLine(writer: ByteWriter, permitted: readonly string[], value: Value | undefined): void {
+  const index = permitted.indexOf(String(value))
+  writer.u16(index < 0 ? nothingThere : index)
+}
+
+/** Reads what `writeLine` wrote into a row; a cell without anything is left out, or (with `empty`) says so. */
+export function readLine(
+  reader: ByteReader,
+  permitted: readonly string[],
+  row: RowId,
+  rows: Record<RowId, Value>,
+  empty?: string,
+): void {
+  const index = reader.u16()
+  if (index !== nothingThere) rows[row] = member(reader, permitted, index)
+  else if (empty !== undefined) rows[row] = empty
 }
 
 function member<T>(reader: ByteReader, list: readonly T[], index: number): T {

@@ -1,7 +1,7 @@
 import { ok, refuse, type Result } from '../result'
 import { ladderBetween, stepOf, type LadderStep } from '../vocabulary/ladders'
 import type { Value } from '../vocabulary/values'
-import type { Domain } from './types'
+import type { Domain, LadderDomain, RecordField } from './types'
 
 /** Every value of a domain in its own order, or null where there are too many to list (numbers, texts, subsets). */
 export function valuesOf(domain: Domain): readonly Value[] | null {
@@ -12,7 +12,7 @@ export function valuesOf(domain: Domain): readonly Value[] | null {
 }
 
 /** The steps of a ladder domain, from its first to its last mark. */
-export function ladderSteps(domain: Extract<Domain, { kind: 'ladder' }>): readonly LadderStep[] {
+export function ladderSteps(domain: LadderDomain): readonly LadderStep[] {
   const key = `${domain.ladder} ${domain.from} ${domain.to}`
   let steps = sliced.get(key)
   if (steps === undefined) {
@@ -55,6 +55,11 @@ export function checkValue(domain: Domain, value: unknown, where: string): Resul
     }
     case 'subset':
       return checkSubset(domain, value, where)
+    case 'region':
+    case 'point':
+      return checkCells(domain, value, where)
+    case 'record':
+      return checkRecord(domain, value, where)
     case 'text': {
       const fits =
         typeof value === 'string' &&
@@ -92,6 +97,12 @@ export function showValue(domain: Domain, value: Value | undefined | null): stri
     const names = domain.values.filter((choice) => value.includes(choice.id)).map((choice) => choice.name)
     return names.length === 0 ? 'none' : names.join(', ')
   }
+  if (domain.kind === 'record' && Array.isArray(value)) {
+    const fields = domain.fields.map(
+      (field, i) => `${field.name} ${showValue(field.domain, fieldValue(field.domain, String(value[i])))}`,
+    )
+    return fields.join(', ')
+  }
   return value === '' ? 'empty' : String(value)
 }
 
@@ -111,6 +122,56 @@ function checkSubset(
     `${shown(value)} should list at least ${domain.atLeast} of ${listed(order)}, in that order.`,
     where,
   )
+}
+
+/** `column,row` for a point; `left,top,right,bottom` for a region, left and top not past right and bottom. */
+function checkCells(
+  domain: Extract<Domain, { kind: 'region' | 'point' }>,
+  value: unknown,
+  where: string,
+): Result<Value> {
+  const cells =
+    typeof value === 'string' && /^\d{1,3}(,\d{1,3})+$/.test(value) ? value.split(',').map(Number) : []
+  const inside = cells.every((cell, i) => cell >= 1 && cell <= (i % 2 === 0 ? domain.columns : domain.rows))
+  const [left = 1, top = 1, right = left, bottom = top] = cells
+  const whole = cells.length === (domain.kind === 'point' ? 2 : 4)
+  if (whole && inside && left <= right && top <= bottom) return ok(value as string)
+  const form = domain.kind === 'point' ? 'column,row' : 'left,top,right,bottom'
+  return refuse(
+    'outside',
+    `${shown(value)} should be ${form} on a grid of ${domain.columns} by ${domain.rows}, counted from 1.`,
+    where,
+  )
+}
+
+function checkRecord(
+  domain: Extract<Domain, { kind: 'record' }>,
+  value: unknown,
+  where: string,
+): Result<Value> {
+  if (!Array.isArray(value) || value.length !== domain.fields.length) {
+    const names = listed(domain.fields.map((field) => field.name))
+    return refuse('outside', `${shown(value)} should list a text for each of ${names}.`, where)
+  }
+  for (const [i, field] of domain.fields.entries()) {
+    const text: unknown = value[i]
+    const checked = checkValue(
+      field.domain,
+      typeof text === 'string' ? fieldValue(field.domain, text) : text,
+      `${where}, ${field.name}`,
+    )
+    if (!checked.ok) return checked
+    if (String(checked.value) !== text)
+      return refuse('outside', `${shown(text)} should be written ${String(checked.value)}.`, where)
+  }
+  return ok(value as readonly string[])
+}
+
+/** A record's fields are kept as texts; this is the value such a text stands for. */
+export function fieldValue(domain: RecordField['domain'], text: string): Value {
+  if (domain.kind === 'number') return text.trim() === '' ? NaN : Number(text)
+  if (domain.kind === 'toggle') return text === 'true' ? true : text === 'false' ? false : text
+  return text
 }
 
 function isStep(value: number, from: number, to: number, step: number): boolean {

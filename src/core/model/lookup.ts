@@ -1,5 +1,15 @@
 import { amountOf } from './domain'
-import type { BodyModel, Control, Domain, Gesture, ModelFunction, Setting, Side } from './types'
+import type {
+  Act,
+  AssignSide,
+  BodyModel,
+  Control,
+  Domain,
+  Doubt,
+  Gesture,
+  ModelFunction,
+  Setting,
+} from './types'
 import type { Value } from '../vocabulary/values'
 import { ready, type Amounts, type Asked } from '../rules/condition'
 import { firmwareNumber } from '../rules/facts'
@@ -8,11 +18,17 @@ import { remarks, type Remarking, type Replacing, type Rule } from '../rules/rul
 
 /** One place a function can be assigned to. */
 export interface Address {
-  /** `side/control/gesture`, as in row ids. */
+  /** `side/control/gesture`, with `@value` behind it on a control with `assignedBy`; as in row ids. */
   readonly key: string
-  readonly side: Side
+  readonly side: AssignSide
   readonly control: Control
   readonly gesture: Gesture
+  /** The gesture in words, with the value that gives this assignment. */
+  readonly name: string
+  /** It is this one that answers while the setting has this value; null where it always is. */
+  readonly when: { readonly setting: string; readonly value: string } | null
+  /** Function as delivered. */
+  readonly factory: string | null
   /** Position among all addresses of the model, side by side in file order: card files use it. */
   readonly index: number
 }
@@ -23,8 +39,15 @@ export interface Lookup {
   readonly functions: ReadonlyMap<string, ModelFunction>
   readonly controls: ReadonlyMap<string, Control>
   readonly addresses: ReadonlyMap<string, Address>
-  /** "Focus 2 / line 4" by setting id. */
+  readonly acts: ReadonlyMap<string, Act>
+  /** "Focus 2 / line 4" by setting or act id. */
   readonly menuAddress: ReadonlyMap<string, string>
+  /** Presses to get to a menu line, the one that opens the menu included. */
+  readonly menuMoves: ReadonlyMap<string, number>
+  /** What is not known for certain, by what it is about. */
+  readonly doubts: ReadonlyMap<string, Doubt>
+  /** The setting that means the exposure mode, and where a setting's cells are counted from. */
+  readonly exposureMode: Setting | undefined
   readonly settingIndex: ReadonlyMap<string, number>
   readonly functionIndex: ReadonlyMap<string, number>
   /** Rules that change values, in the order in which they run. */
@@ -45,6 +68,7 @@ export interface ReadyRule<Then> {
 export function remarkKey(then: Remarking): string {
   if ('setting' in then) return `setting/${then.setting}`
   if ('function' in then) return `function/${then.function}`
+  if ('act' in then) return `act/${then.act}`
   return 'control' in then ? `control/${then.control}` : 'indicator'
 }
 
@@ -67,6 +91,18 @@ export function acceptedFunctions(model: BodyModel, address: Address): readonly 
   })
 }
 
+/** The addresses of one control on one side, in the order of its gestures. */
+export function addressesOfControl(model: BodyModel, side: AssignSide, control: string): Address[] {
+  return [...lookup(model).addresses.values()].filter(
+    (address) => address.side === side && address.control.id === control,
+  )
+}
+
+/** Found without looking, with the eye at the finder. */
+export function atFinder(control: Control): boolean {
+  return control.reach.finder?.findable ?? false
+}
+
 /** The domain of a setting id; throws for an id that a validated caller could not have. */
 export function domainOf(model: BodyModel, settingId: string): Domain {
   const setting = lookup(model).settings.get(settingId)
@@ -85,20 +121,23 @@ function build(model: BodyModel): Lookup {
   const ordered = orderReplacing(model.rules)
   const settings = byId(model.settings)
   const amounts = amountsIn(settings)
+  const places = menuPlaces(model)
+  const doubts = new Map(model.doubts.map((doubt) => [doubt.about, doubt]))
+  const readied = readier(amounts, doubts)
   return {
     settings,
     functions: byId(model.functions),
     controls: byId(model.controls),
-    addresses: addressesOf(model),
-    menuAddress: new Map(
-      model.menu.flatMap((page) =>
-        page.lines.map((line, i) => [line, `${page.name} / line ${i + 1}`] as const),
-      ),
-    ),
+    addresses: addressesOf(model, settings),
+    acts: byId(model.acts),
+    menuAddress: new Map(places.map((place) => [place.id, place.address])),
+    menuMoves: new Map(places.map((place) => [place.id, place.moves])),
+    doubts,
+    exposureMode: model.settings.find((setting) => setting.means === 'exposure.mode'),
     settingIndex: new Map(model.settings.map((setting, i) => [setting.id, i])),
     functionIndex: new Map(model.functions.map((fn, i) => [fn.id, i])),
-    replacing: ordered.ok ? ordered.value.map((rule) => readied(rule, rule.then, amounts)) : [],
-    remarking: remarkingOf(model.rules, amounts),
+    replacing: ordered.ok ? ordered.value.map((rule) => readied(rule, rule.then)) : [],
+    remarking: remarkingOf(model.rules, readied),
   }
 }
 
@@ -114,34 +153,79 @@ export function amountsIn(settings: ReadonlyMap<string, Setting>): Amounts {
   }
 }
 
-function readied<Then>(rule: Rule, then: Then, amounts: Amounts): ReadyRule<Then> {
-  return { id: rule.id, then, because: rule.because, holds: ready(rule.when, amounts) }
+/** Makes rules ready; one that is in doubt never holds for certain. */
+function readier(amounts: Amounts, doubts: ReadonlyMap<string, Doubt>) {
+  return <Then>(rule: Rule, then: Then): ReadyRule<Then> => {
+    const asked = ready(rule.when, amounts)
+    const doubt = doubts.get(`rules/${rule.id}`)
+    if (!doubt) return { id: rule.id, then, because: rule.because, holds: asked }
+    const said = doubt.status === 'claimed' ? `${doubt.by ?? 'Somebody'} says so` : 'Nobody is sure'
+    const holds: Asked = (facts) => (asked(facts) === 'no' ? 'no' : 'unknown')
+    return { id: rule.id, then, because: `${rule.because} ${said}; ${doubt.test}`, holds }
+  }
 }
 
 function remarkingOf(
   rules: readonly Rule[],
-  amounts: Amounts,
+  readied: ReturnType<typeof readier>,
 ): ReadonlyMap<string, readonly ReadyRule<Remarking>[]> {
   const groups = new Map<string, ReadyRule<Remarking>[]>()
   for (const rule of rules.filter(remarks)) {
     const key = remarkKey(rule.then)
-    groups.set(key, [...(groups.get(key) ?? []), readied(rule, rule.then, amounts)])
+    groups.set(key, [...(groups.get(key) ?? []), readied(rule, rule.then)])
   }
   return groups
+}
+
+/** Every line of the menu: where it stands, and the presses to it (open, over to the page, down to the line, in). */
+export function menuPlaces(model: BodyModel): { id: string; address: string; moves: number }[] {
+  return model.menu.flatMap((page, p) =>
+    page.lines.flatMap((line, i) => {
+      const [address, moves] = [`${page.name} / line ${i + 1}`, 1 + p + i + 1]
+      if (typeof line === 'string') return [{ id: line, address, moves }]
+      return line.behind.map((id, k) => ({
+        id,
+        address: `${address} / ${line.name} / line ${k + 1}`,
+        moves: moves + k + 1,
+      }))
+    }),
+  )
 }
 
 function byId<T extends { readonly id: string }>(items: readonly T[]): ReadonlyMap<string, T> {
   return new Map(items.map((item) => [item.id, item]))
 }
 
-function addressesOf(model: BodyModel): ReadonlyMap<string, Address> {
-  const all = model.sides.flatMap((side) =>
-    model.controls.flatMap((control) => control.gestures.map((gesture) => ({ side, control, gesture }))),
+function addressesOf(model: BodyModel, settings: ReadonlyMap<string, Setting>): ReadonlyMap<string, Address> {
+  const sides: readonly AssignSide[] = [...model.sides, 'playback']
+  const all = sides.flatMap((side) =>
+    model.controls.flatMap((control) =>
+      control.gestures
+        .filter((gesture) => side !== 'playback' || gesture.factory.playback !== undefined)
+        .flatMap((gesture) => addressesAt(side, control, gesture, settings)),
+    ),
   )
-  return new Map(
-    all.map((one, index) => {
-      const key = `${one.side}/${one.control.id}/${one.gesture.id}`
-      return [key, { ...one, key, index }]
-    }),
-  )
+  return new Map(all.map((one, index) => [one.key, { ...one, index }]))
+}
+
+function addressesAt(
+  side: AssignSide,
+  control: Control,
+  gesture: Gesture,
+  settings: ReadonlyMap<string, Setting>,
+): Omit<Address, 'index'>[] {
+  const [key, factory] = [`${side}/${control.id}/${gesture.id}`, gesture.factory[side]]
+  const single = typeof factory === 'string' ? factory : null
+  const by = control.assignedBy === undefined ? undefined : settings.get(control.assignedBy)
+  if (by?.domain.kind !== 'choice')
+    return [{ key, side, control, gesture, name: gesture.name, when: null, factory: single }]
+  return by.domain.values.map((value) => ({
+    key: `${key}@${value.id}`,
+    side,
+    control,
+    gesture,
+    name: `${gesture.name}, ${value.name}`,
+    when: { setting: by.id, value: value.id },
+    factory: single ?? (typeof factory === 'object' ? (factory[value.id] ?? null) : null),
+  }))
 }

@@ -26,7 +26,16 @@ describe('the shipped Tarrow Heron', () => {
 
   it('has every kind of rule, one hanging on the bank and one on the lens', () => {
     expect(new Set(heron.rules.map((rule) => rule.then.kind))).toEqual(
-      new Set(['unavailable', 'forced', 'ineffective', 'hazard']),
+      new Set([
+        'unavailable',
+        'forced',
+        'ineffective',
+        'hazard',
+        'limits',
+        'becomes',
+        'freezes',
+        'indicator',
+      ]),
     )
     const conditions = heron.rules.map((rule) => JSON.stringify(rule.when))
     expect(conditions.some((text) => text.includes('bank/dial'))).toBe(true)
@@ -119,8 +128,13 @@ describe('a lens file', () => {
       formatVersion: 1,
       id: 'a',
       name: 'A',
+      fits: 'Tarrow',
       focalMm: [50, 50],
       widest: 'f/2',
+      keys: [],
+      ring: null,
+      focusSwitch: false,
+      stabiliser: false,
     }
     expect(parseLens(bytesOf(lens), 'a.json')).toMatchObject({
       ok: false,

@@ -1,7 +1,7 @@
 import { ValidationError, type Schema } from 'yup'
 import { readJson } from '../files/json'
 import { ok, refuse, type Refusal, type Result } from '../result'
-import { faultsOf } from './faults'
+import { faultsOf } from './faults/faults'
 import { bodyModelSchema, lensModelSchema } from './schema'
 import type { BodyModel, LensModel } from './types'
 

@@ -1,279 +1,447 @@
-import * as yup from 'yup'
-import { ladders, type LadderName } from '../vocabulary/ladders'
-import type { Value } from '../vocabulary/values'
+import type { Schema } from 'yup'
+import { ladders } from '../vocabulary/ladders'
 import { factPattern } from '../rules/facts'
 import { indicators } from '../rules/rule'
+import { actKinds, manners, places, postures, runStates } from './types'
+import { choose, flag, has, list, named, number, object, oneNumber } from './shapes'
+import { oneOf, optional, orNull, published, record, says, text, type Shape } from './shapes'
 
-/** Yup schemas of the model and lens files. Unknown keys are refused; paths in errors name the place. */
+/** The shape of model and lens files, said once: Yup reads by it, and the published JSON Schemas are made of it. */
 
-const id = () =>
-  yup
-    .string()
-    .strict()
-    .required()
-    .matches(/^[a-z][a-z0-9-]*$/, shape('lower-case words joined by -'))
-const settingId = () =>
-  yup
-    .string()
-    .strict()
-    .required()
-    .matches(/^[a-z][A-Za-z0-9]*(\.[a-z][A-Za-z0-9]*)+$/, shape('a dotted id like focus.mode'))
-const words = (longest = 80) => yup.string().strict().required().min(1).max(longest)
-const unit = () => yup.number().strict().required().min(0).max(1)
-const side = () => yup.string().strict().required().oneOf(['stills', 'motion'])
-const list = <T extends yup.ISchema<unknown>>(item: T) => yup.array(item).strict().required()
-const closed = <S extends yup.ObjectShape>(fields: S) =>
-  yup.object(fields).strict().required().noUnknown(unknownKey)
+const idPattern = /^[a-z][a-z0-9-]*$/
+const settingPattern = /^[a-z][A-Za-z0-9]*(\.[a-z][A-Za-z0-9]*)+$/
+const id = text({ pattern: idPattern, expected: 'lower-case words joined by -' })
+const settingId = text({ pattern: settingPattern, expected: 'a dotted id like focus.mode' })
+const lineId = text({
+  pattern: /^[a-z][A-Za-z0-9]*([.-][A-Za-z0-9]+)*$/,
+  expected: 'the id of a setting or an act',
+})
+const version = text({ longest: 7, pattern: /^\d{1,3}\.\d{1,3}$/, expected: 'a version like 1.2' })
+const words = (longest = 80) => text({ longest })
+const share = number({ from: 0, to: 1 })
+const pair = (item: Shape) => list(item, { atLeast: 2, atMost: 2 })
+const zone = list(share, { atLeast: 4, atMost: 4 })
+const range = pair(number({ from: 0 }))
+const side = oneOf(['stills', 'motion'])
+const assignSide = oneOf(['stills', 'motion', 'playback'])
+const firmwareRange = { since: optional(version), until: optional(version) }
 
-const value = () =>
-  yup
-    .mixed<Value>((input): input is Value => isValue(input))
-    .strict()
-    .required()
-    .typeError(shape('a text, a number, true, false or a list of texts'))
+const plainValue = choose('a text, a number, true or false', [
+  { when: (input) => typeof input === 'string', shape: text({ longest: 300, empty: true }) },
+  { when: (input) => typeof input === 'number', shape: number() },
+  { when: (input) => typeof input === 'boolean', shape: flag() },
+])
+const value = choose('a text, a number, true, false or a list of texts', [
+  { when: Array.isArray, shape: list(text({ longest: 300 })) },
+  { when: (input) => !Array.isArray(input), shape: plainValue },
+])
+const settingValues = record(settingPattern, 'setting ids', value)
 
-const condition: yup.Lazy<unknown> = yup.lazy((input: unknown) => {
-  const keys = input !== null && typeof input === 'object' ? Object.keys(input) : []
-  if (keys.includes('all')) return closed({ all: list(condition) })
-  if (keys.includes('any')) return closed({ any: list(condition) })
-  if (keys.includes('not')) return closed({ not: condition })
-  const fact = words().matches(
-    factPattern,
-    shape('a fact such as side, run, bank/<family> or setting/<id>; docs/models.md lists them'),
-  )
-  if (keys.includes('is')) return closed({ fact, is: value() })
-  if (keys.includes('in')) return closed({ fact, in: list(value()) })
-  if (keys.includes('above')) return closed({ fact, above: value() })
-  if (keys.includes('below')) return closed({ fact, below: value() })
-  return refusing('a condition: all, any, not, or a fact with is, in, above or below')
+const condition = named('condition', (self) => {
+  const fact = text({
+    pattern: factPattern,
+    expected: 'a fact such as side, run, bank/<family> or setting/<id>; docs/models.md lists them',
+  })
+  return choose('a condition: all, any, not, or a fact with is, in, above or below', [
+    { when: has('all'), shape: object({ all: list(self) }) },
+    { when: has('any'), shape: object({ any: list(self) }) },
+    { when: has('not'), shape: object({ not: self }) },
+    { when: has('is'), shape: object({ fact, is: value }) },
+    { when: has('in'), shape: object({ fact, in: list(value) }) },
+    { when: has('above'), shape: object({ fact, above: value }) },
+    { when: has('below'), shape: object({ fact, below: value }) },
+  ])
 })
 
-const consequence = yup.lazy((input: unknown) => {
-  const record = (input ?? {}) as Record<string, unknown>
-  const kind = (...kinds: string[]) => yup.string().strict().required().oneOf(kinds)
-  if ('indicator' in record) {
-    const says = yup.string().strict().required().oneOf(['misleads', 'absent'])
-    return closed({
+const kind = (...kinds: string[]) => oneOf(kinds)
+const consequence = choose('a consequence; docs/models.md lists them', [
+  {
+    when: has('indicator'),
+    shape: object({
       kind: kind('indicator'),
-      indicator: yup
-        .string()
-        .strict()
-        .required()
-        .oneOf([...indicators]),
-      says,
-    })
-  }
-  if ('control' in record) return closed({ kind: kind('unavailable', 'ineffective'), control: id() })
-  if ('function' in record) {
-    if (record.kind === 'becomes') return closed({ kind: kind('becomes'), function: id(), to: id() })
-    if (record.kind === 'freezes')
-      return closed({ kind: kind('freezes'), function: id(), settings: list(settingId()).min(1) })
-    return closed({ kind: kind('unavailable', 'ineffective', 'hazard'), function: id() })
-  }
-  if (record.kind === 'forced') return closed({ kind: kind('forced'), setting: settingId(), to: value() })
-  if (record.kind === 'becomes') {
-    return closed({ kind: kind('becomes'), setting: settingId(), from: list(value()).min(1), to: value() })
-  }
-  if (record.kind === 'limits') {
-    const fallsTo = yup.mixed<Value>((one): one is Value => isValue(one)).strict()
-    return closed({ kind: kind('limits'), setting: settingId(), only: list(value()).min(1), fallsTo })
-  }
-  if (record.kind === 'ineffective') return closed({ kind: kind('ineffective'), setting: settingId() })
-  return closed({ kind: kind('unavailable', 'hazard'), setting: settingId(), values: list(value()) })
-})
+      indicator: oneOf(indicators),
+      says: oneOf(['misleads', 'absent']),
+    }),
+  },
+  { when: has('control'), shape: object({ kind: kind('unavailable', 'ineffective'), control: id }) },
+  { when: has('act'), shape: object({ kind: kind('unavailable', 'hazard'), act: id }) },
+  {
+    when: (input) => has('function')(input) && says('kind', 'becomes')(input),
+    shape: object({ kind: kind('becomes'), function: id, to: id }),
+  },
+  {
+    when: (input) => has('function')(input) && says('kind', 'freezes')(input),
+    shape: object({ kind: kind('freezes'), function: id, settings: list(settingId, { atLeast: 1 }) }),
+  },
+  {
+    when: has('function'),
+    shape: object({ kind: kind('unavailable', 'ineffective', 'hazard'), function: id }),
+  },
+  {
+    when: says('kind', 'forced'),
+    shape: object({ kind: kind('forced'), setting: settingId, to: value }),
+  },
+  {
+    when: says('kind', 'becomes'),
+    shape: object({
+      kind: kind('becomes'),
+      setting: settingId,
+      from: list(value, { atLeast: 1 }),
+      to: value,
+    }),
+  },
+  {
+    when: says('kind', 'limits'),
+    shape: object({
+      kind: kind('limits'),
+      setting: settingId,
+      only: list(value, { atLeast: 1 }),
+      fallsTo: optional(value),
+    }),
+  },
+  { when: says('kind', 'ineffective'), shape: object({ kind: kind('ineffective'), setting: settingId }) },
+  {
+    when: says('kind', 'unavailable', 'hazard'),
+    shape: object({ kind: kind('unavailable', 'hazard'), setting: settingId, values: list(value) }),
+  },
+])
 
-const choice = () => closed({ id: id(), name: words() })
-
-const domain = yup.lazy((input: unknown) => {
-  const kind = (input as { kind?: unknown } | null)?.kind
-  const named = (name: string) => yup.string().strict().required().oneOf([name])
-  if (kind === 'choice') return closed({ kind: named('choice'), values: list(choice()).min(2) })
-  if (kind === 'ladder') {
-    const names = Object.keys(ladders) as LadderName[]
-    return closed({
-      kind: named('ladder'),
-      ladder: yup.string().required().oneOf(names),
+const choice = object({ id, name: words(), ...firmwareRange })
+const choices = list(choice, { atLeast: 2 })
+const simpleDomains = [
+  { when: says('kind', 'choice'), shape: object({ kind: kind('choice'), values: choices }) },
+  {
+    when: says('kind', 'ladder'),
+    shape: object({
+      kind: kind('ladder'),
+      ladder: oneOf(Object.keys(ladders)),
       from: words(),
       to: words(),
-    })
-  }
-  if (kind === 'number') {
-    const number = () => yup.number().strict().required()
-    return closed({
-      kind: named('number'),
+    }),
+  },
+  {
+    when: says('kind', 'number'),
+    shape: object({
+      kind: kind('number'),
       from: number(),
       to: number(),
-      step: number().positive(),
-      unit: yup.string().strict().defined(),
-    })
-  }
-  if (kind === 'toggle') return closed({ kind: named('toggle') })
-  if (kind === 'subset') {
-    return closed({
-      kind: named('subset'),
-      values: list(choice()).min(1).max(32),
-      atLeast: yup.number().strict().required().integer().min(0),
-    })
-  }
-  if (kind === 'text') {
-    return closed({
-      kind: named('text'),
-      longest: yup.number().strict().required().integer().min(1).max(200),
-      alphabet: words(200),
-    })
-  }
-  return refusing('a domain whose kind is choice, ladder, number, toggle, subset or text')
-})
+      step: number({ above: 0 }),
+      unit: text({ longest: 12, empty: true }),
+    }),
+  },
+  { when: says('kind', 'toggle'), shape: object({ kind: kind('toggle') }) },
+]
+const simpleDomain = choose('a domain whose kind is choice, ladder, number or toggle', simpleDomains)
+const cells = number({ from: 1, to: 200, whole: true })
+const domain = choose(
+  'a domain whose kind is choice, ladder, number, toggle, subset, text, region, point or record',
+  [
+    ...simpleDomains,
+    {
+      when: says('kind', 'subset'),
+      shape: object({
+        kind: kind('subset'),
+        values: list(choice, { atLeast: 1, atMost: 32 }),
+        atLeast: number({ from: 0, whole: true }),
+      }),
+    },
+    {
+      when: says('kind', 'text'),
+      shape: object({
+        kind: kind('text'),
+        longest: number({ from: 1, to: 200, whole: true }),
+        alphabet: words(200),
+      }),
+    },
+    {
+      when: says('kind', 'region', 'point'),
+      shape: object({ kind: kind('region', 'point'), columns: cells, rows: cells }),
+    },
+    {
+      when: says('kind', 'record'),
+      shape: object({
+        kind: kind('record'),
+        fields: list(object({ id, name: words(), domain: simpleDomain }), { atLeast: 1, atMost: 20 }),
+      }),
+    },
+  ],
+)
 
 const header = (format: string) => ({
-  format: yup.string().strict().required().oneOf([format]),
-  formatVersion: yup
-    .number()
-    .strict()
-    .required()
-    .oneOf([1], 'this file is of a later format version than this Salt Shelf reads (1)'),
-  id: id(),
+  format: oneOf([format]),
+  formatVersion: oneNumber([1], 'this file is of a later format version than this Salt Shelf reads (1)'),
+  id,
 })
 
-export const bodyModelSchema = closed({
+const need = object({ when: condition, because: words(400) })
+
+const reach = object({
+  digit: oneOf(['thumb', 'index', 'middle', 'left', 'palm']),
+  grade: number({ from: 0, to: 3, whole: true }),
+  findable: flag(),
+})
+
+const factoryFunction = choose('a function id, or one for each value', [
+  { when: (input) => typeof input === 'string', shape: id },
+  { when: (input) => typeof input === 'object', shape: record(/^\S{1,40}$/, 'values', id) },
+])
+
+const control = object({
+  id,
+  name: words(),
+  legend: optional(words(20)),
+  listNumber: optional(number({ from: 1, to: 99, whole: true })),
+  kind: oneOf(['key', 'dial', 'wheel', 'ring', 'lever', 'stick', 'strip', 'touch', 'release']),
+  face: id,
+  at: pair(share),
+  size: pair(share),
+  shape: oneOf(['round', 'bar', 'ribbed', 'ring']),
+  where: words(200),
+  reach: object(Object.fromEntries(postures.map((posture) => [posture, optional(reach)]))),
+  bump: oneOf(['low', 'high']),
+  guard: optional(oneOf(['half-press', 'long-press', 'lock'])),
+  presence: optional(oneOf(['lens-key', 'lens-ring', 'adapter', 'grip'])),
+  awayFromEye: optional(oneOf(['left', 'right', 'up', 'down'])),
+  assignedBy: optional(settingId),
+  gestures: list(
+    object({
+      id,
+      name: words(),
+      accepts: id,
+      factory: object({
+        stills: optional(factoryFunction),
+        motion: optional(factoryFunction),
+        playback: optional(factoryFunction),
+      }),
+      ...firmwareRange,
+    }),
+    { atLeast: 1 },
+  ),
+})
+
+const setting = object({
+  id: settingId,
+  label: words(),
+  means: orNull(settingId),
+  domain,
+  factory: value,
+  place: oneOf(places),
+  storedBy: orNull(id),
+  storedWhen: optional(oneOf(['widened'])),
+  shared: optional(flag()),
+  rising: optional(oneOf(['brighter', 'darker'])),
+  ...firmwareRange,
+})
+
+const modelFunction = object({
+  id,
+  name: words(),
+  means: orNull(text({ pattern: /^[a-z][A-Za-z.]*$/, expected: 'an id of the common vocabulary' })),
+  manner: oneOf(manners),
+  sides: list(assignSide, { atLeast: 1 }),
+  changes: list(settingId),
+  notWhile: list(oneOf(runStates)),
+  parameters: optional(record(/^[a-z][A-Za-z]*$/, 'words', value)),
+  overrides: optional(settingValues),
+  whileHeld: optional(record(/^[a-z][a-z0-9-]*\/[a-z][a-z0-9-]*$/, 'control/gesture', id)),
+  holdSet: optional(id),
+  ...firmwareRange,
+})
+
+const nameLength = number({ from: 1, to: 40, whole: true })
+
+const family = object({
+  id,
+  name: words(),
+  selectedBy: oneOf(['dial', 'menu', 'key']),
+  keeping: oneOf(['snapshot', 'live']),
+  keepingBy: optional(settingId),
+  widenedBy: optional(settingId),
+  storesKeys: flag(),
+  storesGrids: flag(),
+  nameLength,
+  slots: list(object({ id, name: words(), side: optional(side), ...firmwareRange }), { atLeast: 1 }),
+})
+
+const position = object({
+  id,
+  name: words(),
+  side: orNull(side),
+  kind: oneOf(['plain', 'slot', 'remembered', 'special']),
+  family: optional(id),
+  slot: optional(id),
+  sets: settingValues,
+  keeps: list(settingId),
+})
+
+const act = object({
+  id,
+  name: words(),
+  does: oneOf(actKinds),
+  by: optional(words(120)),
+  needs: list(need),
+  sets: settingValues,
+  leadsTo: optional(oneOf(runStates)),
+  warning: optional(words(300)),
+})
+
+const menuLine = choose('a setting id, an act id, or a line with a name and what is behind it', [
+  { when: (input) => typeof input === 'string', shape: lineId },
+  {
+    when: (input) => typeof input === 'object',
+    shape: object({ name: words(), behind: list(lineId, { atLeast: 1 }) }),
+  },
+])
+
+const grid = object({
+  id,
+  name: words(),
+  side,
+  rows: number({ from: 1, to: 12, whole: true }),
+  columns: number({ from: 1, to: 12, whole: true }),
+  openedBy: id,
+  inFinder: flag(),
+  permitted: list(settingId, { atLeast: 1 }),
+  factory: list(settingId),
+})
+
+const focus = object({
+  columns: cells,
+  rows: cells,
+  areas: list(
+    object({
+      value: id,
+      size: pair(share),
+      columns: cells,
+      rows: cells,
+      skip: number({ from: 1, to: 20, whole: true }),
+    }),
+  ),
+  wrapBy: optional(settingId),
+  detectionZone: zone,
+  trackingZone: zone,
+  confirms: record(idPattern, 'values of the focus mode', oneOf(['once-found', 'all-the-time', 'never'])),
+  heldWins: oneOf(['first', 'last', 'listed']),
+  strongest: optional(list(id, { atLeast: 1 })),
+})
+
+const cards = object({
+  slots: list(object({ id, name: words(), kind: words(), ceilingMBps: number({ above: 0 }) }), {
+    atLeast: 1,
+  }),
+  bufferFrames: object({ raw: range, processed: range }),
+  rawMegabytes: record(idPattern, 'values of the raw compression', range),
+  movieFormats: list(
+    object({
+      size: id,
+      rates: list(words(8), { atLeast: 1 }),
+      codec: words(),
+      rateMbps: number({ above: 0 }),
+      regionHz: optional(oneNumber([50, 60], 'should be 50 or 60')),
+    }),
+  ),
+  bursts: list(
+    object({ shutter: id, files: oneOf(['raw', 'processed']), framesPerSecond: number({ above: 0 }) }),
+  ),
+  files: object({
+    perFolder: number({ from: 1, whole: true }),
+    folder: words(120),
+    nameRule: words(120),
+  }),
+})
+
+const bodyModel = object({
   ...header('salt-shelf/body-model'),
-  version: yup.number().strict().required().integer().min(1).max(65535),
+  version: number({ from: 1, to: 65535, whole: true }),
   maker: words(),
   name: words(),
   kind: words(),
-  firmware: list(closed({ version: words(12), readsFilesFrom: list(words(12)) })).min(1),
-  cardFile: closed({ formatNumber: yup.number().strict().required().integer().min(1).max(65535) }),
-  lookAlikes: list(closed({ model: id(), tellApart: words(400) })),
-  sides: list(side()).min(1).max(2),
+  firmware: list(object({ version, readsFilesFrom: list(version), brings: words(400) }), { atLeast: 1 }),
+  cardFile: object({
+    formatNumber: number({ from: 1, to: 65535, whole: true }),
+    folder: words(),
+    leavesBehind: list(settingId),
+  }),
+  lookAlikes: list(object({ model: id, tellApart: words(400) })),
+  sides: list(side, { atLeast: 1, atMost: 2 }),
   faces: list(
-    closed({
-      id: id(),
+    object({
+      id,
       name: words(),
-      aspect: yup.number().strict().required().min(0.2).max(5),
+      aspect: number({ from: 0.2, to: 5 }),
       strokes: list(
-        closed({
-          path: words(2000).matches(/^[MLHVCSQTAZmlhvcsqtaz0-9 ,.-]+$/, shape('SVG path data')),
-          weight: yup.string().strict().required().oneOf(['outline', 'detail', 'glass', 'faint']),
+        object({
+          path: text({
+            longest: 2000,
+            pattern: /^[MLHVCSQTAZmlhvcsqtaz0-9 ,.-]+$/,
+            expected: 'SVG path data',
+          }),
+          weight: oneOf(['outline', 'detail', 'glass', 'faint']),
         }),
       ),
     }),
-  ).min(1),
-  controls: list(
-    closed({
-      id: id(),
-      name: words(),
-      kind: yup.string().strict().required().oneOf(['key', 'dial', 'wheel', 'stick', 'release']),
-      face: id(),
-      at: yup.tuple([unit(), unit()]).strict().required(),
-      size: yup.tuple([unit(), unit()]).strict().required(),
-      shape: yup.string().strict().required().oneOf(['round', 'bar', 'ribbed', 'ring']),
-      where: words(200),
-      atFinder: yup.boolean().strict().required(),
-      bump: yup.string().strict().required().oneOf(['low', 'high']),
-      gestures: list(
-        closed({
-          id: id(),
-          name: words(),
-          accepts: id(),
-          factory: yup
-            .object({ stills: id().optional(), motion: id().optional() })
-            .strict()
-            .required()
-            .noUnknown(unknownKey),
-        }),
-      ).min(1),
-    }),
-  ).min(1),
-  settings: list(
-    closed({
-      id: settingId(),
-      label: words(),
-      means: settingId().nullable().defined(),
-      domain,
-      factory: value(),
-      place: yup.string().strict().required().oneOf(['body', 'side', 'local', 'physical']),
-      storedBy: id().nullable().defined(),
-      shared: yup.boolean().strict().optional(),
-    }),
-  ).min(1),
-  functions: list(
-    closed({
-      id: id(),
-      name: words(),
-      means: yup.string().strict().nullable().defined(),
-      manner: yup
-        .string()
-        .strict()
-        .required()
-        .oneOf(['press', 'hold', 'toggle', 'cycle', 'choose', 'turn', 'move', 'none']),
-      sides: list(side()).min(1),
-      changes: list(settingId()),
-      whileRecording: yup.string().strict().required().oneOf(['yes', 'no', 'unknown']),
-      holdSet: id().optional(),
-    }),
-  ).min(1),
-  functionLists: yup.lazy((input: unknown) =>
-    yup
-      .object(Object.fromEntries(Object.keys(input ?? {}).map((key) => [key, list(id()).min(1)])))
-      .strict()
-      .required(),
+    { atLeast: 1 },
   ),
-  families: list(
-    closed({
-      id: id(),
-      name: words(),
-      keeping: yup.string().strict().required().oneOf(['snapshot', 'live']),
-      nameLength: yup.number().strict().required().integer().min(1).max(40),
-      slots: list(choice()).min(1),
+  controls: list(control, { atLeast: 1 }),
+  settings: list(setting, { atLeast: 1 }),
+  functions: list(modelFunction, { atLeast: 1 }),
+  functionLists: record(idPattern, 'list names', list(id, { atLeast: 1 })),
+  families: list(family),
+  holdSets: list(object({ id, name: words(), nameLength, allows: optional(list(settingId)) })),
+  positions: list(position, { atLeast: 1 }),
+  filming: orNull(
+    object({
+      fromStills: oneOf(['refused', 'plain', 'named']),
+      namedBy: optional(settingId),
+      family: optional(id),
+      swapTo: oneOf(['plain', 'last-used']),
     }),
   ),
-  holdSets: list(
-    closed({
-      id: id(),
-      name: words(),
-      nameLength: yup.number().strict().required().integer().min(1).max(40),
+  menu: list(object({ id, name: words(), lines: list(menuLine, { atLeast: 1 }) }), { atLeast: 1 }),
+  acts: list(act),
+  grids: list(grid),
+  ownMenu: orNull(
+    object({
+      pages: number({ from: 1, to: 12, whole: true }),
+      lines: number({ from: 1, to: 20, whole: true }),
+      nameLength,
+      opensFirst: optional(settingId),
+      permitted: list(lineId, { atLeast: 1 }),
     }),
   ),
-  menu: list(closed({ id: id(), name: words(), lines: list(settingId()).min(1) })).min(1),
-  rules: list(
-    closed({
-      id: id(),
-      when: condition,
-      then: consequence,
-      because: words(400),
-      over: list(id()),
+  focus,
+  cards,
+  rules: list(object({ id, when: condition, then: consequence, because: words(400), over: list(id) })),
+  doubts: list(
+    object({
+      about: words(120),
+      status: oneOf(['claimed', 'unknown', 'contradictory']),
+      by: optional(words(120)),
+      candidates: list(value),
+      test: words(400),
     }),
   ),
 })
 
-export const lensModelSchema = closed({
+const lensModel = object({
   ...header('salt-shelf/lens-model'),
   name: words(),
-  contacts: yup.boolean().strict().required(),
-  focalMm: yup
-    .tuple([yup.number().strict().required().min(1), yup.number().strict().required().min(1)])
-    .strict()
-    .required(),
+  fits: words(),
+  contacts: flag(),
+  focalMm: pair(number({ from: 1 })),
   widest: words(),
+  keys: list(object({ id, name: words() })),
+  ring: orNull(object({ readable: flag() })),
+  focusSwitch: flag(),
+  stabiliser: flag(),
+  adapter: optional(words()),
 })
 
-function shape(expected: string): string {
-  return `should be ${expected}`
-}
+export const bodyModelSchema = bodyModel.yup as Schema
+export const lensModelSchema = lensModel.yup as Schema
 
-function unknownKey({ unknown }: { unknown: string }): string {
-  return `has a key this format does not know: ${unknown}`
-}
-
-function refusing(expected: string) {
-  return yup
-    .mixed()
-    .strict()
-    .test('shape', shape(expected), () => false)
-}
-
-function isValue(input: unknown): input is Value {
-  if (typeof input === 'string' || typeof input === 'boolean') return true
-  if (typeof input === 'number') return Number.isFinite(input)
-  return Array.isArray(input) && input.every((member) => typeof member === 'string')
-}
+/** The published JSON Schemas, by file name in docs/formats. */
+export const publishedSchemas = {
+  'body-model.schema.json': published(bodyModel, 'Salt Shelf body model, format 1'),
+  'lens-model.schema.json': published(lensModel, 'Salt Shelf lens model, format 1'),
+} as const

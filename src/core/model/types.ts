@@ -1,6 +1,17 @@
 import type { LadderName } from '../vocabulary/ladders'
 import type { Value } from '../vocabulary/values'
+import type { AssignSide, Choice, FirmwareRange, Posture, RunState, Side } from './basics'
 import type { Rule } from '../rules/rule'
+import type { Act, Grid, MenuPage, OwnMenu } from './menu-types'
+import type { BankFamily, Filming, HoldSet, ModePosition } from './place-types'
+import type { Cards, FocusGeometry } from './gear-types'
+
+export { orientations, postures, runStates } from './basics'
+export type { AssignSide, Choice, FirmwareRange, Need, Orientation, Posture, RunState, Side } from './basics'
+export { actKinds } from './menu-types'
+export type { Act, ActKind, Grid, MenuLine, MenuPage, OwnMenu } from './menu-types'
+export type { BankFamily, Filming, HoldSet, ModePosition, Slot } from './place-types'
+export type { Cards, FocusGeometry, LensModel } from './gear-types'
 
 /** A camera as data: everything Salt Shelf knows about one model. See docs/models.md for the file. */
 export interface BodyModel {
@@ -12,8 +23,9 @@ export interface BodyModel {
   readonly maker: string
   readonly name: string
   readonly kind: string
+  /** Oldest first. */
   readonly firmware: readonly Firmware[]
-  readonly cardFile: { readonly formatNumber: number }
+  readonly cardFile: CardFileKind
   /** Other models that owners take for this one, and how to tell them apart. */
   readonly lookAlikes: readonly { readonly model: string; readonly tellApart: string }[]
   readonly sides: readonly Side[]
@@ -25,17 +37,50 @@ export interface BodyModel {
   readonly functionLists: Readonly<Record<string, readonly string[]>>
   readonly families: readonly BankFamily[]
   readonly holdSets: readonly HoldSet[]
+  readonly positions: readonly ModePosition[]
+  /** Null on a body that does not film. */
+  readonly filming: Filming | null
   readonly menu: readonly MenuPage[]
+  readonly acts: readonly Act[]
+  readonly grids: readonly Grid[]
+  readonly ownMenu: OwnMenu | null
+  readonly focus: FocusGeometry
+  readonly cards: Cards
   readonly rules: readonly Rule[]
+  /** Facts of this definition that are not known for certain; every other one is. */
+  readonly doubts: readonly Doubt[]
 }
 
-/** Stills or motion. */
-export type Side = 'stills' | 'motion'
-
-/** A firmware version and the versions whose card files it can load. */
+/** A firmware version, the versions whose card files it can load, and what it brought. */
 export interface Firmware {
   readonly version: string
   readonly readsFilesFrom: readonly string[]
+  readonly brings: string
+}
+
+/** The configuration file a body writes. */
+export interface CardFileKind {
+  readonly formatNumber: number
+  /** Folder on the card where the body looks for it. */
+  readonly folder: string
+  /** Settings it leaves behind, besides all that are local or physical. */
+  readonly leavesBehind: readonly string[]
+}
+
+/**
+ * A fact that is not known for certain. `about` names it: `rules/<id>`, `functions/<id>/<run state>`,
+ * `settings/<id>/storedBy`, `settings/<id>/factory`, `families/<id>/keeping`, `filming/swapTo`, `focus/heldWins`.
+ * What follows from it is answered with every candidate and "test on body".
+ */
+export interface Doubt {
+  readonly about: string
+  readonly status: 'claimed' | 'unknown' | 'contradictory'
+  /** Who says so; for a claim. */
+  readonly by?: string
+  /** The answers it may have; for a contradiction at least two. */
+  readonly candidates: readonly Value[]
+  /** How to find out on the body. */
+  readonly test: string
 }
 
 /** One face of the body as line art in a unit square: x to the right, y down, both 0..1, scaled by `aspect`. */
@@ -57,7 +102,10 @@ export interface Stroke {
 export interface Control {
   readonly id: string
   readonly name: string
-  readonly kind: 'key' | 'dial' | 'wheel' | 'stick' | 'release'
+  /** What is engraved beside it, and its number in the camera's own lists, where they differ from the name. */
+  readonly legend?: string
+  readonly listNumber?: number
+  readonly kind: ControlKind
   readonly face: string
   /** Centre on its face, unit square. */
   readonly at: readonly [number, number]
@@ -66,27 +114,59 @@ export interface Control {
   readonly shape: 'round' | 'bar' | 'ribbed' | 'ring'
   /** Where it is, in the owner's words. */
   readonly where: string
-  /** Found with the eye at the finder. */
-  readonly atFinder: boolean
+  /** How it is reached, by posture; a posture that is absent does not reach it. */
+  readonly reach: Readonly<Partial<Record<Posture, Reach>>>
   readonly bump: 'low' | 'high'
+  /** What must be done at the same time, or first, before it answers. */
+  readonly guard?: 'half-press' | 'long-press' | 'lock'
+  /** It is there only with this on the camera. */
+  readonly presence?: Presence
+  /** The turn or tilt that goes away from the eye. */
+  readonly awayFromEye?: 'left' | 'right' | 'up' | 'down'
+  /** A choice setting (a lever, the exposure mode) whose every value gives this control another assignment. */
+  readonly assignedBy?: string
   readonly gestures: readonly Gesture[]
 }
 
-/** One way to work a control, which takes one function on each side. */
-export interface Gesture {
+/** What a control is. */
+export type ControlKind =
+  'key' | 'dial' | 'wheel' | 'ring' | 'lever' | 'stick' | 'strip' | 'touch' | 'release'
+
+/** What has to be on the camera. */
+export type Presence = 'lens-key' | 'lens-ring' | 'adapter' | 'grip'
+
+/** How a control is reached: which digit, how far (0 rests on it, 3 leaves the hold), and found without looking. */
+export interface Reach {
+  readonly digit: 'thumb' | 'index' | 'middle' | 'left' | 'palm'
+  readonly grade: 0 | 1 | 2 | 3
+  readonly findable: boolean
+}
+
+/** One way to work a control, which takes one function on each side (and in playback, where `factory` says so). */
+export interface Gesture extends FirmwareRange {
   readonly id: string
   readonly name: string
   /** Name of the function list it accepts. */
   readonly accepts: string
-  /** Function as delivered, by side. */
-  readonly factory: Readonly<Partial<Record<Side, string>>>
+  /** Function as delivered, by side; on a control with `assignedBy`, by value of that setting. */
+  readonly factory: Readonly<Partial<Record<AssignSide, string | Readonly<Record<string, string>>>>>
 }
 
-/** Where a setting's value lives: one cell, a cell for each side, or only on this one camera. */
-export type Place = 'body' | 'side' | 'local' | 'physical'
+/**
+ * Where a setting's value lives: one cell, a cell for each side, mode position, exposure mode, orientation or lens
+ * (with contacts by its id; without, one cell that keeps what was typed last), marked dials and switches, or only
+ * this one camera.
+ */
+export const places = [
+  ...(['body', 'side', 'position', 'exposureMode', 'orientation', 'lens'] as const),
+  ...(['physical', 'local'] as const),
+]
+
+/** One of `places`. */
+export type Place = (typeof places)[number]
 
 /** A setting of this model. */
-export interface Setting {
+export interface Setting extends FirmwareRange {
   readonly id: string
   readonly label: string
   /** Id in the common vocabulary, or null when no common setting matches. */
@@ -96,14 +176,18 @@ export interface Setting {
   readonly place: Place
   /** Bank family that stores it, or null. */
   readonly storedBy: string | null
+  /** Stored only while the family is widened. */
+  readonly storedWhen?: 'widened'
   /** On the share list: stills and motion may share its cell; the value says whether they do as delivered. */
   readonly shared?: boolean
+  /** Whether later values of its domain make the picture brighter or darker. */
+  readonly rising?: 'brighter' | 'darker'
 }
 
 /** The values a setting can take. */
 export type Domain =
   | { readonly kind: 'choice'; readonly values: readonly Choice[] }
-  | { readonly kind: 'ladder'; readonly ladder: LadderName; readonly from: string; readonly to: string }
+  | LadderDomain
   | {
       readonly kind: 'number'
       readonly from: number
@@ -114,63 +198,54 @@ export type Domain =
   | { readonly kind: 'toggle' }
   | { readonly kind: 'subset'; readonly values: readonly Choice[]; readonly atLeast: number }
   | { readonly kind: 'text'; readonly longest: number; readonly alphabet: string }
+  /** A rectangle of whole cells: a text `left,top,right,bottom`, counted from 1. */
+  | { readonly kind: 'region'; readonly columns: number; readonly rows: number }
+  /** One cell of a grid: a text `column,row`, counted from 1. */
+  | { readonly kind: 'point'; readonly columns: number; readonly rows: number }
+  /** Several values under one name: a list of texts, one for each field, in order. */
+  | { readonly kind: 'record'; readonly fields: readonly RecordField[] }
 
-/** One value of a list, with the word the menu shows. */
-export interface Choice {
+/** Steps of a photographic ladder, from one mark to another. */
+export interface LadderDomain {
+  readonly kind: 'ladder'
+  readonly ladder: LadderName
+  readonly from: string
+  readonly to: string
+}
+
+/** A field of a record. */
+export interface RecordField {
   readonly id: string
   readonly name: string
+  readonly domain: Extract<Domain, { kind: 'choice' | 'ladder' | 'number' | 'toggle' }>
 }
 
 /** Something a control of this model can be made to do. */
-export interface ModelFunction {
+export interface ModelFunction extends FirmwareRange {
   readonly id: string
   readonly name: string
   readonly means: string | null
   readonly manner: Manner
-  readonly sides: readonly Side[]
+  readonly sides: readonly AssignSide[]
   /** Settings it changes or overrides: its menu route when no key has it. */
   readonly changes: readonly string[]
-  readonly whileRecording: 'yes' | 'no' | 'unknown'
+  /** Run states in which it does not answer. */
+  readonly notWhile: readonly RunState[]
+  /** What has to be said with it: an area, a slot, a menu line. */
+  readonly parameters?: Readonly<Record<string, Value>>
+  /** Values in force while it is held, or on. */
+  readonly overrides?: Readonly<Record<string, Value>>
+  /** While it is held, these gestures (`control/gesture`) do another function. */
+  readonly whileHeld?: Readonly<Record<string, string>>
   /** The hold set it puts in force. */
   readonly holdSet?: string
 }
 
 /** How a function answers to the hand. */
-export type Manner = 'press' | 'hold' | 'toggle' | 'cycle' | 'choose' | 'turn' | 'move' | 'none'
+export const manners = [
+  ...(['press', 'hold', 'toggle', 'cycle', 'choose', 'turn'] as const),
+  ...(['held-and-turn', 'move', 'tap', 'swipe', 'none'] as const),
+]
 
-/** Slots of one kind that keep a set of values. */
-export interface BankFamily {
-  readonly id: string
-  readonly name: string
-  readonly keeping: 'snapshot' | 'live'
-  readonly nameLength: number
-  readonly slots: readonly Choice[]
-}
-
-/** A ticked set of values that is in force while a key with its function is held, or latched. */
-export interface HoldSet {
-  readonly id: string
-  readonly name: string
-  readonly nameLength: number
-}
-
-/** A page of the camera's menu: setting ids in its own order. */
-export interface MenuPage {
-  readonly id: string
-  readonly name: string
-  readonly lines: readonly string[]
-}
-
-/** A lens as data. */
-export interface LensModel {
-  readonly format: 'salt-shelf/lens-model'
-  readonly formatVersion: 1
-  readonly id: string
-  readonly name: string
-  /** Whether body and lens can talk. */
-  readonly contacts: boolean
-  /** Focal length in millimetres, shortest and longest. */
-  readonly focalMm: readonly [number, number]
-  /** Widest aperture as marked. */
-  readonly widest: string
-}
+/** One of `manners`. */
+export type Manner = (typeof manners)[number]

@@ -1,4 +1,4 @@
-import { acceptedFunctions, lookup, type Address } from '../model/lookup'
+import { acceptedFunctions, atFinder, lookup, type Address } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { must, ok, refuse, type Result } from '../result'
 import type { Plan } from './plan'
@@ -24,9 +24,7 @@ export interface Assignment {
 
 /** The function at an address: the plan's, or the maker's; null when neither gives one. */
 export function functionAt(plan: Plan, address: Address): string | null {
-  return (
-    (rowValue(plan.rows, keyRow(address)) as string | null) ?? address.gesture.factory[address.side] ?? null
-  )
+  return (rowValue(plan.rows, keyRow(address)) as string | null) ?? address.factory
 }
 
 /**
@@ -89,7 +87,7 @@ function accepting(model: BodyModel, addressKey: string, functionId: string): Re
   if (!address) return refuse('unknown-address', `This model has no key “${addressKey}”.`, addressKey)
   if (acceptedFunctions(model, address).some((fn) => fn.id === functionId)) return ok(address)
   const name = lookup(model).functions.get(functionId)?.name ?? `“${functionId}”`
-  const place = `${address.control.name}, ${address.gesture.name}, ${address.side}`
+  const place = `${address.control.name}, ${address.name}, ${address.side}`
   return refuse('not-accepted', `${place} does not accept ${name}.`, addressKey)
 }
 
@@ -126,6 +124,6 @@ function displacedBy(
     functionId: fn.id,
     alsoOn: addressesWith(model, after, address.side, fn.id),
     menu: fn.changes.flatMap((setting) => lookup(model).menuAddress.get(setting) ?? []),
-    couldGoTo: empty.sort((a, b) => Number(b.control.atFinder) - Number(a.control.atFinder)),
+    couldGoTo: empty.sort((a, b) => Number(atFinder(b.control)) - Number(atFinder(a.control))),
   }
 }

@@ -1,5 +1,5 @@
 import { showValue } from '../model/domain'
-import { factoryValue, lookup } from '../model/lookup'
+import { factoryValue, lookup, type Address } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import type { Value } from '../vocabulary/values'
 import { parseRow } from './parse-row'
@@ -30,8 +30,15 @@ export function showRow(model: BodyModel, id: RowId, value: Value | null): strin
   if (!parsed.ok) return String(value)
   const row = parsed.value
   switch (row.kind) {
+    case 'bankKey':
+      if (value === null) return 'as the plan'
+      return lookup(model).functions.get(value as string)?.name ?? String(value)
+    case 'grid':
+    case 'bankGrid':
+    case 'own':
+      return value === null ? 'as delivered' : lineName(model, String(value))
     case 'key': {
-      const fn = (value as string | null) ?? row.address.gesture.factory[row.address.side] ?? null
+      const fn = (value as string | null) ?? row.address.factory
       const name = fn === null ? 'nothing' : (lookup(model).functions.get(fn)?.name ?? fn)
       return value === null ? `${name} (as delivered)` : name
     }
@@ -40,6 +47,7 @@ export function showRow(model: BodyModel, id: RowId, value: Value | null): strin
         return `${showValue(row.setting.domain, factoryValue(model, row.setting.id))} (as delivered)`
       return showValue(row.setting.domain, value)
     case 'bank':
+    case 'position':
     case 'body':
       return value === null ? 'as base' : showValue(row.setting.domain, value)
     case 'share':
@@ -61,10 +69,22 @@ function placeOf(row: Row): string {
     case 'title':
       return 'Title'
     case 'base':
-      if (row.side === 'both') return `Base, ${row.setting.label}, both sides`
-      return row.side === null ? `Base, ${row.setting.label}` : `Base, ${row.setting.label}, ${row.side}`
+      if (row.cell === null) return `Base, ${row.setting.label}`
+      return `Base, ${row.setting.label}, ${row.cell === 'both' ? 'both sides' : row.cell}`
     case 'key':
-      return `${row.address.control.name}, ${row.address.gesture.name}, ${row.address.side}`
+      return placeOfKey(row.address)
+    case 'bankKey':
+      return `Bank ${row.slot.name}, ${placeOfKey(row.address)}`
+    case 'grid':
+      return `${row.grid.name}, cell ${row.cell}`
+    case 'bankGrid':
+      return `Bank ${row.slot.name}, ${row.grid.name}, cell ${row.cell}`
+    case 'position':
+      return `${row.position.name}, ${row.setting.label}`
+    case 'own':
+      return `Own menu, page ${row.page}, line ${row.line}`
+    case 'ownName':
+      return `Own menu, name of page ${row.page}`
     case 'bank':
       return `Bank ${row.slot.name}, ${row.setting.label}`
     case 'bankFact':
@@ -84,4 +104,13 @@ function placeOf(row: Row): string {
     case 'sure':
       return `Certainty of ${placeOf(row.about)}`
   }
+}
+
+function placeOfKey(address: Address): string {
+  return `${address.control.name}, ${address.name}, ${address.side}`
+}
+
+function lineName(model: BodyModel, id: string): string {
+  const { settings, acts } = lookup(model)
+  return settings.get(id)?.label ?? acts.get(id)?.name ?? 'nothing'
 }

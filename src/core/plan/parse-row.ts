@@ -1,9 +1,12 @@
 import { checkValue } from '../model/domain'
 import { acceptedFunctions, lookup } from '../model/lookup'
-import type { BodyModel, Side } from '../model/types'
+import type { BankFamily, BodyModel, Side, Slot } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import type { Value } from '../vocabulary/values'
-import { certainties, type Row, type RowId } from './rows'
+import { baseCells, certainties, mayTick, type GridCell, type Row, type RowId } from './rows'
+
+/** What stands in a cell of a function menu that is empty on purpose. */
+export const emptyCell = 'none'
 
 /** Takes a row id apart; refuses what this model does not have, naming the part. */
 export function parseRow(model: BodyModel, id: RowId): Result<Row> {
@@ -23,6 +26,14 @@ export function parseRow(model: BodyModel, id: RowId): Result<Row> {
       return parseBank(model, id, rest)
     case 'hold':
       return parseHold(model, id, rest)
+    case 'position':
+      return parsePosition(model, id, rest)
+    case 'grid': {
+      const cell = parseGrid(model, id, rest)
+      return cell.ok ? ok({ kind, ...cell.value }) : cell
+    }
+    case 'own':
+      return parseOwn(model, id, rest)
     case 'lens':
       return rest.length === 1 && /^[a-z][a-z0-9-]{0,60}$/.test(rest[0] ?? '')
         ? ok({ kind, lens: rest[0] ?? '' })
@@ -49,23 +60,35 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
     case 'base':
     case 'bank':
     case 'hold':
+    case 'position':
     case 'body':
       return checkValue(row.setting.domain, value, id)
+    case 'grid':
+    case 'bankGrid': {
+      const fits = value === emptyCell || row.grid.permitted.some((setting) => setting === value)
+      if (fits) return ok(value as string)
+      return refuse('outside', `${row.grid.name} does not take “${String(value)}”.`, id)
+    }
+    case 'own':
+      if (row.menu.permitted.some((line) => line === value)) return ok(value as string)
+      return refuse('outside', `The own menu does not take “${String(value)}”.`, id)
+    case 'ownName':
+      return text(value, row.menu.nameLength, 1, id)
+    case 'bankKey':
     case 'key': {
       const accepted = acceptedFunctions(model, row.address)
       if (accepted.some((fn) => fn.id === value)) return ok(value as string)
       const name = lookup(model).functions.get(String(value))?.name ?? `“${String(value)}”`
       return refuse(
         'not-accepted',
-        `${row.address.control.name}, ${row.address.gesture.name}, does not accept ${name}.`,
+        `${row.address.control.name}, ${row.address.name}, does not accept ${name}.`,
         id,
       )
     }
     case 'bankFact':
       if (row.fact === 'name') return text(value, row.family.nameLength, 1, id)
       if (row.fact === 'purpose') return text(value, 200, 1, id)
-      if (model.sides.some((side) => side === value)) return ok(value as Side)
-      return refuse('outside', `A bank holds ${model.sides.join(' or ')}.`, id)
+      return slotSide(model, row.slot, value, id)
     case 'share':
       return typeof value === 'boolean'
         ? ok(value)
@@ -89,15 +112,22 @@ function parseBase(model: BodyModel, id: RowId, cell: string): Result<Row> {
   if (setting.place === 'physical') {
     return refuse('physical', `${setting.label} is set by hand on the body; a plan cannot hold it.`, id)
   }
-  if (setting.place !== 'side') {
-    if (cell === name) return ok({ kind: 'base', setting, side: null })
-    return refuse('unknown-row', `${setting.label} has one cell for both sides.`, id)
+  const cells = baseCells(model, setting)
+  if (cells === null) {
+    if (cell === name) return ok({ kind: 'base', setting, cell: null })
+    return refuse('unknown-row', `${setting.label} has one cell only.`, id)
   }
-  const cells = setting.shared === undefined ? model.sides : [...model.sides, 'both' as const]
-  const found = cells.find((known) => cell === `${name}@${known}`)
-  if (found) return ok({ kind: 'base', setting, side: found })
-  const list = cells.map((known) => `@${known}`).join(' or ')
-  return refuse('unknown-row', `${setting.label} has a cell for each side: write ${list}.`, id)
+  const known = setting.shared === undefined ? cells : [...cells, 'both']
+  const wanted = cell.slice(name.length + 1)
+  const lens = setting.place === 'lens' && /^[a-z][a-z0-9-]{0,60}$/.test(wanted)
+  if (cell !== name && (known.includes(wanted) || lens)) return ok({ kind: 'base', setting, cell: wanted })
+  const list = known.map((one) => `@${one}`).join(' or ')
+  const more = setting.place === 'lens' ? ' or @ and the id of a lens' : ''
+  return refuse(
+    'unknown-row',
+    `${setting.label} has a cell for each ${setting.place}: write ${list}${more}.`,
+    id,
+  )
 }
 
 function parseShare(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
@@ -112,7 +142,9 @@ function parseBank(model: BodyModel, id: RowId, parts: readonly string[]): Resul
   const family = model.families.find((candidate) => candidate.id === familyId)
   if (!family) return unknownPart(id, familyId)
   const slot = family.slots.find((candidate) => candidate.id === slotId)
-  if (!slot || parts.length !== 3) return unknownPart(id, slotId)
+  if (!slot) return unknownPart(id, slotId)
+  if (name === 'key' || name === 'grid') return parseBankAssignment(model, id, family, slot, parts.slice(2))
+  if (parts.length !== 3) return unknownPart(id, parts.slice(3).join('/'))
   if (name === 'side' || name === 'name' || name === 'purpose')
     return ok({ kind: 'bankFact', family, slot, fact: name })
   const setting = lookup(model).settings.get(name)
@@ -127,6 +159,68 @@ function parseBank(model: BodyModel, id: RowId, parts: readonly string[]): Resul
   return ok({ kind: 'bank', family, slot, setting })
 }
 
+/** What a slot keeps of keys and function menus; refuses where its family keeps neither. */
+function parseBankAssignment(
+  model: BodyModel,
+  id: RowId,
+  family: BankFamily,
+  slot: Slot,
+  [kind, ...rest]: readonly string[],
+): Result<Row> {
+  if (kind === 'key' ? !family.storesKeys : !family.storesGrids) {
+    return refuse(
+      'not-stored',
+      `${family.name} does not keep what is on the ${kind === 'key' ? 'keys' : 'function menus'}.`,
+      id,
+    )
+  }
+  if (kind === 'key') {
+    const address = lookup(model).addresses.get(rest.join('/'))
+    return address ? ok({ kind: 'bankKey', family, slot, address }) : unknownPart(id, rest.join('/'))
+  }
+  const cell = parseGrid(model, id, rest)
+  return cell.ok ? ok({ kind: 'bankGrid', family, slot, ...cell.value }) : cell
+}
+
+function parseGrid(model: BodyModel, id: RowId, parts: readonly string[]): Result<GridCell> {
+  const [gridId = '', number = ''] = parts
+  const grid = model.grids.find((candidate) => candidate.id === gridId)
+  if (!grid || parts.length !== 2) return unknownPart(id, gridId)
+  const cell = counted(number, grid.rows * grid.columns)
+  return cell === null ? unknownPart(id, number) : ok({ grid, cell })
+}
+
+function parseOwn(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
+  const menu = model.ownMenu
+  const page = menu && counted(parts[0] ?? '', menu.pages)
+  if (!menu || !page || parts.length !== 2) return unknownPart(id, parts.join('/'))
+  if (parts[1] === 'name') return ok({ kind: 'ownName', menu, page })
+  const line = counted(parts[1] ?? '', menu.lines)
+  return line === null ? unknownPart(id, parts[1] ?? '') : ok({ kind: 'own', menu, page, line })
+}
+
+function parsePosition(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
+  const [positionId = '', name = ''] = parts
+  const position = model.positions.find((candidate) => candidate.id === positionId)
+  if (!position || parts.length !== 2) return unknownPart(id, positionId)
+  const setting = lookup(model).settings.get(name)
+  if (!setting) return unknownPart(id, name)
+  if (position.keeps.includes(name)) return ok({ kind: 'position', position, setting })
+  return refuse('not-stored', `${position.name} does not keep ${setting.label} for itself.`, id)
+}
+
+/** A whole number from 1, written plainly, up to `most`. */
+function counted(text: string, most: number): number | null {
+  const number = /^[1-9]\d{0,2}$/.test(text) ? Number(text) : 0
+  return number >= 1 && number <= most ? number : null
+}
+
+function slotSide(model: BodyModel, slot: Slot, value: unknown, id: RowId): Result<Value> {
+  const sides = slot.side === undefined ? model.sides : [slot.side]
+  if (sides.some((side) => side === value)) return ok(value as Side)
+  return refuse('outside', `${slot.name} holds ${sides.join(' or ')}.`, id)
+}
+
 function parseHold(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
   const [setId = '', name = ''] = parts
   const set = model.holdSets.find((candidate) => candidate.id === setId)
@@ -134,7 +228,7 @@ function parseHold(model: BodyModel, id: RowId, parts: readonly string[]): Resul
   if (name === 'name') return ok({ kind: 'holdName', set })
   const setting = lookup(model).settings.get(name)
   if (!setting) return unknownPart(id, name)
-  if (setting.place !== 'local' && setting.place !== 'physical') return ok({ kind: 'hold', set, setting })
+  if (mayTick(set, setting)) return ok({ kind: 'hold', set, setting })
   return refuse('not-held', `${setting.label} cannot be changed by a hold set.`, id)
 }
 

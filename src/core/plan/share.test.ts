@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
 import { chipped, heldHeron, heron } from '@tests/fixtures/heron'
 import { carriedRows, memoryOf } from '../camera/memory'
-import { faultsOf } from '../model/faults'
+import { faultsOf } from '../model/faults/faults'
 import { lookup } from '../model/lookup'
 import type { Setting, Side } from '../model/types'
 import { contextIn } from '../resolve/context'
@@ -92,15 +92,15 @@ describe('the share list', () => {
 
   it('refuses what is not on it, and what is so already', () => {
     const plan = emptyPlan(heldHeron)
-    expect(share(plan, settingOf('focus.mode'), 'stills', sides, 's')).toMatchObject({
+    expect(share(plan, settingOf('focus.persistence'), 'stills', sides, 's')).toMatchObject({
       refusal: { code: 'not-shared' },
     })
     expect(share(plan, shutter, 'stills', sides, 's')).toMatchObject({ refusal: { code: 'same' } })
     expect(part(plan, iso, sides, 's')).toMatchObject({ refusal: { code: 'same' } })
-    expect(parsePlan(heron, { 'share/exposure.iso': true })).toMatchObject({
+    expect(parsePlan(heron, { 'share/focus.persistence': true })).toMatchObject({
       refusal: { code: 'not-shared' },
     })
-    expect(parsePlan(heron, { 'base/exposure.iso@both': 'ISO 400' })).toMatchObject({
+    expect(parsePlan(heron, { 'base/focus.persistence@both': 4 })).toMatchObject({
       refusal: { code: 'unknown-row' },
     })
   })

@@ -1,7 +1,7 @@
 import type { Setting, Side } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import type { Plan } from './plan'
-import { baseRow, isShared, shareRow } from './rows'
+import { isShared, shareRow } from './rows'
 import { rowValue, setRows, type Step } from './step'
 
 /**
@@ -19,8 +19,8 @@ export function share(
   if (!possible.ok) return possible
   if (isShared(plan.rows, setting))
     return refuse('same', `${setting.label} is shared already.`, shareRow(setting))
-  const value = rowValue(plan.rows, baseRow(plan.rows, setting, side))
-  const gone = Object.fromEntries(sides.map((one) => [baseRow(plan.rows, setting, one), null]))
+  const value = rowValue(plan.rows, sideCell(setting, side))
+  const gone = Object.fromEntries(sides.map((one) => [sideCell(setting, one), null]))
   return ok(setRows(plan, id, { ...gone, [shareRow(setting)]: true, [`base/${setting.id}@both`]: value }))
 }
 
@@ -34,6 +34,11 @@ export function part(plan: Plan, setting: Setting, sides: readonly Side[], id: s
   const value = rowValue(plan.rows, both)
   const cells = Object.fromEntries(sides.map((side) => [`base/${setting.id}@${side}`, value]))
   return ok(setRows(plan, id, { ...cells, [shareRow(setting)]: false, [both]: null }))
+}
+
+/** The cell of one side while the setting is apart. */
+function sideCell(setting: Setting, side: Side): string {
+  return `base/${setting.id}@${side}`
 }
 
 function onList(setting: Setting): Result<true> {

@@ -80,7 +80,7 @@ describe('a step', () => {
     expect(applyStep(heronWith({ id: 'other' }), plan, step)).toMatchObject({
       refusal: { code: 'other-model' },
     })
-    expect(applyStep(heronWith({ version: 2 }), plan, step)).toMatchObject({
+    expect(applyStep(heronWith({ version: heron.version + 1 }), plan, step)).toMatchObject({
       refusal: { code: 'other-definition' },
     })
   })

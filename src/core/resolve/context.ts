@@ -1,20 +1,29 @@
-import type { BodyModel, LensModel, Side } from '../model/types'
+import type { AssignSide, BodyModel, LensModel, ModePosition, Orientation, Posture } from '../model/types'
+import type { RunState, Side } from '../model/types'
 import type { Value } from '../vocabulary/values'
+import { plainly, typedCell, type Whereabouts } from '../plan/rows'
 import { plannedLenses, plannedSlots, type Plan } from '../plan/plan'
 
-/** What the camera is doing. */
-export type RunState = 'idle' | 'standby' | 'recording' | 'menu' | 'playback'
-
-/** One state of affairs in which a plan is looked at. */
+/** One state of affairs in which a plan is looked at. What is left out of it, nobody says. */
 export interface Context {
   readonly side: Side
   readonly run: RunState
   /** Slot in force by family id; null is the plain position. */
   readonly banks: Readonly<Record<string, string | null>>
   readonly lens: LensModel
+  /** Stop of the mode dial; where it is absent, the slot's, else the first of the side. */
+  readonly position?: string
+  /** Marked dials, levers and switches, by setting id; those left out stand as delivered. */
+  readonly marked?: Readonly<Record<string, Value>>
+  /** What is on the camera. */
+  readonly attached?: readonly ('grip' | 'adapter')[]
+  /** Tag of the body, for what only that one camera has. */
+  readonly body?: string
   /** How the camera is worked; absent where nobody says. */
-  readonly posture?: 'finder' | 'screen' | 'grip' | 'tripod'
-  readonly orientation?: 'level' | 'upright-left' | 'upright-right'
+  readonly posture?: Posture
+  readonly orientation?: Orientation
+  /** Whether an eye is at the finder. */
+  readonly eye?: boolean
   readonly firmware?: string
   /** Functions held now, in the order they were pressed, and toggles that are on. */
   readonly held?: readonly string[]
@@ -23,6 +32,38 @@ export interface Context {
   readonly edits?: Readonly<Record<string, Value>>
   /** What the owner says of the work, by name. */
   readonly situation?: Readonly<Record<string, Value>>
+}
+
+/** Where the camera stands in a context, the exposure mode left to the settings. */
+export function whereaboutsIn(model: BodyModel, context: Context, exposureMode?: Value): Whereabouts {
+  const usual = plainly(model, context.side)
+  return {
+    side: context.side,
+    position: positionIn(model, context)?.id ?? usual.position,
+    exposureMode: typeof exposureMode === 'string' ? exposureMode : usual.exposureMode,
+    orientation: context.orientation ?? usual.orientation,
+    lens: context.lens.contacts ? context.lens.id : typedCell,
+  }
+}
+
+/** The stop of the mode dial: as the context says, else the slot's own, else the first plain one of the side. */
+export function positionIn(model: BodyModel, context: Context): ModePosition | undefined {
+  if (context.position !== undefined) return model.positions.find((one) => one.id === context.position)
+  const slots = Object.entries(context.banks)
+  return (
+    model.positions.find(
+      (one) =>
+        one.kind === 'slot' && slots.some(([family, slot]) => one.family === family && one.slot === slot),
+    ) ?? model.positions.find((one) => one.side === context.side)
+  )
+}
+
+/** The slot of a family that is in force: as the context says, else the one the dial stands at. */
+export function slotIn(model: BodyModel, context: Context, family: string): string | null {
+  const said = context.banks[family] ?? null
+  if (said !== null) return said
+  const position = context.position === undefined ? undefined : positionIn(model, context)
+  return position?.kind === 'slot' && position.family === family ? (position.slot ?? null) : null
 }
 
 /** A context with its name in words, such as "bank Ebb, Tarrow 45". */
@@ -39,33 +80,50 @@ export const anyLens: LensModel = {
   formatVersion: 1,
   id: 'any-lens',
   name: 'a lens with contacts',
+  fits: 'any body',
   contacts: true,
   focalMm: [50, 50],
   widest: 'f/2',
+  keys: [],
+  ring: null,
+  focusSwitch: false,
+  stabiliser: false,
+}
+
+/** The newest firmware of a model: what a context stands on where nobody names another. */
+export function newestFirmware(model: BodyModel): string {
+  return model.firmware.at(-1)?.version ?? '1.0'
 }
 
 /**
  * Every context of one side in which the plan's owner will stand: the plain position and each used slot of the
- * side, with each planned lens (or `anyLens`). Lenses unknown to `lenses` are passed over.
+ * side, with each planned lens (or `anyLens`); in playback the plain position only. Lenses unknown to `lenses` are passed over.
  */
 export function contextsOf(
   model: BodyModel,
   plan: Plan,
   lenses: readonly LensModel[],
-  side: Side,
+  answering: AssignSide,
 ): NamedContext[] {
+  const side = answering === 'playback' ? (model.sides[0] ?? 'stills') : answering
   const planned = new Set(plannedLenses(plan))
   const mine = lenses.filter((lens) => planned.has(lens.id))
   const plain = Object.fromEntries(model.families.map((family) => [family.id, null]))
   const banks = [
     { name: 'plain', banks: plain },
     ...plannedSlots(model, plan)
-      .filter((slot) => slot.side === side)
+      .filter((slot) => slot.side === answering)
       .map((slot) => ({ name: slot.name, banks: { ...plain, [slot.family]: slot.slot } })),
   ]
   return banks.flatMap((bank) =>
     (mine.length > 0 ? mine : [anyLens]).map((lens) => ({
-      context: { side, run: 'standby' as const, banks: bank.banks, lens },
+      context: {
+        side,
+        run: answering === 'playback' ? ('playback' as const) : ('standby' as const),
+        banks: bank.banks,
+        lens,
+        firmware: newestFirmware(model),
+      },
       bank: bank.name,
       lens: lens.name,
     })),
@@ -80,5 +138,6 @@ export function contextIn(
   lens = anyLens,
 ): Context {
   const plain = Object.fromEntries(model.families.map((family) => [family.id, null]))
-  return { side, run: 'standby', banks: slot ? { ...plain, [slot.family]: slot.slot } : plain, lens }
+  const banks = slot ? { ...plain, [slot.family]: slot.slot } : plain
+  return { side, run: 'standby', banks, lens, firmware: newestFirmware(model) }
 }

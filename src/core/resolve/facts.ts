@@ -1,20 +1,26 @@
-import type { Lookup } from '../model/lookup'
+import { lookup } from '../model/lookup'
+import type { BodyModel, LensModel } from '../model/types'
 import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import type { FactSource, Known } from '../rules/condition'
 import type { Value } from '../vocabulary/values'
-import type { Context } from './context'
+import { positionIn, slotIn, type Context } from './context'
 
 /** The values a setting may have while rules are still running: one where it is certain. */
 export type PossibleValues = ReadonlyMap<string, readonly Value[]>
 
 /** The facts of a context; settings are read from `possible`, which changes as rules run. */
-export function factsIn(found: Lookup, plan: Plan, context: Context, possible: PossibleValues): FactSource {
-  return { read: (fact) => readFact(found, plan, context, possible, fact) }
+export function factsIn(
+  model: BodyModel,
+  plan: Plan,
+  context: Context,
+  possible: PossibleValues,
+): FactSource {
+  return { read: (fact) => readFact(model, plan, context, possible, fact) }
 }
 
 function readFact(
-  found: Lookup,
+  model: BodyModel,
   plan: Plan,
   context: Context,
   possible: PossibleValues,
@@ -33,9 +39,15 @@ function readFact(
     case 'run':
       return told(context.run)
     case 'bank':
-      return told(context.banks[name] ?? 'plain')
+      return told(slotIn(model, context, name) ?? 'plain')
+    case 'position':
+      return told(positionIn(model, context)?.id)
     case 'lens':
-      return told(name === 'contacts' ? context.lens.contacts : context.lens.focalMm[1])
+      return told(lensFact(context.lens, name))
+    case 'attached':
+      return told(context.attached?.some((one) => one === name) ?? false)
+    case 'eye':
+      return told(context.eye)
     case 'posture':
       return told(context.posture)
     case 'orientation':
@@ -48,13 +60,20 @@ function readFact(
       return told(context.latched?.includes(name) ?? false)
     case 'assigned':
       return told(
-        [...found.addresses.values()].some(
+        [...lookup(model).addresses.values()].some(
           (one) => one.side === context.side && functionAt(plan, one) === name,
         ),
       )
     default:
       return told(context.situation?.[name])
   }
+}
+
+function lensFact(lens: LensModel, name: string): Value {
+  if (name === 'contacts') return lens.contacts
+  if (name === 'stabiliser') return lens.stabiliser
+  if (name === 'ring') return lens.ring !== null
+  return name === 'switch' ? lens.focusSwitch : lens.focalMm[1]
 }
 
 function told(value: Value | undefined): Known {

@@ -1,16 +1,19 @@
 import type { Address } from '../model/lookup'
-import type { BodyModel, Setting } from '../model/types'
+import type { BodyModel, Choice, FirmwareRange, ModelFunction } from '../model/types'
+import type { Presence, RunState, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { keyRow } from '../plan/rows'
+import { bankRow, keyRow } from '../plan/rows'
 import { rowValue } from '../plan/step'
+import { thereIn } from '../rules/facts'
 import { sameValue } from '../vocabulary/values'
 import type { Context } from './context'
 import type { Remark, Resolution, ResolvedAddress, ResolvedSetting, Standing, Verdict } from './resolved'
-import { asked, effectiveState, inForce, remark, type State } from './state'
+import { inForce } from './owners'
+import { asked, effectiveState, remark, type State } from './state'
 
 /**
- * Resolves a plan in a context: factory → base → bank slot → edits on the body → hold sets in force → rules that
- * change values, then what rules say of the values, of every function on the context's side, and of the camera's
+ * Resolves a plan in a context: factory → marked dials → base → this body → remembered position → bank slot → edits
+ * on the body → what the mode dial fixes → hold sets and functions held → rules that change values, then what rules say of the values, of every function on the context's side, and of the camera's
  * signs. Deterministic; linear in settings, addresses and rules.
  */
 export function resolve(model: BodyModel, plan: Plan, context: Context): Resolution {
@@ -19,9 +22,11 @@ export function resolve(model: BodyModel, plan: Plan, context: Context): Resolut
     model.settings.map((setting) => [setting.id, resolvedSetting(state, context, setting)]),
   )
   const addresses = new Map<string, ResolvedAddress>()
+  const answering = context.run === 'playback' ? 'playback' : context.side
+  const states = statesOf(model, plan, context, state)
   for (const address of state.found.addresses.values()) {
-    if (address.side === context.side)
-      addresses.set(address.key, resolveAddress(state, plan, address, context))
+    if (address.side !== answering) continue
+    addresses.set(address.key, resolveAddress(states(address), plan, address, context))
   }
   const indicators = asked(state, 'indicator').flatMap(({ rule, truth }) =>
     rule.then.kind === 'indicator'
@@ -61,8 +66,20 @@ function resolvedSetting(state: State, context: Context, setting: Setting): Reso
     if (hit === 0) return []
     return [remark(then.kind, rule, hit === possible.length ? truth : 'unknown')]
   })
-  const remarks = [...(state.doubts.get(setting.id) ?? []), ...said, ...frozenBy(state, context, setting.id)]
+  const remarks = [
+    ...(state.doubts.get(setting.id) ?? []),
+    ...said,
+    ...frozenBy(state, context, setting.id),
+    ...firmwareRemark(setting, setting.label, context),
+    ...choicesIn(setting)
+      .filter((choice) => possible.includes(choice.id))
+      .flatMap((choice) => firmwareRemark(choice, choice.name, context)),
+  ]
   return { setting, value: inForce(chain), possible, chain, remarks }
+}
+
+function choicesIn({ domain }: Setting): readonly Choice[] {
+  return domain.kind === 'choice' ? domain.values : []
 }
 
 function frozenBy(state: State, context: Context, setting: string): Remark[] {
@@ -75,33 +92,141 @@ function frozenBy(state: State, context: Context, setting: string): Remark[] {
   )
 }
 
-function resolveAddress(state: State, plan: Plan, address: Address, context: Context): ResolvedAddress {
-  const planned = rowValue(plan.rows, keyRow(address)) as string | null
-  const functionId = planned ?? address.gesture.factory[address.side] ?? null
-  const source = planned === null ? 'factory' : 'plan'
-  if (functionId === null) return { address, functionId, gets: null, source, verdict: 'empty', remarks: [] }
-  return { address, functionId, source, ...judge(state, functionId, context, address.control.id) }
+/** The state in which an address answers: this one, or the one with its lever or exposure mode put where it has to be. */
+function statesOf(model: BodyModel, plan: Plan, context: Context, here: State) {
+  const others = new Map<string, State>()
+  return ({ when }: Address): { state: State; active: boolean } => {
+    if (when === null || sameValue(here.possible.get(when.setting)?.[0], when.value))
+      return { state: here, active: true }
+    const key = `${when.setting} ${when.value}`
+    let state = others.get(key)
+    if (!state) {
+      const physical = here.found.settings.get(when.setting)?.place === 'physical'
+      const moved = { [when.setting]: when.value }
+      state = effectiveState(
+        model,
+        plan,
+        physical
+          ? { ...context, marked: { ...context.marked, ...moved } }
+          : { ...context, edits: { ...context.edits, ...moved } },
+      )
+      others.set(key, state)
+    }
+    return { state, active: false }
+  }
 }
 
-function judge(state: State, functionId: string, context: Context, control: string | null = null): Standing {
-  const becomes = asked(state, `function/${functionId}`).filter(({ rule }) => rule.then.kind === 'becomes')
+function resolveAddress(
+  { state, active }: { state: State; active: boolean },
+  plan: Plan,
+  address: Address,
+  context: Context,
+): ResolvedAddress {
+  const { functionId, source } = assigned(state, plan, address, context)
+  const missing = [
+    ...presenceRemarks(address, context),
+    ...firmwareRemark(address.gesture, address.name, context),
+  ]
+  if (functionId === null) {
+    return { address, functionId, gets: null, source, active, verdict: 'empty', remarks: missing }
+  }
+  const standing = judge(state, functionId, context, address, missing)
+  return { address, functionId, source, active, ...standing }
+}
+
+/** What is on an address: a slot's own where its family keeps keys, else the plan's, else the maker's. */
+function assigned(
+  state: State,
+  plan: Plan,
+  address: Address,
+  context: Context,
+): Pick<ResolvedAddress, 'functionId' | 'source'> {
+  for (const [family, slot] of Object.entries(context.banks)) {
+    const kept = slot === null ? null : rowValue(plan.rows, bankRow(family, slot, `key/${address.key}`))
+    if (kept !== null) return { functionId: kept as string, source: 'bank' }
+  }
+  const planned = rowValue(plan.rows, keyRow(address)) as string | null
+  return planned === null
+    ? { functionId: address.factory, source: 'factory' }
+    : { functionId: planned, source: 'plan' }
+}
+
+const presences: Record<Presence, { there: (context: Context) => boolean; because: string }> = {
+  'lens-key': { there: ({ lens }) => lens.keys.length > 0, because: 'This lens has no key.' },
+  'lens-ring': { there: ({ lens }) => lens.ring !== null, because: 'This lens has no such ring.' },
+  adapter: {
+    there: ({ attached }) => attached?.includes('adapter') ?? false,
+    because: 'It is on the adapter, which is not on the camera.',
+  },
+  grip: {
+    there: ({ attached }) => attached?.includes('grip') ?? false,
+    because: 'It is on the vertical grip, which is not on the camera.',
+  },
+}
+
+function presenceRemarks({ control }: Address, context: Context): Remark[] {
+  if (control.presence === undefined) return []
+  const { there, because } = presences[control.presence]
+  return there(context) ? [] : [{ kind: 'unavailable', truth: 'yes', rule: 'presence', because }]
+}
+
+/** Where something came with one firmware or went with another: it is not there in the others. */
+function firmwareRemark(range: FirmwareRange, name: string, context: Context): Remark[] {
+  const there = thereIn(range, context.firmware)
+  if (there === 'yes') return []
+  const since = range.since === undefined ? '' : ` from firmware ${range.since}`
+  const until = range.until === undefined ? '' : ` up to firmware ${range.until}`
+  const here =
+    context.firmware === undefined
+      ? 'which firmware this body has is not known'
+      : `this body has ${context.firmware}`
+  const because = `${name} is there${since}${until}; ${here}.`
+  return [{ kind: 'unavailable', truth: there === 'no' ? 'yes' : 'unknown', rule: 'firmware', because }]
+}
+
+function judge(
+  state: State,
+  functionId: string,
+  context: Context,
+  address: Address | null = null,
+  before: readonly Remark[] = [],
+): Standing {
+  const lent = address === null ? null : lentBy(state, address, context)
+  const wanted = lent?.to ?? functionId
+  const becomes = asked(state, `function/${wanted}`).filter(({ rule }) => rule.then.kind === 'becomes')
   const sure = becomes.find(({ truth }) => truth === 'yes')?.rule.then
-  const gets = sure?.kind === 'becomes' && 'function' in sure ? sure.to : functionId
+  const gets = sure?.kind === 'becomes' && 'function' in sure ? sure.to : wanted
   const fn = state.found.functions.get(gets)
-  const remarks = becomes.map(({ rule, truth }) => remark('replaced', rule, truth))
+  const remarks = [
+    ...before,
+    ...(lent ? [lent.remark] : []),
+    ...becomes.map(({ rule, truth }) => remark('replaced', rule, truth)),
+  ]
   if (!fn || fn.manner === 'none') return { gets, verdict: 'empty', remarks }
   const about = [
     ...asked(state, `function/${gets}`),
-    ...(control === null ? [] : asked(state, `control/${control}`)),
+    ...(address === null ? [] : asked(state, `control/${address.control.id}`)),
   ]
   for (const { rule, truth } of about) {
     const { kind } = rule.then
     if (kind === 'unavailable' || kind === 'ineffective' || kind === 'hazard')
       remarks.push(remark(kind, rule, truth))
   }
-  const recording = recordingRemark(fn.name, fn.whileRecording, context)
-  if (recording) remarks.push(recording)
+  remarks.push(...firmwareRemark(fn, fn.name, context), ...runRemark(state, fn, context))
   return { gets, verdict: verdictOf(remarks), remarks }
+}
+
+/** The function that a held key lends to this gesture. */
+function lentBy(state: State, address: Address, context: Context): { to: string; remark: Remark } | null {
+  const gesture = `${address.control.id}/${address.gesture.id}`
+  for (const id of [...(context.held ?? [])].reverse()) {
+    const fn = state.found.functions.get(id)
+    const to = fn?.whileHeld?.[gesture]
+    const because = `${fn?.name ?? id} is held and lends this to it.`
+    if (to !== undefined)
+      return { to, remark: { kind: 'replaced', truth: 'yes', rule: 'while-held', because } }
+  }
+  return null
 }
 
 function verdictOf(remarks: readonly Remark[]): Verdict {
@@ -111,11 +236,21 @@ function verdictOf(remarks: readonly Remark[]): Verdict {
   return remarks.some((one) => one.kind !== 'hazard' && one.truth === 'unknown') ? 'test' : 'works'
 }
 
-function recordingRemark(name: string, works: 'yes' | 'no' | 'unknown', context: Context): Remark | null {
-  if (context.run !== 'recording' || works === 'yes') return null
-  const because =
-    works === 'no'
-      ? `${name} does not answer while recording.`
-      : `Whether ${name} answers while recording is not known.`
-  return { kind: 'unavailable', truth: works === 'no' ? 'yes' : 'unknown', rule: 'while-recording', because }
+const stateWords: Record<RunState, string> = {
+  idle: 'while the camera rests',
+  standby: 'in standby',
+  recording: 'while recording',
+  menu: 'while the menu is open',
+  playback: 'in playback',
+}
+
+function runRemark(state: State, fn: ModelFunction, { run }: Context): Remark[] {
+  const doubt = state.found.doubts.get(`functions/${fn.id}/${run}`)
+  if (doubt) {
+    const because = `Whether ${fn.name} answers ${stateWords[run]} is not known: ${doubt.test}`
+    return [{ kind: 'unavailable', truth: 'unknown', rule: 'run-state', because }]
+  }
+  if (!fn.notWhile.includes(run)) return []
+  const because = `${fn.name} does not answer ${stateWords[run]}.`
+  return [{ kind: 'unavailable', truth: 'yes', rule: 'run-state', because }]
 }

@@ -4,9 +4,13 @@ import type { Truth } from '../rules/condition'
 import type { Indicator } from '../rules/rule'
 import type { Value } from '../vocabulary/values'
 
+/** Where a value can come from, lowest first. */
+export type Layer =
+  'factory' | 'marked' | 'base' | 'body' | 'position' | 'bank' | 'edit' | 'dial' | 'hold' | 'held' | 'rule'
+
 /** One layer that had a say in a value, lowest first: the last link is the value in force. */
 export interface Link {
-  readonly layer: 'factory' | 'base' | 'bank' | 'edit' | 'hold' | 'rule'
+  readonly layer: Layer
   readonly value: Value
   /** Row id or rule id that says so; null for factory. */
   readonly from: string | null
@@ -42,7 +46,9 @@ export interface ResolvedAddress {
   readonly functionId: string | null
   /** What the key really does, where a rule puts another function in its place; else the same. */
   readonly gets: string | null
-  readonly source: 'factory' | 'plan'
+  readonly source: 'factory' | 'plan' | 'bank'
+  /** False where a lever or the exposure mode stands so that another assignment of this control answers. */
+  readonly active: boolean
   readonly verdict: Verdict
   readonly remarks: readonly Remark[]
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { chipped, heldHeron, heronWith, unchipped } from '@tests/fixtures/heron'
-import { faultsOf } from '../model/faults'
+import { faultsOf } from '../model/faults/faults'
 import { domainOf } from '../model/lookup'
 import { checkValue } from '../model/domain'
 import { emptyPlan, parsePlan } from '../plan/plan'
@@ -26,7 +26,7 @@ const rule = (id: string, when: Condition, then: Consequence, over: string[] = [
 })
 
 function heronRuledBy(...rules: Rule[]) {
-  const model = heronWith({ rules })
+  const model = heronWith({ rules, doubts: [] })
   expect(faultsOf(model)).toEqual([])
   return model
 }
@@ -257,7 +257,7 @@ describe('rules on controls, signs and held keys', () => {
       hazard('old', { fact: 'firmware', below: '1.10' }),
       hazard('held', { fact: 'held/stripes', is: true }),
       hazard('latched', { fact: 'latched/stripes', is: true }),
-      hazard('assigned', { fact: 'assigned/keep-white', is: true }),
+      hazard('assigned', { fact: 'assigned/measure-white', is: true }),
     )
     const seen = (change: Partial<Context>, rows: Rows = {}) =>
       resolveIn(model, rows, change)
@@ -271,7 +271,7 @@ describe('rules on controls, signs and held keys', () => {
       'old',
     ])
     expect(seen({ firmware: '1.10', held: ['stripes'], latched: ['stripes'] })).toEqual(['held', 'latched'])
-    expect(seen({}, { 'key/motion/cheek-key/press': 'keep-white' })).toEqual(['assigned'])
+    expect(seen({}, { 'key/motion/cheek-key/press': 'measure-white' })).toEqual(['assigned'])
   })
 })
 
@@ -281,7 +281,7 @@ it('firmware versions compare part by part', () => {
 })
 
 describe('faults of rules found at load', () => {
-  const faults = (...rules: Rule[]) => faultsOf(heronWith({ rules })).map((one) => one.code)
+  const faults = (...rules: Rule[]) => faultsOf(heronWith({ rules, doubts: [] })).map((one) => one.code)
 
   it.each<[string, Rule[], string]>([
     ['an unknown control', [rule('a', always, { kind: 'unavailable', control: 'moon' })], 'dangling'],
@@ -357,7 +357,9 @@ describe('hold sets', () => {
     expect(held.get('movie.frameRate')?.value).toBe('100p')
     expect(held.get('movie.size')).toMatchObject({
       value: 'wide',
-      remarks: [{ kind: 'skipped', rule: 'open-frame-rate' }],
+      remarks: expect.arrayContaining([
+        expect.objectContaining({ kind: 'skipped', rule: 'open-frame-rate' }),
+      ]) as unknown,
     })
   })
 

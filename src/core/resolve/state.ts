@@ -1,14 +1,14 @@
 import { lookup, type Lookup, type ReadyRule } from '../model/lookup'
-import type { BodyModel, Setting } from '../model/types'
+import type { BodyModel, ModelFunction } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { bankRow, baseRow, holdRow, type RowId } from '../plan/rows'
-import { rowValue } from '../plan/step'
+import { holdRow } from '../plan/rows'
 import type { FactSource, Truth } from '../rules/condition'
 import { replaced } from '../rules/replace'
 import type { Remarking, Replacing } from '../rules/rule'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Context } from './context'
 import { factsIn } from './facts'
+import { distinct, inForce, ownedValues, ownerChain, ownersIn, rowLink } from './owners'
 import type { Link, Remark } from './resolved'
 
 /** A context reckoned through: every chain, every possible value, and the facts that follow. */
@@ -42,26 +42,33 @@ function stateWith(
   skipped: ReadonlyMap<string, Remark>,
 ): State {
   const found = lookup(model)
-  const overlays = heldSets(found, context)
-  const chains = new Map(
-    model.settings.map((setting) => {
-      const chain = ownerChain(plan, setting, context)
-      if (!skipped.has(setting.id))
-        for (const set of overlays) pushRow(chain, plan, 'hold', holdRow(set, setting.id))
-      return [setting.id, chain]
-    }),
+  const owners = ownersIn(model, plan, context)
+  const chains = new Map(model.settings.map((setting) => [setting.id, ownerChain(owners, setting)]))
+  const possible = new Map(
+    model.settings.map((setting) => [setting.id, ownedValues(owners, setting, chains.get(setting.id) ?? [])]),
   )
-  const possible = new Map([...chains].map(([id, chain]) => [id, [inForce(chain)]]))
+  const overlay = (setting: string, link: Link | null) => {
+    const chain = chains.get(setting)
+    if (!chain || !link) return
+    chain.push(link)
+    possible.set(setting, [link.value])
+  }
+  for (const fn of down(found, context)) {
+    const set = fn.holdSet
+    const ticked = set === undefined ? [] : model.settings.filter((setting) => !skipped.has(setting.id))
+    for (const setting of ticked) overlay(setting.id, rowLink(plan, 'hold', holdRow(set ?? '', setting.id)))
+    for (const [setting, value] of Object.entries(fn.overrides ?? {}))
+      overlay(setting, { layer: 'held', value, from: fn.id, because: `${fn.name} is held, or on.` })
+  }
   const doubts = new Map([...skipped].map(([id, one]) => [id, [one]]))
-  const facts = factsIn(found, plan, context, possible)
+  const facts = factsIn(model, plan, context, possible)
   for (const rule of found.replacing) applyRule(rule, found, chains, possible, doubts, facts)
   return { found, chains, possible, doubts, facts }
 }
 
-/** The hold sets in force, in the order in which their keys went down. */
-function heldSets(found: Lookup, context: Context): string[] {
-  const down = [...(context.latched ?? []), ...(context.held ?? [])]
-  return down.flatMap((id) => found.functions.get(id)?.holdSet ?? [])
+/** The functions that are on or held, in the order in which their keys went down. */
+function down(found: Lookup, context: Context): ModelFunction[] {
+  return [...(context.latched ?? []), ...(context.held ?? [])].flatMap((id) => found.functions.get(id) ?? [])
 }
 
 function refusalOf(state: State, setting: string): Remark | null {
@@ -100,33 +107,6 @@ function applyRule(
     const doubt: Remark = { kind: 'replaced', truth, rule: rule.id, because: rule.because }
     doubts.set(setting, [...(doubts.get(setting) ?? []), doubt])
   }
-}
-
-function ownerChain(plan: Plan, setting: Setting, context: Context): Link[] {
-  const chain: Link[] = [{ layer: 'factory', value: setting.factory, from: null, because: null }]
-  pushRow(chain, plan, 'base', baseRow(plan.rows, setting, context.side))
-  const slot = setting.storedBy === null ? null : (context.banks[setting.storedBy] ?? null)
-  if (setting.storedBy !== null && slot !== null)
-    pushRow(chain, plan, 'bank', bankRow(setting.storedBy, slot, setting.id))
-  const edited = context.edits?.[setting.id]
-  if (edited !== undefined) chain.push({ layer: 'edit', value: edited, from: null, because: null })
-  return chain
-}
-
-function pushRow(chain: Link[], plan: Plan, layer: Link['layer'], row: RowId): void {
-  const value = rowValue(plan.rows, row)
-  if (value !== null) chain.push({ layer, value, from: row, because: null })
-}
-
-/** The value at the top of a chain. */
-export function inForce(chain: readonly Link[]): Value {
-  const last = chain.at(-1)
-  if (!last) throw new Error('a chain begins with the factory value')
-  return last.value
-}
-
-function distinct(values: readonly Value[]): Value[] {
-  return values.filter((value, i) => values.findIndex((other) => sameValue(other, value)) === i)
 }
 
 /** The remarking rules about something that hold, or may hold, here. */

@@ -5,10 +5,14 @@
  *     run                     idle, standby, recording, menu, playback
  *     setting/<id>            the value in force, rules that feed this one included
  *     bank/<family>           slot in force, or plain
+ *     position                stop of the mode dial
  *     lens/contacts           whether lens and body can talk
  *     lens/focal              longest focal length in millimetres
+ *     lens/stabiliser         whether the lens has one; lens/ring and lens/switch likewise
+ *     attached/<what>         whether the grip or the adapter is on
  *     posture                 finder, screen, grip, tripod
  *     orientation             level, upright-left, upright-right
+ *     eye                     whether an eye is at the finder
  *     firmware                version, such as 1.2
  *     held/<function>         whether a function is held now
  *     latched/<function>      whether a toggle is on now
@@ -16,10 +20,23 @@
  *     situation/<name>        what the owner says of the work: lamps, subject, silence
  */
 export const factPattern =
-  /^(side|run|posture|orientation|firmware|lens\/(contacts|focal)|(bank|held|latched|assigned|situation)\/[a-z][a-z0-9-]*|setting\/[A-Za-z0-9.]+)$/
+  /^(side|run|position|posture|orientation|eye|firmware|lens\/(contacts|focal|stabiliser|ring|switch)|attached\/(grip|adapter)|(bank|held|latched|assigned|situation)\/[a-z][a-z0-9-]*|setting\/[A-Za-z0-9.]+)$/
 
 /** A firmware version as a number to compare by: major · 1000 + minor; undefined when it is no version. */
 export function firmwareNumber(version: unknown): number | undefined {
   const parts = typeof version === 'string' ? /^(\d{1,3})\.(\d{1,3})$/.exec(version) : null
   return parts ? Number(parts[1]) * 1000 + Number(parts[2]) : undefined
+}
+
+/** Whether something that came with one firmware and went with another is there in `firmware`; unknown where nobody says which. */
+export function thereIn(
+  range: { readonly since?: string; readonly until?: string },
+  firmware: string | undefined,
+): 'yes' | 'no' | 'unknown' {
+  if (range.since === undefined && range.until === undefined) return 'yes'
+  const here = firmwareNumber(firmware)
+  if (here === undefined) return 'unknown'
+  const from = firmwareNumber(range.since) ?? 0
+  const to = firmwareNumber(range.until) ?? Infinity
+  return here >= from && here <= to ? 'yes' : 'no'
 }

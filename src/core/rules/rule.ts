@@ -42,6 +42,7 @@ export type Remarking =
   | { readonly kind: 'ineffective'; readonly setting: string }
   | { readonly kind: 'unavailable' | 'ineffective' | 'hazard'; readonly function: string }
   | { readonly kind: 'unavailable' | 'ineffective'; readonly control: string }
+  | { readonly kind: 'unavailable' | 'hazard'; readonly act: string }
   /** The key does something else here. */
   | { readonly kind: 'becomes'; readonly function: string; readonly to: string }
   /** While the function is held these settings keep what they had. */

@@ -5,7 +5,7 @@ import { showValue, valuesOf } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import type { Setting } from '@/core/model/types'
 import { plannedSlots, type PlannedSlot } from '@/core/plan/plan'
-import { bankRow, baseRow } from '@/core/plan/rows'
+import { bankRow, baseRow, plainly } from '@/core/plan/rows'
 import { rowValue } from '@/core/plan/step'
 import { contextIn } from '@/core/resolve/context'
 import { resolve } from '@/core/resolve/resolve'
@@ -79,7 +79,8 @@ function BankLine({
 }) {
   const { model } = useDesk().start
   const { plan } = useDeskView()
-  const base = rowValue(plan.rows, baseRow(plan.rows, setting, planned.side)) ?? setting.factory
+  const base =
+    rowValue(plan.rows, baseRow(plan.rows, setting, plainly(model, planned.side))) ?? setting.factory
   const own = planned.rows[setting.id] ?? null
   const forced = resolved?.chain.at(-1)?.layer === 'rule' ? resolved.chain.at(-1) : undefined
   const refused = resolved?.remarks.find((remark) => remark.kind === 'unavailable' && remark.truth === 'yes')

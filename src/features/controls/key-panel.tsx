@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo } from 'react'
-import { lookup } from '@/core/model/lookup'
+import { addressesOfControl, atFinder, lookup } from '@/core/model/lookup'
 import { functionAt, leaveAsDelivered } from '@/core/plan/assign'
 import { keyRow } from '@/core/plan/rows'
 import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
@@ -41,7 +41,8 @@ export function KeyPanel({
     [model, plan, lenses, address],
   )
   if (!address) return null
-  const { control, gesture, side } = address
+  const { control, side } = address
+  const ways = addressesOfControl(model, side, control.id)
   const current = functionAt(plan, address)
   const standing = all.find((one) => one.fn.id === current)
   const row = keyRow(address)
@@ -55,17 +56,17 @@ export function KeyPanel({
         </div>
         <p className="text-silt">
           {control.where} ·{' '}
-          {control.atFinder ? 'found with the eye at the finder' : 'not found with the eye at the finder'}
+          {atFinder(control) ? 'found with the eye at the finder' : 'not found with the eye at the finder'}
         </p>
       </div>
-      {control.gestures.length > 1 && (
+      {ways.length > 1 && (
         <div role="group" aria-label="Gesture" className="flex flex-wrap gap-1">
-          {control.gestures.map((one) => (
+          {ways.map((one) => (
             <button
-              key={one.id}
+              key={one.key}
               type="button"
-              aria-pressed={one === gesture}
-              onClick={() => onPick(`${side}/${control.id}/${one.id}`)}
+              aria-pressed={one === address}
+              onClick={() => onPick(one.key)}
               className="min-h-8 rounded border bg-sheet px-2 text-small aria-pressed:border-brine aria-pressed:text-brine"
             >
               {one.name}
@@ -76,7 +77,7 @@ export function KeyPanel({
       <section className="border bg-sheet px-3.5 py-3">
         <p className="flex items-center gap-2 text-small text-silt">
           <span>
-            {side} · {gesture.name}
+            {side} · {address.name}
           </span>
           {standing && <MannerSign manner={standing.fn.manner} />}
         </p>
@@ -90,7 +91,7 @@ export function KeyPanel({
             className="mt-2 text-small"
             onClick={() => desk.take(leaveAsDelivered(plan, address, crypto.randomUUID()))}
           >
-            Leave as delivered: {lookup(model).functions.get(gesture.factory[side] ?? '')?.name ?? 'nothing'}
+            Leave as delivered: {lookup(model).functions.get(address.factory ?? '')?.name ?? 'nothing'}
           </Offer>
         ) : (
           <p className="mt-2 text-small text-silt">As delivered.</p>
@@ -169,7 +170,7 @@ function DisplacedCard({
           .map((one) => (
             <Offer key={one.key} onClick={() => onPut(one.key, displaced.functionId)}>
               Put it on {one.control.name}
-              {one.control.gestures.length > 1 ? `, ${one.gesture.name}` : ''}
+              {addressesOfControl(start.model, one.side, one.control.id).length > 1 ? `, ${one.name}` : ''}
             </Offer>
           ))}
       </p>

@@ -1,5 +1,5 @@
 import type { Finding } from '@/core/checks/finding'
-import { acceptedFunctions, lookup, type Address } from '@/core/model/lookup'
+import { acceptedFunctions, addressesOfControl, lookup, type Address } from '@/core/model/lookup'
 import type { BodyModel, Face, LensModel, ModelFunction, Side } from '@/core/model/types'
 import { addressesWith, functionAt } from '@/core/plan/assign'
 import type { Plan } from '@/core/plan/plan'
@@ -22,10 +22,9 @@ export function labelsOf(
     .filter((control) => control.face === face.id)
     .map((control) => ({
       control,
-      lines: control.gestures.flatMap((gesture) => {
-        const address = lookup(model).addresses.get(`${side}/${control.id}/${gesture.id}`)
-        return address ? [lineOf(model, plan, address, findings, changed)] : []
-      }),
+      lines: addressesOfControl(model, side, control.id).map((address) =>
+        lineOf(model, plan, address, findings, changed),
+      ),
     }))
 }
 
@@ -127,7 +126,7 @@ function lineOf(
   const worstFinding = mine.find((finding) => finding.severity !== 'tidies')
   return {
     address: address.key,
-    gesture: address.gesture.name,
+    gesture: address.name,
     manner: fn?.manner ?? 'none',
     text: empty ? (onPurpose ? 'empty on purpose' : 'empty') : fn.name,
     tone: empty ? 'empty' : worstFinding?.severity === 'blocks' ? 'blocks' : worstFinding ? 'trips' : 'plain',
@@ -141,6 +140,6 @@ function lineOf(
 
 function differs(model: BodyModel, plan: Plan, address: Address): boolean {
   const other = model.sides.find((side) => side !== address.side)
-  const there = other && lookup(model).addresses.get(`${other}/${address.control.id}/${address.gesture.id}`)
+  const there = other && lookup(model).addresses.get(address.key.replace(address.side, other))
   return there !== undefined && functionAt(plan, there) !== functionAt(plan, address)
 }

@@ -81,7 +81,7 @@ function SideKeys({ model, plan, side }: { model: BodyModel; plan: Plan; side: S
               <tr key={address.key} className="border-b border-rule/70">
                 <th scope="row" className="pr-2 text-left font-normal text-silt">
                   {address.control.name}
-                  {many && `, ${address.gesture.name}`}
+                  {many && `, ${address.name}`}
                 </th>
                 <td className={chosen ? 'font-semibold' : 'text-silt'}>
                   {!fn || fn.manner === 'none' ? 'empty' : fn.name}

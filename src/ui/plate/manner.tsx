@@ -4,8 +4,11 @@ import {
   CircleSlash2,
   List,
   Move,
+  MoveHorizontal,
+  Pointer,
   Repeat2,
   RotateCw,
+  RotateCwSquare,
   ToggleRight,
   type LucideIcon,
 } from 'lucide-react'
@@ -18,6 +21,9 @@ const manners: Record<Manner, { Sign: LucideIcon; word: string }> = {
   cycle: { Sign: Repeat2, word: 'cycle' },
   choose: { Sign: List, word: 'press, choose' },
   turn: { Sign: RotateCw, word: 'turn' },
+  'held-and-turn': { Sign: RotateCwSquare, word: 'hold, turn' },
+  tap: { Sign: Pointer, word: 'tap' },
+  swipe: { Sign: MoveHorizontal, word: 'swipe' },
   move: { Sign: Move, word: 'move' },
   none: { Sign: CircleSlash2, word: 'empty' },
 }

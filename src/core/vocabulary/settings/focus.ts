@@ -13,6 +13,7 @@ focus.pointGrid | AF points used | - | hand | All points, or every second one: f
 focus.pointWrap | AF point wrap-around | - | hand | At the edge the point goes on at the other side.
 focus.pointMemory | AF point by orientation | - | hand | A focus point of its own for upright pictures.
 focus.pointDisplay | AF point display | - | preview | When the focus point is shown.
+focus.point | AF point position | - | hand | Where the focus point stands in the frame.
 focus.pointLock | AF point lock | - | hand | Keeps the focus point where it is.
 focus.pointReset | AF point returns | - | hand | Whether the point goes back to the middle by itself.
 focus.detection | Subject detection | - | raw movie | Looks for eyes, faces or whole subjects before anything else.
