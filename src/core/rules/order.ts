@@ -1,6 +1,6 @@
 import { ok, refuse, type Result } from '../result'
-import { sameValue } from '../vocabulary/values'
-import { factsOf } from './condition'
+import { sameValue, type Value } from '../vocabulary/values'
+import { factsOf, type Condition } from './condition'
 import { replaces, type ReplacingRule, type Rule } from './rule'
 
 /**
@@ -45,6 +45,24 @@ function mustPrecede(
   return feeds || (rule.then.setting === other.then.setting && rule.over.includes(other.id))
 }
 
+/** True where both conditions ask the same fact for values they do not share, so that they never hold at once. */
+function exclude(one: Condition, two: Condition): boolean {
+  const others = wanted(two)
+  return wanted(one).some(({ fact, values }) =>
+    others.some(
+      (other) =>
+        other.fact === fact && !values.some((value) => other.values.some((v) => sameValue(v, value))),
+    ),
+  )
+}
+
+/** What has to be so for a condition to hold, as far as it can be read off its parts. */
+function wanted(condition: Condition): { fact: string; values: readonly Value[] }[] {
+  if ('all' in condition) return condition.all.flatMap(wanted)
+  if ('is' in condition) return [{ fact: condition.fact, values: [condition.is] }]
+  return 'in' in condition ? [{ fact: condition.fact, values: condition.in }] : []
+}
+
 function settingsRead(rule: Rule): string[] {
   return factsOf(rule.when).flatMap((fact) =>
     fact.startsWith('setting/') ? [fact.slice('setting/'.length)] : [],
@@ -57,7 +75,8 @@ function clashIn(rules: readonly ReplacingRule[]): string | null {
       if (one.then.kind !== 'forced' || two.then.kind !== 'forced' || one.then.setting !== two.then.setting)
         continue
       const same = sameValue(one.then.to, two.then.to)
-      if (!same && !one.over.includes(two.id) && !two.over.includes(one.id)) {
+      const declared = one.over.includes(two.id) || two.over.includes(one.id)
+      if (!same && !declared && !exclude(one.when, two.when)) {
         return `The rules ${one.id} and ${two.id} both force ${one.then.setting}, and neither is over the other.`
       }
     }

@@ -1,0 +1,125 @@
+import { readdirSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { definitionBytes } from '@tests/fixtures/heron'
+import { must } from '../result'
+import { factsOf } from '../rules/condition'
+import type { Rule } from '../rules/rule'
+import { parseLens, parseModel } from './parse'
+import type { BodyModel } from './types'
+
+const files = (folder: string) => readdirSync(`models/${folder}`).filter((name) => name.endsWith('.json'))
+const models = files('').map((name) => must(parseModel(definitionBytes(name), name)))
+const lenses = files('lenses').map((name) => must(parseLens(definitionBytes(`lenses/${name}`), name)))
+const makers = [...new Set(models.map((model) => model.maker))]
+const named = models.map((model) => [model.name, model] as const)
+
+/** Every word a camera shows or has engraved: what stands in its lists, on its controls, in its menu. */
+function labelsOf(model: BodyModel): string[] {
+  return [
+    ...model.controls.flatMap((control) => [control.name, control.legend ?? '']),
+    ...model.settings.map((setting) => setting.label),
+    ...model.functions.map((fn) => fn.name),
+    ...model.menu.map((page) => page.name),
+    ...model.acts.filter((act) => act.by === undefined).map((act) => act.name),
+    ...model.families.flatMap((family) => [family.name, ...family.slots.map((slot) => slot.name)]),
+    ...[...model.positions, ...model.grids, ...model.holdSets].map((one) => one.name),
+  ].filter((label) => label !== '')
+}
+
+/** Labels of every model of a maker, as they are spoken. */
+const spokenBy = (maker: string) =>
+  new Set(
+    models
+      .filter((model) => model.maker === maker)
+      .flatMap(labelsOf)
+      .map((label) => label.toLowerCase()),
+  )
+
+/** What a rule is about and on what it hangs, whatever it is called. */
+const gist = (rule: Rule) => `${JSON.stringify(rule.then)} when ${factsOf(rule.when).sort().join()}`
+
+describe('the shipped models', () => {
+  it('are the six, with two lenses for each system: one that can do everything, one that cannot talk', () => {
+    expect(models.map((model) => model.id).sort()).toEqual([
+      ...['brack-linden', 'hollin-mere', 'pell-pocket', 'tarrow-heron', 'varn-duet', 'varn-duet-lite'],
+    ])
+    for (const maker of ['Brack', 'Hollin', 'Tarrow', 'Varn']) {
+      const [full, silent] = lenses
+        .filter((lens) => lens.fits === maker)
+        .sort((a, b) => Number(b.contacts) - Number(a.contacts))
+      expect(full).toMatchObject({
+        contacts: true,
+        ring: { readable: true },
+        focusSwitch: true,
+        stabiliser: true,
+      })
+      expect(full?.keys.length).toBeGreaterThan(0)
+      expect(silent).toMatchObject({ contacts: false, keys: [], ring: null })
+    }
+  })
+
+  it.each(named)('%s is of a real size', (_name, model) => {
+    const within = (count: number, from: number, to: number) => count >= from && count <= to
+    expect(within(model.controls.length, 25, 45), `${model.controls.length} controls`).toBe(true)
+    expect(within(model.settings.length, 120, 220), `${model.settings.length} settings`).toBe(true)
+    expect(within(model.functions.length, 50, 90), `${model.functions.length} functions`).toBe(true)
+  })
+
+  it.each(named)('%s has ten rules and more, three of which no other model has', (_name, model) => {
+    const others = new Set(models.filter((one) => one !== model).flatMap((one) => one.rules.map(gist)))
+    expect(model.rules.length).toBeGreaterThanOrEqual(10)
+    expect(model.rules.filter((rule) => !others.has(gist(rule))).length).toBeGreaterThanOrEqual(3)
+  })
+
+  it.each(named)('%s has two facts that are unknown, and one that is claimed', (_name, model) => {
+    const unknown = model.doubts.filter((doubt) => doubt.status === 'unknown')
+    expect(unknown.length).toBeGreaterThanOrEqual(2)
+    expect(model.doubts.some((doubt) => doubt.status === 'claimed')).toBe(true)
+  })
+
+  it.each(named)(
+    '%s has three firmware versions, a pair apart, and one that brings something',
+    (_name, model) => {
+      const [first, , last] = model.firmware
+      expect(model.firmware).toHaveLength(3)
+      expect(last?.readsFilesFrom).not.toContain(first?.version)
+      expect(first?.readsFilesFrom).not.toContain(last?.version)
+      const choices = model.settings.flatMap(({ domain }) => (domain.kind === 'choice' ? domain.values : []))
+      expect([...model.functions, ...choices].some((one) => one.since !== undefined)).toBe(true)
+    },
+  )
+
+  it('share no label, no page order and no shape of a function menu between makers', () => {
+    for (const [i, one] of makers.entries()) {
+      for (const two of makers.slice(i + 1)) {
+        const other = spokenBy(two)
+        expect(
+          [...spokenBy(one)].filter((label) => other.has(label)),
+          `${one} and ${two}`,
+        ).toEqual([])
+        const shapes = (maker: string) =>
+          models
+            .filter((model) => model.maker === maker)
+            .flatMap((model) => model.grids.map((grid) => `${grid.rows} × ${grid.columns}`))
+        expect(shapes(one).filter((shape) => shapes(two).includes(shape))).toEqual([])
+      }
+    }
+    const orders = models.map((model) => JSON.stringify(model.menu.map((page) => page.lines)))
+    expect(new Set(orders).size).toBe(models.length)
+  })
+
+  it('use no more than one word for one thing inside a maker', () => {
+    for (const model of models) {
+      const names = model.controls.map((control) => control.name)
+      expect(names.filter((name, i) => names.indexOf(name) !== i)).toEqual([])
+      const labels = model.settings.map((setting) => setting.label)
+      expect(labels.filter((label, i) => labels.indexOf(label) !== i)).toEqual([])
+    }
+  })
+
+  it('are told apart from the look-alike by both', () => {
+    const lookAlike = (id: string) => models.find((model) => model.id === id)?.lookAlikes[0]?.model
+    expect(lookAlike('varn-duet')).toBe('varn-duet-lite')
+    expect(lookAlike('varn-duet-lite')).toBe('varn-duet')
+  })
+})
