@@ -1,5 +1,6 @@
 import { join } from 'node:path'
 import type { Definitions } from '@/core/model/definitions'
+import { parseModel } from '@/core/model/parse'
 import type { BodyModel } from '@/core/model/types'
 import { canonicalJson } from '@/core/files/json'
 import { digestHex } from '@/core/files/digest'
@@ -17,11 +18,11 @@ export async function modelFor(id: string, version: number): Promise<BodyModel |
   const { models } = await definitions()
   const current = models.find((model) => model.id === id && model.version === version)
   if (current) return current
-  const rows = await query<{ definition: BodyModel }>(
+  const rows = await query<{ definition: unknown }>(
     'select definition from models where owner_id = $1 and id = $2 and version = $3',
     [localOwner, id, version],
   )
-  return rows[0]?.definition ?? null
+  return rows[0] ? stillReadable(rows[0].definition) : null
 }
 
 /** Puts every definition on disk into the store, so that plans keep the one they were made with. */
@@ -34,6 +35,12 @@ export async function storeDefinitions(): Promise<void> {
       [localOwner, model.id, model.version, digestHex(canonicalJson(model)), JSON.stringify(model)],
     )
   }
+}
+
+/** A stored definition, or null where it is of a format that is not read any more. */
+function stillReadable(definition: unknown): BodyModel | null {
+  const parsed = parseModel(new TextEncoder().encode(JSON.stringify(definition)), 'stored definition')
+  return parsed.ok ? parsed.value : null
 }
 
 let loaded: Promise<Definitions> | undefined

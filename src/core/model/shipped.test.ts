@@ -1,17 +1,10 @@
-import { readdirSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { definitionBytes } from '@tests/fixtures/heron'
-import { must } from '../result'
+import { lenses, models, namedModels } from '@tests/fixtures/models'
 import { factsOf } from '../rules/condition'
 import type { Rule } from '../rules/rule'
-import { parseLens, parseModel } from './parse'
 import type { BodyModel } from './types'
 
-const files = (folder: string) => readdirSync(`models/${folder}`).filter((name) => name.endsWith('.json'))
-const models = files('').map((name) => must(parseModel(definitionBytes(name), name)))
-const lenses = files('lenses').map((name) => must(parseLens(definitionBytes(`lenses/${name}`), name)))
 const makers = [...new Set(models.map((model) => model.maker))]
-const named = models.map((model) => [model.name, model] as const)
 
 /** Every word a camera shows or has engraved: what stands in its lists, on its controls, in its menu. */
 function labelsOf(model: BodyModel): string[] {
@@ -58,26 +51,26 @@ describe('the shipped models', () => {
     }
   })
 
-  it.each(named)('%s is of a real size', (_name, model) => {
+  it.each(namedModels)('%s is of a real size', (_name, model) => {
     const within = (count: number, from: number, to: number) => count >= from && count <= to
     expect(within(model.controls.length, 25, 45), `${model.controls.length} controls`).toBe(true)
     expect(within(model.settings.length, 120, 220), `${model.settings.length} settings`).toBe(true)
     expect(within(model.functions.length, 50, 90), `${model.functions.length} functions`).toBe(true)
   })
 
-  it.each(named)('%s has ten rules and more, three of which no other model has', (_name, model) => {
+  it.each(namedModels)('%s has ten rules and more, three of which no other model has', (_name, model) => {
     const others = new Set(models.filter((one) => one !== model).flatMap((one) => one.rules.map(gist)))
     expect(model.rules.length).toBeGreaterThanOrEqual(10)
     expect(model.rules.filter((rule) => !others.has(gist(rule))).length).toBeGreaterThanOrEqual(3)
   })
 
-  it.each(named)('%s has two facts that are unknown, and one that is claimed', (_name, model) => {
+  it.each(namedModels)('%s has two facts that are unknown, and one that is claimed', (_name, model) => {
     const unknown = model.doubts.filter((doubt) => doubt.status === 'unknown')
     expect(unknown.length).toBeGreaterThanOrEqual(2)
     expect(model.doubts.some((doubt) => doubt.status === 'claimed')).toBe(true)
   })
 
-  it.each(named)(
+  it.each(namedModels)(
     '%s has three firmware versions, a pair apart, and one that brings something',
     (_name, model) => {
       const [first, , last] = model.firmware

@@ -29,11 +29,13 @@ export function placeFaults(model: BodyModel): Refusal[] {
       ...toggleFaults(model, family.widenedBy, `families[${i}].widenedBy`),
       ...family.slots.flatMap((slot, s) => [
         ...firmwareFaults(model, slot, `families[${i}].slots[${s}]`),
+        ...longName(slot.name, family.nameLength, `families[${i}].slots[${s}].name`),
         ...(slot.side === undefined || model.sides.includes(slot.side)
           ? []
           : [fault('dangling', `families[${i}].slots[${s}]`, `This body has no ${slot.side}.`)]),
       ]),
     ]),
+    ...model.holdSets.flatMap((set, i) => longName(set.name, set.nameLength, `holdSets[${i}].name`)),
     ...model.holdSets.flatMap((set, i) =>
       dangling(`holdSets[${i}].allows`, set.allows ?? [], model.settings, setting),
     ),
@@ -45,6 +47,11 @@ export function placeFaults(model: BodyModel): Refusal[] {
     ]),
     ...dangling('cardFile.leavesBehind', model.cardFile.leavesBehind, model.settings, setting),
   ]
+}
+
+function longName(name: string, longest: number, path: string): Refusal[] {
+  if (name.length <= longest) return []
+  return [fault('domain', path, `“${name}” has ${name.length} characters; ${longest} fit.`)]
 }
 
 function positionFaults(model: BodyModel, position: ModePosition, path: string): Refusal[] {
