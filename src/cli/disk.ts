@@ -1,23 +1,10 @@
-import { readFile } from 'node:fs/promises'
 import type { Definitions } from '@/core/model/definitions'
 import type { BodyModel } from '@/core/model/types'
 import { readPlanFile } from '@/core/files/plan-file'
 import type { Plan } from '@/core/plan/plan'
 import { ok, refuse, type Result } from '@/core/result'
+import { boundedBytes } from '@/disk/bounded'
 import { readDefinitions } from '@/disk/definitions'
-
-/** The bytes of a file, or why it cannot be read. */
-export async function bytesOf(path: string): Promise<Result<Uint8Array>> {
-  try {
-    return ok(new Uint8Array(await readFile(path)))
-  } catch (error) {
-    const reason =
-      (error as NodeJS.ErrnoException).code === 'ENOENT'
-        ? 'There is no such file.'
-        : 'The file cannot be read.'
-    return refuse('no-file', reason, path)
-  }
-}
 
 /** The definitions of a folder, lenses in its subfolder `lenses`. */
 export async function definitionsIn(folder: string): Promise<Result<Definitions>> {
@@ -39,7 +26,7 @@ export interface PlanOnDisk {
 export async function planOnDisk(path: string, folder: string): Promise<Result<PlanOnDisk>> {
   const definitions = await definitionsIn(folder)
   if (!definitions.ok) return definitions
-  const bytes = await bytesOf(path)
+  const bytes = await boundedBytes(path)
   if (!bytes.ok) return bytes
   const read = readPlanFile(bytes.value, path, definitions.value.models)
   if (!read.ok) return read

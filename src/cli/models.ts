@@ -2,8 +2,9 @@ import { basename } from 'node:path'
 import { lookup } from '@/core/model/lookup'
 import { parseLens, parseModel } from '@/core/model/parse'
 import type { BodyModel } from '@/core/model/types'
+import { boundedBytes } from '@/disk/bounded'
 import { done, refused, type Command } from './command'
-import { bytesOf, definitionsIn } from './disk'
+import { definitionsIn } from './disk'
 import { modelsFolder } from './options'
 
 /** `models`: what is in the folder of models. */
@@ -40,7 +41,7 @@ export const checkModel: Command = {
   options: {},
   operands: 1,
   async run([path = '']) {
-    const bytes = await bytesOf(path)
+    const bytes = await boundedBytes(path)
     if (!bytes.ok) return refused(bytes.refusal)
     const name = basename(path)
     const isLens = new TextDecoder().decode(bytes.value.subarray(0, 400)).includes('salt-shelf/lens-model')

@@ -1,14 +1,10 @@
-import {
-  orientations,
-  postures,
-  runStates,
-  type BodyModel,
-  type LensModel,
-  type RunState,
-  type Side,
-} from '@/core/model/types'
+import { lookup } from '@/core/model/lookup'
+import { readTyped } from '@/core/model/typed'
+import { orientations, postures, runStates, type BodyModel, type LensModel } from '@/core/model/types'
+import type { Orientation, Posture, RunState, Side } from '@/core/model/types'
 import { anyLens, newestFirmware, type Context } from '@/core/resolve/context'
-import { ok, refuse, type Result } from '@/core/result'
+import { ok, refuse, type Refusal, type Result } from '@/core/result'
+import type { Value } from '@/core/vocabulary/values'
 import type { Options } from './command'
 
 /** The folder of models: `--models`, or `models`. */
@@ -21,14 +17,24 @@ export const contextOptions = {
   side: 'one',
   run: 'one',
   bank: 'many',
+  position: 'one',
   lens: 'one',
+  marked: 'many',
+  attached: 'many',
+  body: 'one',
   posture: 'one',
   orientation: 'one',
+  eye: 'one',
   firmware: 'one',
   held: 'many',
   latched: 'many',
+  edit: 'many',
   situation: 'many',
 } as const
+
+/** The same for the usage line. */
+export const contextUsage =
+  '[--side S] [--run STATE] [--bank FAMILY=SLOT] [--position STOP] [--lens ID] [--marked SETTING=VALUE] [--attached grip|adapter] [--body TAG] [--posture P] [--orientation O] [--eye yes|no] [--firmware V] [--held FUNCTION] [--latched FUNCTION] [--edit SETTING=VALUE] [--situation NAME=VALUE]'
 
 /** The context that options describe; refuses words the model or the format does not know, naming the option. */
 export function contextFrom(
@@ -36,55 +42,69 @@ export function contextFrom(
   model: BodyModel,
   lenses: readonly LensModel[],
 ): Result<Context> {
-  const side = oneOf(options, 'side', model.sides, model.sides[0] ?? 'stills')
-  const run = oneOf(options, 'run', runStates, 'standby')
-  const posture = oneOf(options, 'posture', postures, undefined)
-  const orientation = oneOf(options, 'orientation', orientations, undefined)
-  const lens = oneOf(options, 'lens', [anyLens.id, ...lenses.map((one) => one.id)], anyLens.id)
-  const banks = banksFrom(options, model)
-  const held = functionsFrom(options, 'held', model)
-  const latched = functionsFrom(options, 'latched', model)
-  for (const one of [side, run, posture, orientation, lens, banks, held, latched]) if (!one.ok) return one
-  if (
-    !side.ok ||
-    !run.ok ||
-    !posture.ok ||
-    !orientation.ok ||
-    !lens.ok ||
-    !banks.ok ||
-    !held.ok ||
-    !latched.ok
-  ) {
-    return refuse('context', 'The context cannot be read.')
+  const faults: Refusal[] = []
+  const take = <T>(result: Result<T>, fallback: T): T => {
+    if (result.ok) return result.value
+    faults.push(result.refusal)
+    return fallback
   }
-  const firmware = options.firmware?.at(-1)
-  return ok({
-    side: side.value as Side,
-    run: run.value as RunState,
-    banks: banks.value,
-    lens: lenses.find((one) => one.id === lens.value) ?? anyLens,
-    held: held.value,
-    latched: latched.value,
+  const one = (name: string, known: readonly string[]) => take(oneOf(options, name, known), undefined)
+  const eye = one('eye', ['yes', 'no'])
+  const position = one(
+    'position',
+    model.positions.map((stop) => stop.id),
+  )
+  const posture = one('posture', postures)
+  const orientation = one('orientation', orientations)
+  const lens = one('lens', [anyLens.id, ...lenses.map((glass) => glass.id)])
+  const firmware =
+    one(
+      'firmware',
+      model.firmware.map((each) => each.version),
+    ) ?? newestFirmware(model)
+  const attached = (options.attached ?? []).map((what) =>
+    take(oneOf({ attached: [what] }, 'attached', ['grip', 'adapter']), 'grip'),
+  )
+  const context: Context = {
+    side: (one('side', model.sides) ?? model.sides[0] ?? 'stills') as Side,
+    run: (one('run', runStates) ?? 'standby') as RunState,
+    banks: take(banksFrom(options, model), {}),
+    lens: lenses.find((glass) => glass.id === lens) ?? anyLens,
+    firmware,
+    held: take(functionsFrom(options, 'held', model), []),
+    latched: take(functionsFrom(options, 'latched', model), []),
+    marked: take(valuesFrom(options, 'marked', model), {}),
+    edits: take(valuesFrom(options, 'edit', model), {}),
+    attached: attached as NonNullable<Context['attached']>,
     situation: Object.fromEntries((options.situation ?? []).map((text) => pair(text))),
-    ...(posture.value === undefined ? {} : { posture: posture.value as NonNullable<Context['posture']> }),
-    ...(orientation.value === undefined
-      ? {}
-      : { orientation: orientation.value as NonNullable<Context['orientation']> }),
-    ...(firmware === undefined ? {} : { firmware }),
-  })
+    ...(position === undefined ? {} : { position }),
+    ...(options.body ? { body: options.body.at(-1) ?? '' } : {}),
+    ...(posture === undefined ? {} : { posture: posture as Posture }),
+    ...(orientation === undefined ? {} : { orientation: orientation as Orientation }),
+    ...(eye === undefined ? {} : { eye: eye === 'yes' }),
+  }
+  const [first] = faults
+  return first ? { ok: false, refusal: first } : ok(context)
 }
 
-function oneOf<Fallback extends string | undefined>(
-  options: Options,
-  name: string,
-  known: readonly string[],
-  fallback: Fallback,
-): Result<string | Fallback> {
+/** `SETTING=VALUE` options as values by setting id, typed as photographers write them. */
+export function valuesFrom(options: Options, name: string, model: BodyModel): Result<Record<string, Value>> {
+  const values: Record<string, Value> = {}
+  for (const text of options[name] ?? []) {
+    const [id, typed] = pair(text)
+    const setting = lookup(model).settings.get(id)
+    if (!setting) return refuse('option', `No setting is called ${id}.`, `--${name} ${text}`)
+    const value = readTyped(setting, typed)
+    if (!value.ok) return refuse(value.refusal.code, value.refusal.message, `--${name} ${text}`)
+    values[id] = value.value
+  }
+  return ok(values)
+}
+
+function oneOf(options: Options, name: string, known: readonly string[]): Result<string | undefined> {
   const given = options[name]?.at(-1)
-  if (given === undefined) return ok(fallback)
-  return known.includes(given)
-    ? ok(given)
-    : refuse('option', `“${given}” is none of ${known.join(', ')}.`, `--${name}`)
+  if (given === undefined || known.includes(given)) return ok(given)
+  return refuse('option', `“${given}” is none of ${known.join(', ')}.`, `--${name}`)
 }
 
 function banksFrom(options: Options, model: BodyModel): Result<Record<string, string | null>> {

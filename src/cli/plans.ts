@@ -9,9 +9,10 @@ import { parseSteps } from '@/core/plan/parse-step'
 import { applySteps } from '@/core/plan/step'
 import { resolve } from '@/core/resolve/resolve'
 import type { Resolution, ResolvedAddress, ResolvedSetting } from '@/core/resolve/resolved'
+import { boundedBytes } from '@/disk/bounded'
 import { done, refused, type Command, type Outcome } from './command'
-import { bytesOf, definitionsIn, planOnDisk } from './disk'
-import { contextFrom, contextOptions, modelsFolder } from './options'
+import { definitionsIn, planOnDisk } from './disk'
+import { contextFrom, contextOptions, contextUsage, modelsFolder } from './options'
 
 /** `plan new --model ID`: an empty plan file. */
 export const newPlan: Command = {
@@ -46,7 +47,7 @@ export const stepPlan: Command = {
   async run([planPath = '', stepsPath = ''], options) {
     const read = await planOnDisk(planPath, modelsFolder(options))
     if (!read.ok) return refused(read.refusal)
-    const bytes = await bytesOf(stepsPath)
+    const bytes = await boundedBytes(stepsPath)
     const json = bytes.ok ? readJson(bytes.value, stepsPath) : bytes
     if (!json.ok) return refused(json.refusal)
     const steps = parseSteps(json.value)
@@ -63,8 +64,7 @@ export const stepPlan: Command = {
 /** `plan resolve PLAN`: every value and key in a context, with the reasons. */
 export const resolvePlan: Command = {
   name: 'plan resolve',
-  usage:
-    'plan resolve PLAN [--side S] [--bank FAMILY=SLOT] [--lens ID] [--run STATE] [--posture P] [--orientation O] [--firmware V] [--held FUNCTION] [--latched FUNCTION] [--situation NAME=VALUE] [--models FOLDER]',
+  usage: `plan resolve PLAN ${contextUsage} [--models FOLDER]`,
   summary: 'what every setting and key amounts to in one context, and why',
   options: { ...contextOptions, models: 'one' },
   operands: 1,
@@ -85,6 +85,7 @@ export const resolvePlan: Command = {
       '',
       'Keys',
       ...keys.map((key) => keyLine(key, nameOf)),
+      ...signLines(resolution),
     ]
     return done(words.join('\n'), asData(resolution))
   },
@@ -115,7 +116,16 @@ function keyLine(key: ResolvedAddress, nameOf: (id: string | null) => string): s
   const remarks = key.remarks
     .map((remark) => `\n      ${remark.kind} (${remark.truth}): ${remark.because}`)
     .join('')
-  return `  ${key.address.control.name}, ${key.address.gesture.name}: ${nameOf(key.functionId)}${gets}, ${verdicts[key.verdict]}${remarks}`
+  return `  ${key.address.control.name}, ${key.address.name}: ${nameOf(key.functionId)}${gets}, ${verdicts[key.verdict]}${key.active ? '' : ' (not the one that answers now)'}${remarks}`
+}
+
+function signLines({ indicators }: Resolution): string[] {
+  if (indicators.length === 0) return []
+  return [
+    '',
+    'Signs',
+    ...indicators.map((one) => `  ${one.indicator} ${one.says} (${one.truth}): ${one.because}`),
+  ]
 }
 
 function asData({ settings, addresses, indicators }: Resolution): unknown {
@@ -127,16 +137,17 @@ function asData({ settings, addresses, indicators }: Resolution): unknown {
       ]),
     ),
     addresses: Object.fromEntries(
-      [...addresses].map(([id, { functionId, gets, source, verdict, remarks }]) => [
+      [...addresses].map(([id, { functionId, gets, source, active, verdict, remarks }]) => [
         id,
-        { function: functionId, gets, source, verdict, remarks },
+        { function: functionId, gets, source, active, verdict, remarks },
       ]),
     ),
     indicators,
   }
 }
 
-async function written(text: string, out: string | undefined, words: string): Promise<Outcome> {
+/** A plan file to `--out`, or to standard output. */
+export async function written(text: string, out: string | undefined, words: string): Promise<Outcome> {
   if (out === undefined) return done(text.trimEnd(), JSON.parse(text))
   await writeFile(out, text)
   return done(`${words}\nWritten to ${out}`, { written: out })

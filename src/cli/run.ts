@@ -3,9 +3,13 @@ import type { Refusal } from '@/core/result'
 import type { Command, Options, Outcome } from './command'
 import { checkModel, listModels } from './models'
 import { newPlan, resolvePlan, stepPlan } from './plans'
+import { fitPlan, routePlan } from './routes'
 
 /** Every command, in the order help lists them. */
-export const commands: readonly Command[] = [listModels, checkModel, newPlan, stepPlan, resolvePlan]
+export const commands: readonly Command[] = [
+  ...[listModels, checkModel, newPlan, stepPlan, resolvePlan],
+  ...[routePlan, fitPlan],
+]
 
 /** What the tool leaves behind: text, and 0 done, 1 refused, 2 called wrongly. */
 export interface Ended {

@@ -1,6 +1,7 @@
-import { readdir, readFile } from 'node:fs/promises'
+import { readdir } from 'node:fs/promises'
 import { join } from 'node:path'
-import { collectDefinitions, type Definitions, type NamedBytes } from '@/core/model/definitions'
+import { collectDefinitions, type Definitions, type FoundFile } from '@/core/model/definitions'
+import { boundedBytes } from './bounded'
 
 /** Reads every model of a folder, and every lens of its subfolder `lenses`; throws when the folder is not there. */
 export async function readDefinitions(folder: string): Promise<Definitions> {
@@ -8,9 +9,7 @@ export async function readDefinitions(folder: string): Promise<Definitions> {
   return collectDefinitions(await jsonFilesIn(folder), lenses)
 }
 
-async function jsonFilesIn(folder: string): Promise<NamedBytes[]> {
+async function jsonFilesIn(folder: string): Promise<FoundFile[]> {
   const names = (await readdir(folder)).filter((name) => name.endsWith('.json')).sort()
-  return Promise.all(
-    names.map(async (name) => ({ name, bytes: new Uint8Array(await readFile(join(folder, name))) })),
-  )
+  return Promise.all(names.map(async (name) => ({ name, read: await boundedBytes(join(folder, name)) })))
 }

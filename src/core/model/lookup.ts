@@ -42,8 +42,8 @@ export interface Lookup {
   readonly acts: ReadonlyMap<string, Act>
   /** "Focus 2 / line 4" by setting or act id. */
   readonly menuAddress: ReadonlyMap<string, string>
-  /** Presses to get to a menu line, the one that opens the menu included. */
-  readonly menuMoves: ReadonlyMap<string, number>
+  /** Where each line of the menu stands, by setting or act id. */
+  readonly menuPlaces: ReadonlyMap<string, MenuPlace>
   /** What is not known for certain, by what it is about. */
   readonly doubts: ReadonlyMap<string, Doubt>
   /** The setting that means the exposure mode, and where a setting's cells are counted from. */
@@ -131,7 +131,7 @@ function build(model: BodyModel): Lookup {
     addresses: addressesOf(model, settings),
     acts: byId(model.acts),
     menuAddress: new Map(places.map((place) => [place.id, place.address])),
-    menuMoves: new Map(places.map((place) => [place.id, place.moves])),
+    menuPlaces: byId(places),
     doubts,
     exposureMode: model.settings.find((setting) => setting.means === 'exposure.mode'),
     settingIndex: new Map(model.settings.map((setting, i) => [setting.id, i])),
@@ -177,19 +177,42 @@ function remarkingOf(
   return groups
 }
 
-/** Every line of the menu: where it stands, and the presses to it (open, over to the page, down to the line, in). */
-export function menuPlaces(model: BodyModel): { id: string; address: string; moves: number }[] {
-  return model.menu.flatMap((page, p) =>
-    page.lines.flatMap((line, i) => {
-      const [address, moves] = [`${page.name} / line ${i + 1}`, 1 + p + i + 1]
-      if (typeof line === 'string') return [{ id: line, address, moves }]
-      return line.behind.map((id, k) => ({
+/** Where a line of the menu stands, counted from 0; `inner` for one behind a further press. */
+export interface MenuPlace {
+  readonly id: string
+  /** "Focus 2 / line 4". */
+  readonly address: string
+  readonly page: number
+  readonly line: number
+  readonly inner: number | null
+}
+
+/** Every line of the menu, in its own order. */
+export function menuPlaces(model: BodyModel): MenuPlace[] {
+  return model.menu.flatMap(({ name, lines }, page) =>
+    lines.flatMap((one, line): MenuPlace[] => {
+      const address = `${name} / line ${line + 1}`
+      if (typeof one === 'string') return [{ id: one, address, page, line, inner: null }]
+      return one.behind.map((id, inner) => ({
         id,
-        address: `${address} / ${line.name} / line ${k + 1}`,
-        moves: moves + k + 1,
+        address: `${address} / ${one.name} / line ${inner + 1}`,
+        page,
+        line,
+        inner,
       }))
     }),
   )
+}
+
+/**
+ * Presses from one line of the open menu to another and into it: over to its page, down to its line, in; and down
+ * and in once more for a line behind it. From null: the first line of the first page, where a menu opens.
+ */
+export function pressesTo(from: MenuPlace | null, to: MenuPlace): number {
+  const start = from ?? { page: 0, line: 0 }
+  const over = Math.abs(to.page - start.page)
+  const down = Math.abs(to.line - (over === 0 ? start.line : 0))
+  return over + down + 1 + (to.inner === null ? 0 : to.inner + 1)
 }
 
 function byId<T extends { readonly id: string }>(items: readonly T[]): ReadonlyMap<string, T> {

@@ -1,7 +1,9 @@
 import type { AssignSide, BodyModel, LensModel, ModePosition, Orientation, Posture } from '../model/types'
 import type { RunState, Side } from '../model/types'
-import type { Value } from '../vocabulary/values'
-import { plainly, typedCell, type Whereabouts } from '../plan/rows'
+import { sameValue, type Value } from '../vocabulary/values'
+import { lookup } from '../model/lookup'
+import { baseRow, plainly, typedCell, type Whereabouts } from '../plan/rows'
+import { rowValue } from '../plan/step'
 import { plannedLenses, plannedSlots, type Plan } from '../plan/plan'
 
 /** One state of affairs in which a plan is looked at. What is left out of it, nobody says. */
@@ -11,7 +13,7 @@ export interface Context {
   /** Slot in force by family id; null is the plain position. */
   readonly banks: Readonly<Record<string, string | null>>
   readonly lens: LensModel
-  /** Stop of the mode dial; where it is absent, the slot's, else the first of the side. */
+  /** Stop of the mode dial; where it is absent, the slot's own, and else nobody says. */
   readonly position?: string
   /** Marked dials, levers and switches, by setting id; those left out stand as delivered. */
   readonly marked?: Readonly<Record<string, Value>>
@@ -46,15 +48,13 @@ export function whereaboutsIn(model: BodyModel, context: Context, exposureMode?:
   }
 }
 
-/** The stop of the mode dial: as the context says, else the slot's own, else the first plain one of the side. */
+/** The stop of the mode dial: as the context says, else the slot's own; undefined where nobody says. */
 export function positionIn(model: BodyModel, context: Context): ModePosition | undefined {
   if (context.position !== undefined) return model.positions.find((one) => one.id === context.position)
   const slots = Object.entries(context.banks)
-  return (
-    model.positions.find(
-      (one) =>
-        one.kind === 'slot' && slots.some(([family, slot]) => one.family === family && one.slot === slot),
-    ) ?? model.positions.find((one) => one.side === context.side)
+  return model.positions.find(
+    (one) =>
+      one.kind === 'slot' && slots.some(([family, slot]) => one.family === family && one.slot === slot),
   )
 }
 
@@ -110,11 +110,12 @@ export function contextsOf(
   const mine = lenses.filter((lens) => planned.has(lens.id))
   const plain = Object.fromEntries(model.families.map((family) => [family.id, null]))
   const banks = [
-    { name: 'plain', banks: plain },
+    { name: 'plain', banks: plain, slotted: false },
     ...plannedSlots(model, plan)
       .filter((slot) => slot.side === answering)
-      .map((slot) => ({ name: slot.name, banks: { ...plain, [slot.family]: slot.slot } })),
+      .map((slot) => ({ name: slot.name, banks: { ...plain, [slot.family]: slot.slot }, slotted: true })),
   ]
+  const usual = usualPosition(model, plan, side)
   return banks.flatMap((bank) =>
     (mine.length > 0 ? mine : [anyLens]).map((lens) => ({
       context: {
@@ -123,11 +124,28 @@ export function contextsOf(
         banks: bank.banks,
         lens,
         firmware: newestFirmware(model),
+        ...(bank.slotted || usual === undefined ? {} : { position: usual }),
       },
       bank: bank.name,
       lens: lens.name,
     })),
   )
+}
+
+/**
+ * The stop an owner works at who uses no bank: the first plain one of the side that fixes nothing, else the first
+ * that fixes what the plan's base asks for, else the first.
+ */
+function usualPosition(model: BodyModel, plan: Plan, side: Side): string | undefined {
+  const stops = model.positions.filter((one) => one.side === side && one.kind !== 'slot')
+  const { settings } = lookup(model)
+  const asIn = (stop: ModePosition) =>
+    Object.entries(stop.sets).every(([id, value]) => {
+      const setting = settings.get(id)
+      const row = setting && rowValue(plan.rows, baseRow(plan.rows, setting, plainly(model, side)))
+      return sameValue(row ?? setting?.factory, value)
+    })
+  return (stops.find(asIn) ?? stops[0])?.id
 }
 
 /** The context of a slot (or the plain position) with a lens, ready to film or shoot. */
@@ -139,5 +157,7 @@ export function contextIn(
 ): Context {
   const plain = Object.fromEntries(model.families.map((family) => [family.id, null]))
   const banks = slot ? { ...plain, [slot.family]: slot.slot } : plain
-  return { side, run: 'standby', banks, lens, firmware: newestFirmware(model) }
+  const free = model.positions.find((one) => one.side === side && Object.keys(one.sets).length === 0)
+  const position = slot || !free || free.kind === 'slot' ? {} : { position: free.id }
+  return { side, run: 'standby', banks, lens, firmware: newestFirmware(model), ...position }
 }

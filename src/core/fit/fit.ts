@@ -1,0 +1,261 @@
+import { lookup } from '../model/lookup'
+import type { BodyModel, Side } from '../model/types'
+import { describeRow, showRow } from '../plan/describe'
+import { parseRow } from '../plan/parse-row'
+import { emptyPlan, parsePlan, plannedSlots, type Plan } from '../plan/plan'
+import { keyRow, type Row, type RowId } from '../plan/rows'
+import { must } from '../result'
+import type { Value } from '../vocabulary/values'
+import { nearestKey, sameFunction } from './keys'
+import { fitValue, sameSetting } from './values'
+
+/** What became of one row of a plan on another model. */
+export interface FitLine {
+  /** Carried as it was; nearest, something about it changes; absent, it is lost. */
+  readonly how: 'carried' | 'nearest' | 'absent'
+  readonly row: RowId
+  /** Place and value in words, as planned. */
+  readonly was: string
+  /** Row on the other model; null where it is absent. */
+  readonly to: RowId | null
+  readonly becomes: string | null
+  readonly because: string
+}
+
+/** A plan as another model can have it, what became of every row, and what is free there. */
+export interface Fit {
+  readonly plan: Plan
+  readonly lines: readonly FitLine[]
+  /** Slots and hold sets of the other model that nothing came to, and its keys that stand as delivered, by name. */
+  readonly free: {
+    readonly slots: readonly string[]
+    readonly holdSets: readonly string[]
+    readonly keys: number
+  }
+}
+
+/**
+ * Maps a plan to another model by what settings and functions mean and by where keys are: never by label. Values the
+ * other does not have go to the nearest; rows without a counterpart are absent, with the reason. The plan that comes
+ * out is a plan of the other model, and sound. Deterministic.
+ */
+export function fit(model: BodyModel, plan: Plan, other: BodyModel): Fit {
+  const work: Work = { model, plan, other, slots: slotsFor(model, plan, other), rows: {}, taken: new Set() }
+  const order = Object.keys(plan.rows).sort((a, b) => rank(a) - rank(b) || (a < b ? -1 : 1))
+  const moved = new Map<RowId, RowId>()
+  const lines = order.flatMap((id): FitLine[] => {
+    const line = fitRow(work, id, moved)
+    if (!line) return []
+    if (line.to !== null) moved.set(id, line.to)
+    return [line]
+  })
+  const fitted = must(parsePlan(other, work.rows))
+  return { plan: { ...emptyPlan(other), rows: fitted.rows }, lines, free: freeOn(work, other) }
+}
+
+interface Work {
+  readonly model: BodyModel
+  readonly plan: Plan
+  readonly other: BodyModel
+  /** `family/slot` here → `family/slot` there. */
+  readonly slots: ReadonlyMap<string, string>
+  readonly rows: Record<RowId, Value>
+  readonly taken: Set<string>
+}
+
+/** Reasons come after what they are about. */
+function rank(row: RowId): number {
+  return row.startsWith('why/') || row.startsWith('sure/') ? 1 : 0
+}
+
+function fitRow(work: Work, id: RowId, moved: ReadonlyMap<RowId, RowId>): FitLine | null {
+  const { model, other } = work
+  const value = work.plan.rows[id]
+  const parsed = parseRow(model, id)
+  if (value === undefined || !parsed.ok) return null
+  const was = `${describeRow(model, id)}: ${showRow(model, id, value)}`
+  const found = target(work, parsed.value, id, value, moved)
+  if ('absent' in found)
+    return { how: 'absent', row: id, was, to: null, becomes: null, because: found.absent }
+  work.rows[found.to] = found.value
+  const becomes = `${describeRow(other, found.to)}: ${showRow(other, found.to, found.value)}`
+  const how = found.changes === null ? 'carried' : 'nearest'
+  return { how, row: id, was, to: found.to, becomes, because: found.changes ?? 'It means the same there.' }
+}
+
+type Target =
+  { readonly to: RowId; readonly value: Value; readonly changes: string | null } | { readonly absent: string }
+
+function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMap<RowId, RowId>): Target {
+  switch (row.kind) {
+    case 'title':
+      return { to: id, value, changes: null }
+    case 'key':
+      return keyTarget(work, row, String(value))
+    case 'base':
+    case 'bank':
+    case 'hold':
+    case 'position':
+    case 'body':
+    case 'share':
+      return valueTarget(work, row, id, value)
+    case 'bankFact':
+      return slotTarget(work, row, value)
+    case 'grid':
+    case 'own':
+      return { absent: 'Menus have other cells there; they are filled anew.' }
+    case 'why':
+    case 'sure': {
+      const about = moved.get(id.slice(row.kind.length + 1))
+      return about === undefined
+        ? { absent: 'What it is about is absent there.' }
+        : { to: `${row.kind}/${about}`, value, changes: null }
+    }
+    case 'lens':
+      return { absent: 'Lenses are chosen for each mount.' }
+    case 'bankKey':
+    case 'bankGrid':
+      return { absent: 'What slots keep of keys and menus is decided anew.' }
+    case 'holdName':
+    case 'ownName':
+      return nameTarget(work, row, value)
+  }
+}
+
+function keyTarget(work: Work, row: Extract<Row, { kind: 'key' }>, functionId: string): Target {
+  const fn = lookup(work.model).functions.get(functionId)
+  const there = fn && sameFunction(work.other, fn)
+  if (!fn || !there) return { absent: `${work.other.name} has no function for ${fn?.name ?? functionId}.` }
+  const key = nearestKey(work.other, row.address, there, work.taken)
+  if (!key) return { absent: `No free control of ${work.other.name} takes ${there.name}.` }
+  work.taken.add(key.address.key)
+  const other = JSON.stringify(fn.parameters ?? {}) !== JSON.stringify(there.parameters ?? {})
+  const said = other ? ' It says other words with it; look at what it does.' : ''
+  return {
+    to: keyRow(key.address),
+    value: there.id,
+    changes: key.alike && !other ? null : key.because + said,
+  }
+}
+
+type Valued = Extract<Row, { kind: 'base' | 'bank' | 'hold' | 'position' | 'body' | 'share' }>
+
+function valueTarget(work: Work, row: Valued, id: RowId, value: Value): Target {
+  const { model, other } = work
+  const there = sameSetting(other, row.setting)
+  if (!there) return { absent: `${other.name} has no setting for ${row.setting.label}.` }
+  const place = placeThere(work, row, there.id, id)
+  if ('absent' in place) return place
+  if (row.kind === 'share') return { to: place.to, value, changes: null }
+  const fitted = fitValue(model, row.setting, there, value)
+  if (fitted.how === 'none') return { absent: fitted.because }
+  const changes = [place.changes, fitted.how === 'nearest' ? fitted.because : null].filter(
+    (one) => one !== null,
+  )
+  const taken = Object.hasOwn(work.rows, place.to)
+  if (taken) return { absent: `${there.label} has one cell there, and it is filled already.` }
+  const sound = parsePlan(other, { [place.to]: fitted.value })
+  if (!sound.ok) return { absent: sound.refusal.message }
+  return { to: place.to, value: fitted.value, changes: changes.length === 0 ? null : changes.join(' ') }
+}
+
+/** The row of the same place on the other model; cells that it does not have fall together into one. */
+function placeThere(
+  work: Work,
+  row: Valued,
+  setting: string,
+  id: RowId,
+): { to: RowId; changes: string | null } | { absent: string } {
+  const { other } = work
+  const there = lookup(other).settings.get(setting)
+  if (!there) return { absent: 'It has no counterpart.' }
+  switch (row.kind) {
+    case 'base': {
+      const cells = [row.cell, 'stills', 'motion', 'level', 'typed'].flatMap((cell) =>
+        cell === null ? [] : [`base/${setting}@${cell}`],
+      )
+      const all = [...(row.cell === null ? [] : cells.slice(0, 1)), `base/${setting}`, ...cells]
+      const to = all.find((candidate) => parseRow(other, candidate).ok)
+      if (to === undefined) return { absent: `${there.label} is set by hand there, or has no cell for it.` }
+      const alike = to === id.replace(row.setting.id, setting)
+      return { to, changes: alike ? null : 'It lives in another place there.' }
+    }
+    case 'bank': {
+      const slot = work.slots.get(`${row.family.id}/${row.slot.id}`)
+      if (slot === undefined) return { absent: `${other.name} has no slot left for ${row.slot.name}.` }
+      if (there.storedBy !== slot.split('/')[0])
+        return { absent: `${there.label} is not kept by the slots of ${other.name}; set it outside.` }
+      return { to: `bank/${slot}/${setting}`, changes: null }
+    }
+    case 'hold': {
+      const i = work.model.holdSets.findIndex((set) => set.id === row.set.id)
+      const set = other.holdSets[i]
+      return set
+        ? { to: `hold/${set.id}/${setting}`, changes: null }
+        : { absent: `${other.name} has ${other.holdSets.length} hold sets.` }
+    }
+    case 'position': {
+      const position = other.positions.find((one) => one.keeps.includes(setting))
+      return position
+        ? { to: `position/${position.id}/${setting}`, changes: null }
+        : { absent: `No position of ${other.name} keeps it for itself.` }
+    }
+    case 'body':
+      return { absent: 'It belongs to one camera alone.' }
+    case 'share':
+      return there.shared === undefined
+        ? { absent: `${other.name} does not let stills and motion share it.` }
+        : { to: `share/${setting}`, changes: null }
+  }
+}
+
+function slotTarget(work: Work, row: Extract<Row, { kind: 'bankFact' }>, value: Value): Target {
+  const slot = work.slots.get(`${row.family.id}/${row.slot.id}`)
+  if (slot === undefined) return { absent: `${work.other.name} has no slot left for ${row.slot.name}.` }
+  const to = `bank/${slot}/${row.fact}`
+  const longest = work.other.families.find((family) => family.id === slot.split('/')[0])?.nameLength ?? 0
+  if (row.fact !== 'name' || String(value).length <= longest) return { to, value, changes: null }
+  const short = String(value).slice(0, longest).trim()
+  return { to, value: short, changes: `Names have at most ${longest} characters there.` }
+}
+
+function nameTarget(work: Work, row: Extract<Row, { kind: 'holdName' | 'ownName' }>, value: Value): Target {
+  if (row.kind === 'ownName') return { absent: 'The own menu is put together anew there.' }
+  const set = work.other.holdSets[work.model.holdSets.findIndex((one) => one.id === row.set.id)]
+  if (!set) return { absent: `${work.other.name} has ${work.other.holdSets.length} hold sets.` }
+  const short = String(value).slice(0, set.nameLength).trim()
+  return {
+    to: `hold/${set.id}/name`,
+    value: short,
+    changes: short === value ? null : 'The name is cut to fit.',
+  }
+}
+
+/** Used slots go to slots that can hold their side, in order: one for one. */
+function slotsFor(model: BodyModel, plan: Plan, other: BodyModel): ReadonlyMap<string, string> {
+  const free = other.families.flatMap((family) =>
+    family.slots.map((slot) => ({ key: `${family.id}/${slot.id}`, side: slot.side ?? null })),
+  )
+  const pairs = plannedSlots(model, plan).flatMap((slot) => {
+    const fits = (side: Side | null) =>
+      side === slot.side || (side === null && other.sides.includes(slot.side))
+    const i = free.findIndex((one) => fits(one.side))
+    const [taken] = i < 0 ? [] : free.splice(i, 1)
+    return taken ? [[`${slot.family}/${slot.slot}`, taken.key] as const] : []
+  })
+  return new Map(pairs)
+}
+
+function freeOn(work: Work, other: BodyModel): Fit['free'] {
+  const used = new Set(work.slots.values())
+  const held = Object.keys(work.rows).filter((row) => row.startsWith('hold/'))
+  return {
+    slots: other.families.flatMap((family) =>
+      family.slots.filter((slot) => !used.has(`${family.id}/${slot.id}`)).map((slot) => slot.name),
+    ),
+    holdSets: other.holdSets
+      .filter((set) => !held.some((row) => row.startsWith(`hold/${set.id}/`)))
+      .map((set) => set.name),
+    keys: lookup(other).addresses.size - work.taken.size,
+  }
+}

@@ -1,0 +1,73 @@
+import { lookup } from '../model/lookup'
+import type { BodyModel } from '../model/types'
+import type { Plan } from '../plan/plan'
+import type { Context } from '../resolve/context'
+import { asked, effectiveState, type State } from '../resolve/state'
+import { inForce } from '../resolve/owners'
+import { sameValue, type Value } from '../vocabulary/values'
+
+/** A state of a body on a route: its context with all edits so far, the acts done, and what follows. */
+export interface Place {
+  readonly model: BodyModel
+  readonly plan: Plan
+  readonly context: Context
+  readonly acts: readonly string[]
+  readonly state: State
+  /** What was asked of each setting: the value before rules have their say. */
+  readonly values: ReadonlyMap<string, Value>
+}
+
+/** The place of a context. */
+export function place(model: BodyModel, plan: Plan, context: Context, acts: readonly string[] = []): Place {
+  const state = effectiveState(model, plan, context)
+  const values = new Map(
+    [...state.chains].map(([id, chain]) => [id, inForce(chain.filter((link) => link.layer !== 'rule'))]),
+  )
+  return { model, plan, context, acts, state, values }
+}
+
+/** Whether a setting has a value for certain, asked and got. */
+export function stands(at: Place, setting: string, value: Value): boolean {
+  const possible = at.state.possible.get(setting) ?? []
+  return sameValue(at.values.get(setting), value) && possible.every((one) => sameValue(one, value))
+}
+
+/** Settings whose asked value differs between two places. */
+export function differsFrom(at: Place, start: Place): { setting: string; from: Value; to: Value }[] {
+  return [...at.values].flatMap(([setting, to]) => {
+    const from = start.values.get(setting)
+    return from === undefined || sameValue(from, to) ? [] : [{ setting, from, to }]
+  })
+}
+
+/** Why a value would be refused here, for certain: the reasons of the rules; empty where it is offered. */
+export function refusedHere(at: Place, setting: string, value: Value): string[] {
+  return asked(at.state, `setting/${setting}`).flatMap(({ rule, truth }) =>
+    truth === 'yes' &&
+    rule.then.kind === 'unavailable' &&
+    'values' in rule.then &&
+    rule.then.values.some((one) => sameValue(one, value))
+      ? [rule.because]
+      : [],
+  )
+}
+
+/** Why wanted values do not come about here: refused, replaced by a rule, or fixed by the mode dial. */
+export function blockers(at: Place, values: Readonly<Record<string, Value>>): string[] {
+  return Object.entries(values).flatMap(([setting, value]) => {
+    const changed = place(at.model, at.plan, {
+      ...at.context,
+      edits: { ...at.context.edits, [setting]: value },
+    })
+    const chain = changed.state.chains.get(setting) ?? []
+    const over = chain.slice(chain.findLastIndex((link) => link.layer === 'edit') + 1)
+    const label = lookup(at.model).settings.get(setting)?.label ?? setting
+    return [
+      ...refusedHere(changed, setting, value),
+      ...over.flatMap((link) =>
+        link.because === null || sameValue(link.value, value) ? [] : [link.because],
+      ),
+      ...(changed.state.doubts.get(setting) ?? []).map((doubt) => `${label}: ${doubt.because}`),
+    ]
+  })
+}
