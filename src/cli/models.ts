@@ -64,11 +64,12 @@ function counts(model: BodyModel) {
     addresses: lookup(model).addresses.size,
     settings: model.settings.length,
     functions: model.functions.length,
+    acts: model.acts.length,
     rules: model.rules.length,
   }
 }
 
 function sizes(model: BodyModel): string {
-  const { controls, settings, functions, rules } = counts(model)
-  return `${controls} controls, ${settings} settings, ${functions} functions, ${rules} rules`
+  const { controls, settings, functions, acts, rules } = counts(model)
+  return `${controls} controls, ${settings} settings, ${functions} functions, ${acts} acts, ${rules} rules`
 }

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -66,8 +66,10 @@ describe('the headless command', () => {
   it('prints data with --json', async () => {
     const { output } = await run(['models', '--json'])
     expect(JSON.parse(output)).toMatchObject({
-      models: [{ id: 'tarrow-heron', settings: 76 }],
-      lenses: ['attic-90', 'tarrow-45'],
+      models: expect.arrayContaining([
+        expect.objectContaining({ id: 'tarrow-heron', settings: 161, acts: 17, rules: 52 }),
+      ]) as unknown,
+      lenses: expect.arrayContaining(['attic-90', 'tarrow-45']) as unknown,
     })
     const plan = file('json.plan.json', (await run(['plan', 'new', '--model', 'tarrow-heron'])).output)
     const resolved = JSON.parse(
@@ -87,6 +89,27 @@ describe('the headless command', () => {
     ],
     ['a folder that is not there', ['models', '--models', 'nowhere'], /nowhere: There is no such folder/],
     ['an unknown model', ['plan', 'new', '--model', 'moon'], /--model: There is no model moon/],
+    [
+      'a value off the scale',
+      ['plan', 'route', 'PLAN', '--want', 'exposure.shutter=1/57'],
+      /“1\/57” is no shutter step/,
+    ],
+    [
+      'a wish for a setting that is not there',
+      ['plan', 'route', 'PLAN', '--want', 'moon=1'],
+      /No setting is called moon/,
+    ],
+    ['an act that is not there', ['plan', 'route', 'PLAN', '--act', 'fly'], /fly: This model has no act fly/],
+    [
+      'an end that is no run state',
+      ['plan', 'route', 'PLAN', '--end', 'flying'],
+      /--end: “flying” is none of idle/,
+    ],
+    [
+      'a fit to a model that is not there',
+      ['plan', 'fit', 'PLAN', '--to', 'moon'],
+      /--to: There is no model moon/,
+    ],
     [
       'an unknown side',
       ['plan', 'resolve', 'PLAN', '--side', 'up'],
@@ -109,6 +132,29 @@ describe('the headless command', () => {
     const { code, error } = await run(args.map((arg) => (arg === 'PLAN' ? plan : arg)))
     expect(code).toBe(1)
     expect(error).toMatch(words)
+  })
+
+  it.each([
+    ['model', 'check'],
+    ['plan', 'resolve'],
+  ])('refuses a file of 200 MB in no time: %s %s', async (...words) => {
+    const path = file('huge.json', '')
+    truncateSync(path, 200_000_000)
+    const before = process.memoryUsage().rss
+    const { code, error } = await run([...words, path])
+    expect(code).toBe(1)
+    expect(error).toContain('huge.json: The file has 200000000 bytes; at most 4000000 are read.')
+    expect(process.memoryUsage().rss - before).toBeLessThan(100_000_000)
+  })
+
+  it('routes to where nothing has to be done, and fits to a file', async () => {
+    const plan = file('b.plan.json', (await run(['plan', 'new', '--model', 'tarrow-heron'])).output)
+    expect((await run(['plan', 'route', plan, '--want', 'drive.mode=single'])).output).toBe(
+      'Everything stands as wanted already.',
+    )
+    const out = join(folder, 'pocket.plan.json')
+    await run(['plan', 'fit', plan, '--to', 'pell-pocket', '--out', out])
+    expect((await run(['plan', 'resolve', out])).output).toContain('Time dial')
   })
 
   it('tells the faults of a model file, all of them, also as data', async () => {

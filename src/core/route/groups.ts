@@ -123,7 +123,7 @@ function groupOf(
   }
 }
 
-/** What is asked now, what is wanted, and the values by which a condition on this setting turns. */
+/** What is wanted, what is asked now, and the values by which a condition on this setting turns, the nearest first. */
 function candidatesOf(
   model: BodyModel,
   start: Place,
@@ -141,7 +141,9 @@ function candidatesOf(
     .flatMap((one) => turningValues(one, all))
   const few = all.length > 0 && all.length <= 6 ? all : turning
   const now = start.values.get(setting.id)
-  return [value, now, ...few].reduce<Value[]>(
+  const index = (one: Value | undefined) => all.findIndex((other) => sameValue(other, one))
+  const nearFirst = [...few].sort((a, b) => Math.abs(index(a) - index(now)) - Math.abs(index(b) - index(now)))
+  return [value, now, ...nearFirst].reduce<Value[]>(
     (kept, one) => (one === undefined || kept.some((other) => sameValue(other, one)) ? kept : [...kept, one]),
     [],
   )
