@@ -1,18 +1,21 @@
 import { valuesOf } from '@/core/model/domain'
 import type { BodyModel, LensModel, Setting } from '@/core/model/types'
 import { parsePlan, type Plan } from '@/core/plan/plan'
-import { baseRows, bankRow, type Rows } from '@/core/plan/rows'
-import { contextsOf, type Context } from '@/core/resolve/context'
+import { baseRows, bankRow, holdRow, mayTick, type Rows } from '@/core/plan/rows'
+import { contextIn, type Context } from '@/core/resolve/context'
 import { resolve } from '@/core/resolve/resolve'
 import { must } from '@/core/result'
 import { timesAsLong, type Figure } from './measure'
 
-/** Every context of a model with a full plan: cost against four times the settings, and four times the contexts. */
+/**
+ * Every context of a model with a full plan (side × slot of each family × hold set × lens): cost against four times
+ * the settings, and four times the contexts.
+ */
 export function contextsBench(model: BodyModel, lens: LensModel): Figure[] {
   const lenses = Array.from({ length: 4 }, (_, i) => ({ ...lens, id: `lens-${i}`, contacts: i % 2 === 0 }))
   const all = (of: BodyModel, used: readonly LensModel[]) => {
     const plan = fullPlan(of, used)
-    const contexts = of.sides.flatMap((side) => contextsOf(of, plan, used, side).map((one) => one.context))
+    const contexts = everyContext(of, used)
     return { count: contexts.length, work: () => resolveAll(of, plan, contexts) }
   }
   const [one, moreContexts, moreSettings] = [
@@ -30,6 +33,25 @@ export function contextsBench(model: BodyModel, lens: LensModel): Figure[] {
       timesAsLong(moreSettings.work, one.work),
     ),
   ]
+}
+
+/** Every side, with every slot or none of each family, every hold set or none, and every lens. */
+function everyContext(model: BodyModel, lenses: readonly LensModel[]): Context[] {
+  const banks = model.families.reduce<Record<string, string | null>[]>(
+    (rows, family) =>
+      rows.flatMap((row) =>
+        [null, ...family.slots.map((slot) => slot.id)].map((slot) => ({ ...row, [family.id]: slot })),
+      ),
+    [{}],
+  )
+  const holds = [[], ...model.functions.filter((fn) => fn.holdSet !== undefined).map((fn) => [fn.id])]
+  return model.sides.flatMap((side) =>
+    banks.flatMap((slots) =>
+      holds.flatMap((held) =>
+        lenses.map((lens) => ({ ...contextIn(model, side, null, lens), banks: slots, held })),
+      ),
+    ),
+  )
 }
 
 function grown(name: string, ratio: number): Figure {
@@ -59,10 +81,15 @@ function fullPlan(model: BodyModel, lenses: readonly LensModel[]): Plan {
   for (const family of model.families) {
     family.slots.forEach(
       (slot, i) =>
-        (rows[bankRow(family.id, slot.id, 'side')] = model.sides[i % model.sides.length] ?? 'stills'),
+        (rows[bankRow(family.id, slot.id, 'side')] =
+          slot.side ?? model.sides[i % model.sides.length] ?? 'stills'),
     )
   }
   for (const lens of lenses) rows[`lens/${lens.id}`] = true
+  for (const set of model.holdSets) {
+    for (const setting of model.settings.filter((one) => mayTick(set, one)))
+      rows[holdRow(set.id, setting.id)] = decided(setting)
+  }
   return must(parsePlan(model, rows))
 }
 
