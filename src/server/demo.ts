@@ -16,6 +16,8 @@ export const demo = {
   plan: 'de000000-0000-4000-8000-000000000001',
   bodyA: 'de000000-0000-4000-8000-00000000000a',
   bodyB: 'de000000-0000-4000-8000-00000000000b',
+  spare: 'de000000-0000-4000-8000-00000000000c',
+  workshop: 'de000000-0000-4000-8000-00000000000d',
 } as const
 
 /** True when the demo plan is in the store. */
@@ -32,13 +34,16 @@ export async function removeDemo(): Promise<void> {
   await query('delete from plans where id = $1 and owner_id = $2', [demo.plan, localOwner])
 }
 
-/** A small touring puppet theatre: two bodies of one model, and the plan for its night rehearsals. */
+/** A small touring puppet theatre: two bodies of one model, a spare, one for the workshop, and the plan for its night rehearsals. */
 export async function makeDemo(): Promise<void> {
   const { models } = await definitions()
-  const heron = models.find((model) => model.id === 'tarrow-heron')
-  if (!heron) throw new Error('the demo needs the model tarrow-heron')
-  await makeBody(heron, demo.bodyA, 'heron-a', 'Heron A', 'front of house', 'TH-20417', 'LHA')
-  await makeBody(heron, demo.bodyB, 'heron-b', 'Heron B', 'in the wings', 'TH-20633', 'TAR')
+  const called = (id: string) => {
+    const model = models.find((one) => one.id === id)
+    if (!model) throw new Error(`the demo needs the model ${id}`)
+    return model
+  }
+  const heron = called('tarrow-heron')
+  for (const body of demoBodies) await makeBody(called(body.model), body)
   await createPlan(heron, {}, demo.plan)
   const appended = await appendSteps(demo.plan, 0, demoSteps(heron))
   if (appended.kind !== 'saved') throw new Error(`the demo plan was not saved: ${JSON.stringify(appended)}`)
@@ -130,16 +135,62 @@ const demoRows: readonly Wanted[] = [
   },
 ]
 
-async function makeBody(
-  model: BodyModel,
-  id: string,
-  tag: string,
-  name: string,
-  place: string,
-  serial: string,
-  prefix: string,
-) {
-  const fresh = newBody(model, serial, '1.2')
+interface DemoBody {
+  readonly id: string
+  readonly model: string
+  readonly tag: string
+  readonly name: string
+  readonly place: string
+  readonly serial: string
+  readonly firmware: string
+  readonly prefix: string
+}
+
+const demoBodies: readonly DemoBody[] = [
+  {
+    id: demo.bodyA,
+    model: 'tarrow-heron',
+    tag: 'heron-a',
+    name: 'Heron A',
+    place: 'front of house',
+    serial: 'TH-20417',
+    firmware: '1.2',
+    prefix: 'LHA',
+  },
+  {
+    id: demo.bodyB,
+    model: 'tarrow-heron',
+    tag: 'heron-b',
+    name: 'Heron B',
+    place: 'in the wings',
+    serial: 'TH-20633',
+    firmware: '1.2',
+    prefix: 'TAR',
+  },
+  {
+    id: demo.spare,
+    model: 'varn-duet',
+    tag: 'duet',
+    name: 'Duet',
+    place: 'in the spares case',
+    serial: 'VD-3381',
+    firmware: '1.1',
+    prefix: 'VRN',
+  },
+  {
+    id: demo.workshop,
+    model: 'pell-pocket',
+    tag: 'pocket',
+    name: 'Pocket',
+    place: 'on the workshop wall',
+    serial: 'PP-0092',
+    firmware: '1.1',
+    prefix: 'PLL',
+  },
+]
+
+async function makeBody(model: BodyModel, { id, tag, name, place, serial, firmware, prefix }: DemoBody) {
+  const fresh = newBody(model, serial, firmware)
   const state = { ...fresh, memory: { ...fresh.memory, 'base/files.prefix': prefix } }
   await putBody({ id, tag, name, place, model, state })
 }
