@@ -1,4 +1,12 @@
-import { mkdtempSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs'
+import {
+  copyFileSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  rmSync,
+  truncateSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -145,6 +153,19 @@ describe('the headless command', () => {
     expect(code).toBe(1)
     expect(error).toContain('huge.json: The file has 200000000 bytes; at most 4000000 are read.')
     expect(process.memoryUsage().rss - before).toBeLessThan(100_000_000)
+  })
+
+  it('takes a model and a plan written by hand, as docs/ gives them', async () => {
+    const models = join(folder, 'by-hand')
+    mkdirSync(models)
+    copyFileSync('docs/examples/smallest.model.json', join(models, 'smallest.json'))
+    const args = ['docs/examples/by-hand.plan.json', '--models', models]
+    expect((await run(['plan', 'resolve', ...args, '--bank', 'bank=one'])).output).toContain(
+      'Shutter speed: 1/500  [factory 1/125 → bank 1/500]',
+    )
+    expect((await run(['plan', 'route', ...args, '--want', 'focus.mode=once'])).output).toContain(
+      'All / line 3 / Focus / line 1: Focus: Manual focus → Single AF',
+    )
   })
 
   it('routes to where nothing has to be done, and fits to a file', async () => {

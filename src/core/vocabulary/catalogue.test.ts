@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
 import { commonFunctions, commonSettings } from './catalogue'
@@ -75,6 +76,14 @@ describe('the common vocabulary', () => {
         ['turn', 'held-and-turn'].includes(one.manner) && one.changes.length + one.parameters.length === 0,
     )
     expect(idle).toEqual([])
+  })
+
+  it('is written out whole in docs', () => {
+    const text = readFileSync('docs/vocabulary.md', 'utf8')
+    const missing = [...commonSettings.keys(), ...commonFunctions.keys()].filter(
+      (id) => !text.includes(`| \`${id}\` `),
+    )
+    expect(missing).toEqual([])
   })
 
   it('knows the meaning of every setting and function of the shipped model', () => {
