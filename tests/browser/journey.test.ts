@@ -69,7 +69,7 @@ describe('a newcomer', () => {
     await page.getByRole('button', { name: 'Use it for motion' }).click()
     await page.getByLabel('Frame rate in Ebb').selectOption({ label: '50p' })
     await page.getByLabel('Show all').check()
-    await page.getByLabel('Film size in Ebb').selectOption({ label: 'Open frame 6048 wide' })
+    await page.getByLabel('Film size in Ebb').selectOption({ label: 'Open gate' })
     const row = page.getByRole('row', { name: /Film size/ })
     expect(await row.innerText()).toMatch(/refused[\s\S]*Open frame is not written above 30p/)
   })
@@ -109,7 +109,7 @@ describe('carrying the plan to body B', () => {
     expect(await list.getByLabel('done').count()).toBe(8)
     expect(await list.innerText()).toMatch(/File prefix\s*Files \/ line 2: set LHB; it is TAR/)
     expect(await list.innerText()).toMatch(
-      /Owner's name\s*Files \/ line 3: set Lanternfold Puppet Theatre; it is empty/,
+      /Owner's name\s*Files \/ line 4: set Lanternfold Puppet Theatre; it is empty/,
     )
     await page.getByText(/· revision \d+ · saved/).waitFor()
   })

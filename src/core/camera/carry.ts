@@ -3,10 +3,12 @@ import { showValue } from '../model/domain'
 import type { BodyModel } from '../model/types'
 import { compareRows, type Comparison } from '../files/compare'
 import { readCardFile, writeCardFile } from '../files/card-file'
+import { travels } from '../files/travels'
+import { baseRows } from '../plan/rows'
 import { rowValue } from '../plan/step'
 import type { Plan } from '../plan/plan'
 import { ok, refuse, type Refusal, type Result } from '../result'
-import type { Value } from '../vocabulary/values'
+import { sameValue, type Value } from '../vocabulary/values'
 import { leastBatteryPercent, operate, writableCard, type BodyState } from './body'
 import { carriedRows, memoryOf } from './memory'
 
@@ -94,24 +96,29 @@ export function runStage(stage: CarryStage, order: CarryOrder, state: CarryState
   return stages[stage](order, state)
 }
 
-/** Local values that the plan wants on this body: its own row first, then base; with what the body has now. */
+/**
+ * Values the plan wants on this body and no file carries, local or left behind: the body's own row first, then base;
+ * with what the body has now.
+ */
 export function handWorkFor(model: BodyModel, plan: Plan, tag: string, body: BodyState): HandWork[] {
   return model.settings.flatMap((setting) => {
-    if (setting.place !== 'local') return []
-    const row = `base/${setting.id}`
-    const wanted: Value | null = rowValue(plan.rows, `body/${tag}/${setting.id}`) ?? rowValue(plan.rows, row)
-    if (wanted === null) return []
-    const now = rowValue(body.memory, row) ?? setting.factory
-    return [
-      {
-        setting: setting.id,
-        label: setting.label,
-        menu: lookup(model).menuAddress.get(setting.id) ?? '',
-        wanted: showValue(setting.domain, wanted),
-        now: showValue(setting.domain, now),
-        done: now === wanted,
-      },
-    ]
+    if (setting.place === 'physical' || travels(model, setting)) return []
+    return baseRows(model, plan.rows, setting).flatMap((row) => {
+      const wanted: Value | null =
+        rowValue(plan.rows, `body/${tag}/${setting.id}`) ?? rowValue(plan.rows, row)
+      if (wanted === null) return []
+      const now = rowValue(body.memory, row) ?? setting.factory
+      return [
+        {
+          setting: setting.id,
+          label: setting.label,
+          menu: lookup(model).menuAddress.get(setting.id) ?? '',
+          wanted: showValue(setting.domain, wanted),
+          now: showValue(setting.domain, now),
+          done: sameValue(now, wanted),
+        },
+      ]
+    })
   })
 }
 

@@ -2,9 +2,10 @@
 
 import { Printer } from 'lucide-react'
 import { showValue } from '@/core/model/domain'
-import { lookup } from '@/core/model/lookup'
+import { addressesOfControl, lookup, type Address } from '@/core/model/lookup'
 import type { BodyModel, Setting, Side } from '@/core/model/types'
 import { functionAt } from '@/core/plan/assign'
+import { keyRow } from '@/core/plan/rows'
 import { plannedSlots, planTitle, type Plan, type PlannedSlot } from '@/core/plan/plan'
 import type { Value } from '@/core/vocabulary/values'
 import { useDesk, useDeskView, useRevision } from '@/features/desk/desk-context'
@@ -32,7 +33,8 @@ export function PocketCard() {
           Save the plan file
         </a>
         <p className="text-silt">
-          One A5 page, landscape; fold it once for the pocket. What is as delivered stands in grey.
+          One A5 page, landscape; fold it once for the pocket. What you decided stands first, what is as
+          delivered below it.
         </p>
       </div>
       <article
@@ -67,32 +69,49 @@ export function PocketCard() {
 
 function SideKeys({ model, plan, side }: { model: BodyModel; plan: Plan; side: Side }) {
   const addresses = [...lookup(model).addresses.values()].filter((address) => address.side === side)
+  const chosen = addresses.filter((address) => keyRow(address) in plan.rows)
+  const delivered = addresses.filter(
+    (address) => !chosen.includes(address) && functionOn(model, plan, address),
+  )
   return (
     <section>
       <h2 className="font-head text-body font-semibold">{side === 'stills' ? 'Stills' : 'Motion'}</h2>
       <table className="w-full border-collapse">
         <tbody>
-          {addresses.map((address) => {
-            const id = functionAt(plan, address)
-            const fn = id === null ? undefined : lookup(model).functions.get(id)
-            const chosen = `key/${address.key}` in plan.rows
-            const many = address.control.gestures.length > 1
-            return (
-              <tr key={address.key} className="border-b border-rule/70">
-                <th scope="row" className="pr-2 text-left font-normal text-silt">
-                  {address.control.name}
-                  {many && `, ${address.name}`}
-                </th>
-                <td className={chosen ? 'font-semibold' : 'text-silt'}>
-                  {!fn || fn.manner === 'none' ? 'empty' : fn.name}
-                </td>
-              </tr>
-            )
-          })}
+          {chosen.map((address) => (
+            <tr key={address.key} className="border-b border-rule/70">
+              <th scope="row" className="pr-2 text-left font-normal text-silt">
+                {keyName(model, address)}
+              </th>
+              <td className="font-semibold">{functionOn(model, plan, address) ?? 'empty'}</td>
+            </tr>
+          ))}
         </tbody>
       </table>
+      <p className="mt-1 text-silt">
+        <span className="font-semibold">As delivered</span>{' '}
+        {delivered.map((address, i) => (
+          <span key={address.key}>
+            {i > 0 && ' · '}
+            {keyName(model, address)}: <span className="text-ink">{functionOn(model, plan, address)}</span>
+          </span>
+        ))}
+      </p>
     </section>
   )
+}
+
+/** The control's name, and how it is worked where there is more than one way. */
+function keyName(model: BodyModel, address: Address): string {
+  const ways = addressesOfControl(model, address.side, address.control.id).length
+  return ways > 1 ? `${address.control.name}, ${address.name}` : address.control.name
+}
+
+/** The name of the function on a key; null where there is none. */
+function functionOn(model: BodyModel, plan: Plan, address: Address): string | null {
+  const id = functionAt(plan, address)
+  const fn = id === null ? undefined : lookup(model).functions.get(id)
+  return !fn || fn.manner === 'none' ? null : fn.name
 }
 
 function BankBlock({ model, bank }: { model: BodyModel; bank: PlannedSlot }) {
