@@ -49,7 +49,8 @@ export async function putBody(body: Omit<Body, 'lastTransfer'>): Promise<void> {
   await query(
     `insert into bodies (id, owner_id, model_id, model_version, tag, name, place, state)
      values ($1, $2, $3, $4, $5, $6, $7, $8)
-     on conflict (id) do update set name = excluded.name, place = excluded.place, state = excluded.state`,
+     on conflict (id) do update set model_id = excluded.model_id, model_version = excluded.model_version,
+       name = excluded.name, place = excluded.place, state = excluded.state`,
     [
       body.id,
       localOwner,

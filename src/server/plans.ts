@@ -57,7 +57,12 @@ export async function loadPlan(id: string): Promise<Result<StoredPlan>> {
     const row = await planRow(client, id, '')
     if (!row) return refuse('unknown-plan', 'There is no plan at this address. It may have been removed.', id)
     const model = await modelFor(row.model_id, row.model_version)
-    if (!model) return refuse('unknown-model', `The definition of ${row.model_id} is missing.`, id)
+    if (!model)
+      return refuse(
+        'unknown-model',
+        `The definition ${row.model_version} of ${row.model_id} is missing, or of a format that is not read any more. The plan is kept as it is.`,
+        id,
+      )
     const log = await client.query<{ step: Step }>(
       'select step from (select number, step from steps where plan_id = $1 order by number desc limit $2) newest order by number',
       [id, undoReach],

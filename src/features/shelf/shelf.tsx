@@ -196,7 +196,9 @@ function Attention({
   bodies: readonly BodyLine[]
   faults: readonly Refusal[]
 }) {
-  const waiting = bodies.filter((body) => body.last === null)
+  const waiting = bodies
+    .filter((body) => body.last === null)
+    .map((body) => ({ body, plan: plans.find((plan) => plan.model === body.model) }))
   const tripping = plans.filter((plan) => plan.trips + plan.blocks > 0)
   if (waiting.length + tripping.length + faults.length === 0) {
     return <p className="mt-2 text-silt">Nothing. Every plan is clean and every body has been carried to.</p>
@@ -224,17 +226,18 @@ function Attention({
           {plan.trips} will trip you.
         </li>
       ))}
-      {waiting.map((body) => (
+      {waiting.map(({ body, plan }) => (
         <li key={body.id} className="border-l-3 bg-sheet px-3 py-2">
-          <b>{body.name}</b> has had nothing carried to it.
-          {plans[0] && (
+          <b>{body.name}</b> has{' '}
+          {plan ? 'had nothing carried to it.' : `no plan yet: none is for a ${body.model}.`}
+          {plan && (
             <>
               {' '}
               <Link
-                href={`/plans/${plans[0].id}/carry`}
+                href={`/plans/${plan.id}/carry`}
                 className="font-semibold text-brine underline underline-offset-3"
               >
-                Carry {plans[0].title}
+                Carry {plan.title}
               </Link>
             </>
           )}

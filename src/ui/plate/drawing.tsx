@@ -61,7 +61,12 @@ function ControlShape({
 }) {
   const { x, y } = centreOf(control, box)
   const [rx, ry] = [(control.size[0] * box.width) / 2, (control.size[1] * box.height) / 2]
-  const look = lit ? 'fill-blush stroke-pan [stroke-width:2.2]' : 'fill-sheet stroke-ink [stroke-width:1.4]'
+  const wide = control.kind === 'touch'
+  const look = wide
+    ? `fill-transparent ${lit ? 'stroke-pan [stroke-width:2.2]' : 'stroke-silt [stroke-width:1] [stroke-dasharray:3_4]'}`
+    : lit
+      ? 'fill-blush stroke-pan [stroke-width:2.2]'
+      : 'fill-sheet stroke-ink [stroke-width:1.4]'
   return (
     <g onClick={onPick} className="cursor-pointer">
       {control.shape === 'ribbed' || control.shape === 'bar' ? (
@@ -71,7 +76,7 @@ function ControlShape({
             y={y - ry}
             width={2 * rx}
             height={2 * ry}
-            rx={Math.min(rx, ry) * 0.5}
+            rx={wide ? 6 : Math.min(rx, ry) * 0.5}
             className={look}
           />
           {control.shape === 'ribbed' && <Ribs x={x} y={y} rx={rx} ry={ry} />}

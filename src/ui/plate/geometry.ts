@@ -24,6 +24,23 @@ export function overlap(a: Box, b: Box): boolean {
   return a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height
 }
 
+/** Whether a straight line enters a box. */
+export function enters([from, to]: readonly [Point, Point], { x, y, width, height }: Box): boolean {
+  const inside = (point: Point) => point.x > x && point.x < x + width && point.y > y && point.y < y + height
+  const corners = [
+    { x, y },
+    { x: x + width, y: y + height },
+    { x, y: y + height },
+    { x: x + width, y },
+  ] as const
+  return (
+    inside(from) ||
+    inside(to) ||
+    cross(from, to, corners[0], corners[1]) ||
+    cross(from, to, corners[2], corners[3])
+  )
+}
+
 /** The distance between two points in pixels. */
 export function distance(a: Point, b: Point): number {
   return Math.hypot(a.x - b.x, a.y - b.y)

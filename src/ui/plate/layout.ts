@@ -1,5 +1,5 @@
 import type { Face } from '@/core/model/types'
-import { cross, distance, type Box } from './geometry'
+import { cross, distance, enters, type Box } from './geometry'
 import { grouped } from './grouping'
 import { placed } from './placing'
 import {
@@ -32,6 +32,7 @@ export function layoutPlate(
     ['top', 'bottom', 'left'],
     ['top', 'bottom', 'left', 'right'],
   ]
+  let best: PlateLayout | null = null
   for (const scale of scales) {
     const layouts = ways.flatMap((edges) =>
       [0, 1, 2].flatMap((corners) =>
@@ -40,14 +41,24 @@ export function layoutPlate(
         ),
       ),
     )
-    const [first, ...rest] = layouts
-    if (first) return rest.reduce((best, one) => (better(one, best) ? one : best), first)
+    for (const one of layouts) if (!best || better(one, best)) best = one
+    if (best && coveredIn(best) === 0) return best
   }
-  return null
+  return best
 }
 
-/** A larger drawing, or one of the same size with shorter leaders. */
+/** How many leaders run over the label of another control. */
+function coveredIn({ labels }: PlateLayout): number {
+  return labels.reduce(
+    (sum, { leader }, i) => sum + labels.filter((other, k) => k !== i && enters(leader, other.box)).length,
+    0,
+  )
+}
+
+/** Fewer leaders over labels; then a larger drawing; then shorter leaders. */
 function better(one: PlateLayout, two: PlateLayout): boolean {
+  const clear = coveredIn(two) - coveredIn(one)
+  if (clear !== 0) return clear > 0
   const leaders = (layout: PlateLayout) =>
     layout.labels.reduce((sum, label) => sum + distance(...label.leader), 0)
   const gain = Math.round(one.drawing.width) - Math.round(two.drawing.width)

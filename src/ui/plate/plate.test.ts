@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
 import { acceptedFunctions, lookup, type Address } from '@/core/model/lookup'
 import type { Face } from '@/core/model/types'
-import { cross, overlap, spread } from './geometry'
+import { cross, enters, overlap, spread } from './geometry'
 import { labelSize, type PlateLabel } from './label'
 import { layoutPlate } from './layout'
 import type { PlateLayout } from './sheet'
@@ -51,6 +51,8 @@ function faultsOf(labels: readonly PlateLabel[], layout: PlateLayout): string[] 
     if (overlap(one.box, layout.drawing)) faults.push(`${one.control.id} on the drawing`)
     for (const two of layout.labels.slice(i + 1)) {
       if (cross(...one.leader, ...two.leader)) faults.push(`${one.control.id} crosses ${two.control.id}`)
+      if (enters(one.leader, two.box) || enters(two.leader, one.box))
+        faults.push(`a leader runs over ${one.control.id} or ${two.control.id}`)
       if (overlap(one.box, two.box)) faults.push(`${one.control.id} overlaps ${two.control.id}`)
     }
   })

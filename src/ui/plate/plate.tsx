@@ -37,8 +37,11 @@ export function Plate({
   }
   const shared = { face, labels, lit, selected, onSelect, onPick: pick }
   return (
-    <div ref={sheet} className="relative min-h-[min(85vw,640px)] flex-1 lg:min-h-0">
-      {layout ? <WithMargins layout={layout} {...shared} /> : <WithList width={size.width} {...shared} />}
+    <div
+      ref={sheet}
+      className={`relative min-h-[min(85vw,640px)] flex-1 lg:min-h-0 ${layout ? '' : 'overflow-y-auto'}`}
+    >
+      {layout ? <WithMargins layout={layout} {...shared} /> : <WithList {...size} {...shared} />}
     </div>
   )
 }
@@ -90,8 +93,18 @@ function WithMargins({
   )
 }
 
-function WithList({ width, face, labels, lit, selected, onSelect, onPick }: Parts & { width: number }) {
-  const box = { x: 8, y: 8, width: width - 16, height: (width - 16) / face.aspect }
+function WithList({
+  width,
+  height,
+  face,
+  labels,
+  lit,
+  selected,
+  onSelect,
+  onPick,
+}: Parts & { width: number; height: number }) {
+  const drawn = Math.min(width - 16, Math.max(340, height * 0.55 * face.aspect))
+  const box = { x: (width - drawn) / 2, y: 8, width: drawn, height: drawn / face.aspect }
   return (
     <>
       <svg width={width} height={box.height + 16} className="max-w-full" aria-hidden="true">
