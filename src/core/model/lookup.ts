@@ -247,7 +247,7 @@ function addressesAt(
     side,
     control,
     gesture,
-    name: `${gesture.name}, ${value.name}`,
+    name: control.gestures.length === 1 ? value.name : `${gesture.name}, ${value.name}`,
     when: { setting: by.id, value: value.id },
     factory: single ?? (typeof factory === 'object' ? (factory[value.id] ?? null) : null),
   }))

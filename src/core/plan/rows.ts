@@ -185,8 +185,9 @@ export function gridCells(model: BodyModel): GridCell[] {
 export function ownLines(model: BodyModel): { readonly row: RowId; readonly menu: OwnMenu }[] {
   const menu = model.ownMenu
   if (!menu) return []
-  return Array.from({ length: menu.pages * menu.lines }, (_, i) => ({
-    row: `own/${Math.floor(i / menu.lines) + 1}/${(i % menu.lines) + 1}`,
+  const { pages, lines } = menu
+  return Array.from({ length: pages * lines }, (_, i) => ({
+    row: `own/${Math.floor(i / lines) + 1}/${(i % lines) + 1}`,
     menu,
   }))
 }

@@ -28,7 +28,11 @@ export interface PlateLine {
   readonly spoken: string
 }
 
-const gestureWidth = 66
+/** Room for the longest gesture of a label, so that its functions stand under each other. */
+function gestureWidth(label: PlateLabel): number {
+  return Math.ceil(Math.max(66, ...label.lines.map((line) => line.gesture.length * 6.6)))
+}
+
 const widestText = 206
 
 /**
@@ -50,7 +54,7 @@ export function labelSize(label: PlateLabel): LabelSize {
   const rows = texts.reduce((sum, one) => sum + (one > widestText ? 2 : 1), 0)
   return {
     control: label.control,
-    width: Math.ceil(Math.max(head, text + (many ? gestureWidth + 6 : 0)) + 14),
+    width: Math.ceil(Math.max(head, text + (many ? gestureWidth(label) + 6 : 0)) + 14),
     height: 20 + rows * 20 + (many ? label.lines.length * 4 : 0) + 4,
   }
 }
@@ -86,7 +90,7 @@ export function LabelButton({
           key={line.address}
           line={line}
           name={label.control.name}
-          many={many}
+          gestures={many ? gestureWidth(label) : null}
           selected={line.address === selected}
           onSelect={onSelect}
         />
@@ -105,16 +109,18 @@ const tones: Record<PlateLine['tone'], string> = {
 function LineButton({
   line,
   name,
-  many,
+  gestures,
   selected,
   onSelect,
 }: {
   line: PlateLine
   name: string
-  many: boolean
+  /** Width of the gesture before the function; null where there is only one. */
+  gestures: number | null
   selected: boolean
   onSelect: (address: string) => void
 }) {
+  const many = gestures !== null
   const drag = useDraggable({ id: `from ${line.address}`, data: { from: line.address, text: line.text } })
   const drop = useDroppable({ id: `to ${line.address}`, data: { to: line.address } })
   const join = (element: HTMLButtonElement | null) => {
@@ -141,7 +147,7 @@ function LineButton({
       {many && (
         <span
           className="inline-flex shrink-0 items-center text-small font-normal text-silt not-italic"
-          style={{ width: gestureWidth }}
+          style={{ width: gestures }}
         >
           {line.gesture}{' '}
         </span>

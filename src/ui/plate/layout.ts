@@ -135,12 +135,24 @@ function uncrossed(groups: Groups, sheet: Sheet): PlateLayout | null {
       (a, b) => centreOf(a.control, drawing)[along(edge)] - centreOf(b.control, drawing)[along(edge)],
     )
   }
+  let uncovered: PlateLayout | null = null
   for (let round = 0; round < 60; round++) {
     const labels = placed(groups, sheet)
-    if (labels === null) return null
-    const pair = firstCrossing(labels)
-    if (pair === null) return { ...sheet, labels }
-    if (!exchange(groups, pair)) return null
+    if (labels === null) return uncovered
+    const crossing = firstCrossing(labels)
+    const laid = { ...sheet, labels }
+    if (crossing === null && (uncovered === null || coveredIn(laid) < coveredIn(uncovered))) uncovered = laid
+    const pair = crossing ?? firstCovering(labels)
+    if (pair === null || !exchange(groups, pair)) return uncovered
+  }
+  return uncovered
+}
+
+/** A label that runs its leader over another one, and that other one. */
+function firstCovering(labels: readonly PlacedLabel[]): [PlacedLabel, PlacedLabel] | null {
+  for (const one of labels) {
+    const other = labels.find((two) => two !== one && enters(one.leader, two.box))
+    if (other) return [one, other]
   }
   return null
 }

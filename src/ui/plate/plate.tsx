@@ -134,7 +134,7 @@ function WithList({
           </g>
         ))}
       </svg>
-      <ol className="grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-2 pt-2">
+      <ol className="grid grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-2 pt-2">
         {labels.map((label, i) => (
           <li key={label.control.id} className="grid grid-cols-[22px_1fr]">
             <span className="font-semibold text-pan">{i + 1}</span>
