@@ -4,7 +4,9 @@ import type { BodyModel } from '../model/types'
 import { compareRows, type Comparison } from '../files/compare'
 import { readCardFile, writeCardFile } from '../files/card-file'
 import { travels } from '../files/travels'
-import { baseRows } from '../plan/rows'
+import { planFor } from '../plan/bodies'
+import type { Rows } from '../plan/rows'
+import { baseRows } from '../plan/cells'
 import { rowValue } from '../plan/step'
 import type { Plan } from '../plan/plan'
 import { ok, refuse, type Refusal, type Result } from '../result'
@@ -105,7 +107,7 @@ export function handWorkFor(model: BodyModel, plan: Plan, tag: string, body: Bod
     if (setting.place === 'physical' || travels(model, setting)) return []
     return baseRows(model, plan.rows, setting).flatMap((row) => {
       const wanted: Value | null =
-        rowValue(plan.rows, `body/${tag}/${setting.id}`) ?? rowValue(plan.rows, row)
+        rowValue(plan.rows, `body/${tag}/${setting.id}`) ?? rowValue(planFor(plan, tag).rows, row)
       if (wanted === null) return []
       const now = rowValue(body.memory, row) ?? setting.factory
       return [
@@ -156,7 +158,7 @@ const stages: Record<CarryStage, (order: CarryOrder, state: CarryState) => Resul
     const needed = 2 * fileFor(order, state.body).length + 4096
     const card = writableCard(state.body, '', needed)
     if (!card.ok) return card
-    const wanted = carriedRows(model, memoryOf(model, order.plan))
+    const wanted = wantedRows(order)
     const { differences } = compareRows(model, wanted, carriedRows(model, state.body.memory))
     const overwritten = differences.length === 1 ? '1 row' : `${differences.length} rows`
     return next(
@@ -234,10 +236,12 @@ function fileFor(order: CarryOrder, body: BodyState): Uint8Array {
     serial: 'SALT SHELF',
     savedAtSeconds: order.atSeconds,
   }
-  return writeCardFile(order.model, {
-    header,
-    rows: carriedRows(order.model, memoryOf(order.model, order.plan)),
-  })
+  return writeCardFile(order.model, { header, rows: wantedRows(order) })
+}
+
+/** What the file carries for this body: the plan, with what this one body differs in. */
+function wantedRows({ model, plan, tag }: CarryOrder): Rows {
+  return carriedRows(model, memoryOf(model, planFor(plan, tag)))
 }
 
 function saved(

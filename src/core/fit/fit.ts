@@ -111,6 +111,8 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
         ? { absent: 'What it is about is absent there.' }
         : { to: `${row.kind}/${about}`, value, changes: null }
     }
+    case 'bodyRow':
+      return { absent: 'It belongs to one camera alone.' }
     case 'lens':
       return { absent: 'Lenses are chosen for each mount.' }
     case 'bankKey':
@@ -209,14 +211,43 @@ function placeThere(
   }
 }
 
-function slotTarget(work: Work, row: Extract<Row, { kind: 'bankFact' }>, value: Value): Target {
+type BankFactRow = Extract<Row, { kind: 'bankFact' }>
+
+function slotTarget(work: Work, row: BankFactRow, value: Value): Target {
   const slot = work.slots.get(`${row.family.id}/${row.slot.id}`)
   if (slot === undefined) return { absent: `${work.other.name} has no slot left for ${row.slot.name}.` }
   const to = `bank/${slot}/${row.fact}`
+  if (row.fact === 'startedFrom') return startTarget(work, row, to, value)
+  if (row.fact === 'meant' || row.fact === 'onSite') return listTarget(work, row, to, value)
   const longest = work.other.families.find((family) => family.id === slot.split('/')[0])?.nameLength ?? 0
   if (row.fact !== 'name' || String(value).length <= longest) return { to, value, changes: null }
   const short = String(value).slice(0, longest).trim()
   return { to, value: short, changes: `Names have at most ${longest} characters there.` }
+}
+
+function startTarget(work: Work, row: BankFactRow, to: RowId, value: Value): Target {
+  if (value === 'base') return { to, value, changes: null }
+  const source = work.slots.get(`${row.family.id}/${String(value)}`)?.split('/')
+  const [family, slot] = source ?? []
+  return slot !== undefined && family === to.split('/')[1]
+    ? { to, value: slot, changes: null }
+    : { absent: 'The slot it was started from is in no slot of the same family there.' }
+}
+
+/** Settings of a list that the slot there keeps too, in the order of its model. */
+function listTarget(work: Work, row: BankFactRow, to: RowId, value: Value): Target {
+  const family = to.split('/')[1]
+  const asked = Array.isArray(value) ? (value as readonly string[]) : []
+  const there = asked.flatMap((id) => {
+    const setting = lookup(work.model).settings.get(id)
+    const same = setting && sameSetting(work.other, setting)
+    return same && same.storedBy === family ? [same.id] : []
+  })
+  if (there.length === 0) return { absent: `${work.other.name} keeps none of these in a slot.` }
+  const ordered = work.other.settings.map((one) => one.id).filter((id) => there.includes(id))
+  const changes =
+    ordered.length === asked.length ? null : `${ordered.length} of ${asked.length} are kept by slots there.`
+  return { to, value: ordered, changes }
 }
 
 function nameTarget(work: Work, row: Extract<Row, { kind: 'holdName' | 'ownName' }>, value: Value): Target {

@@ -98,6 +98,18 @@ export function addressesOfControl(model: BodyModel, side: AssignSide, control: 
   )
 }
 
+/** Page and line of a function in the list its gesture offers, from 1; null where it is not offered. */
+export function listPlace(
+  model: BodyModel,
+  address: Address,
+  functionId: string,
+): { page: number; line: number } | null {
+  const index = acceptedFunctions(model, address).findIndex((fn) => fn.id === functionId)
+  if (index < 0) return null
+  const lines = model.functionListLines ?? Number.MAX_SAFE_INTEGER
+  return { page: Math.floor(index / lines) + 1, line: (index % lines) + 1 }
+}
+
 /** Found without looking, with the eye at the finder. */
 export function atFinder(control: Control): boolean {
   return control.reach.finder?.findable ?? false

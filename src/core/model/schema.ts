@@ -386,6 +386,7 @@ const bodyModel = object({
   settings: list(setting, { atLeast: 1 }),
   functions: list(modelFunction, { atLeast: 1 }),
   functionLists: record(idPattern, 'list names', list(id, { atLeast: 1 })),
+  functionListLines: optional(number({ from: 1, to: 40, whole: true })),
   families: list(family),
   holdSets: list(object({ id, name: words(), nameLength, allows: optional(list(settingId)) })),
   positions: list(position, { atLeast: 1 }),

@@ -9,7 +9,7 @@ import type { Cards, FocusGeometry } from './gear-types'
 export { orientations, postures, runStates } from './basics'
 export type { AssignSide, Choice, FirmwareRange, Need, Orientation, Posture, RunState, Side } from './basics'
 export { actKinds } from './menu-types'
-export type { Act, ActKind, Grid, MenuLine, MenuPage, OwnMenu } from './menu-types'
+export type { Act, Grid, MenuPage, OwnMenu } from './menu-types'
 export type { BankFamily, Filming, HoldSet, ModePosition, Slot } from './place-types'
 export type { Cards, FocusGeometry, LensModel } from './gear-types'
 
@@ -33,8 +33,10 @@ export interface BodyModel {
   readonly controls: readonly Control[]
   readonly settings: readonly Setting[]
   readonly functions: readonly ModelFunction[]
-  /** Named lists of function ids that gestures accept. */
+  /** Named lists of function ids that gestures accept, in the order in which the camera offers them. */
   readonly functionLists: Readonly<Record<string, readonly string[]>>
+  /** Lines on a page of such a list, where the camera offers them by pages. */
+  readonly functionListLines?: number
   readonly families: readonly BankFamily[]
   readonly holdSets: readonly HoldSet[]
   readonly positions: readonly ModePosition[]

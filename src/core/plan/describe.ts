@@ -3,7 +3,7 @@ import { factoryValue, lookup, type Address } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import type { Value } from '../vocabulary/values'
 import { parseRow } from './parse-row'
-import type { Row, RowId } from './rows'
+import type { BankFact, Row, RowId } from './rows'
 import type { Change, Step } from './step'
 
 /** A step in words: place, old → new, one phrase for each change; long steps are counted after the third. */
@@ -56,9 +56,13 @@ export function showRow(model: BodyModel, id: RowId, value: Value | null): strin
       return value === null ? 'not ticked' : showValue(row.setting.domain, value)
     case 'bankFact':
       if (value === null) return row.fact === 'side' ? 'unused' : 'none'
-      return String(value)
+      return Array.isArray(value)
+        ? value.map((one) => lineName(model, String(one))).join(', ')
+        : String(value)
     case 'lens':
       return value === true ? 'in the bag' : 'not used'
+    case 'bodyRow':
+      return value === null ? 'as the plan' : showRow(model, id.split('/').slice(2).join('/'), value)
     default:
       return value === null ? 'none' : String(value)
   }
@@ -88,7 +92,7 @@ function placeOf(row: Row): string {
     case 'bank':
       return `Bank ${row.slot.name}, ${row.setting.label}`
     case 'bankFact':
-      return `Bank ${row.slot.name}, ${row.fact}`
+      return `Bank ${row.slot.name}, ${factWords[row.fact]}`
     case 'share':
       return `Share list, ${row.setting.label}`
     case 'hold':
@@ -99,11 +103,23 @@ function placeOf(row: Row): string {
       return `Lens ${row.lens}`
     case 'body':
       return `Body ${row.tag}, ${row.setting.label}`
+    case 'bodyRow':
+      return `Body ${row.tag}, ${placeOf(row.about)}`
     case 'why':
       return `Reason for ${placeOf(row.about)}`
     case 'sure':
       return `Certainty of ${placeOf(row.about)}`
   }
+}
+
+const factWords: Record<BankFact, string> = {
+  side: 'side',
+  name: 'name',
+  purpose: 'purpose',
+  startedFrom: 'started from',
+  meant: 'meant to differ',
+  onSite: 'changes on site',
+  fallback: 'if it is the wrong one',
 }
 
 function placeOfKey(address: Address): string {

@@ -1,12 +1,8 @@
-import { checkValue } from '../model/domain'
-import { acceptedFunctions, lookup } from '../model/lookup'
-import type { BankFamily, BodyModel, Side, Slot } from '../model/types'
+import { lookup } from '../model/lookup'
+import type { BankFamily, BodyModel, Slot } from '../model/types'
 import { ok, refuse, type Result } from '../result'
-import type { Value } from '../vocabulary/values'
-import { baseCells, certainties, mayTick, type GridCell, type Row, type RowId } from './rows'
-
-/** What stands in a cell of a function menu that is empty on purpose. */
-export const emptyCell = 'none'
+import { bankFacts, type GridCell, type Row, type RowId } from './rows'
+import { baseCells, mayTick } from './cells'
 
 /** Takes a row id apart; refuses what this model does not have, naming the part. */
 export function parseRow(model: BodyModel, id: RowId): Result<Row> {
@@ -52,59 +48,6 @@ export function parseRow(model: BodyModel, id: RowId): Result<Row> {
   }
 }
 
-/** Accepts a value for a row, or says what the row takes. */
-export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: RowId): Result<Value> {
-  switch (row.kind) {
-    case 'title':
-      return text(value, 80, 1, id)
-    case 'base':
-    case 'bank':
-    case 'hold':
-    case 'position':
-    case 'body':
-      return checkValue(row.setting.domain, value, id)
-    case 'grid':
-    case 'bankGrid': {
-      const fits = value === emptyCell || row.grid.permitted.some((setting) => setting === value)
-      if (fits) return ok(value as string)
-      return refuse('outside', `${row.grid.name} does not take “${String(value)}”.`, id)
-    }
-    case 'own':
-      if (row.menu.permitted.some((line) => line === value)) return ok(value as string)
-      return refuse('outside', `The own menu does not take “${String(value)}”.`, id)
-    case 'ownName':
-      return text(value, row.menu.nameLength, 1, id)
-    case 'bankKey':
-    case 'key': {
-      const accepted = acceptedFunctions(model, row.address)
-      if (accepted.some((fn) => fn.id === value)) return ok(value as string)
-      const name = lookup(model).functions.get(String(value))?.name ?? `“${String(value)}”`
-      return refuse(
-        'not-accepted',
-        `${row.address.control.name}, ${row.address.name}, does not accept ${name}.`,
-        id,
-      )
-    }
-    case 'bankFact':
-      if (row.fact === 'name') return text(value, row.family.nameLength, 1, id)
-      if (row.fact === 'purpose') return text(value, 200, 1, id)
-      return slotSide(model, row.slot, value, id)
-    case 'share':
-      return typeof value === 'boolean'
-        ? ok(value)
-        : refuse('outside', 'A share list row is true or false.', id)
-    case 'holdName':
-      return text(value, row.set.nameLength, 1, id)
-    case 'lens':
-      return value === true ? ok(true) : refuse('outside', 'A lens row is true, or absent.', id)
-    case 'why':
-      return text(value, 500, 1, id)
-    case 'sure':
-      if (certainties.some((certainty) => certainty === value)) return ok(value as string)
-      return refuse('outside', `How sure: ${certainties.join(', ')}.`, id)
-  }
-}
-
 function parseBase(model: BodyModel, id: RowId, cell: string): Result<Row> {
   const [name = ''] = cell.split('@')
   const setting = lookup(model).settings.get(name)
@@ -145,8 +88,8 @@ function parseBank(model: BodyModel, id: RowId, parts: readonly string[]): Resul
   if (!slot) return unknownPart(id, slotId)
   if (name === 'key' || name === 'grid') return parseBankAssignment(model, id, family, slot, parts.slice(2))
   if (parts.length !== 3) return unknownPart(id, parts.slice(3).join('/'))
-  if (name === 'side' || name === 'name' || name === 'purpose')
-    return ok({ kind: 'bankFact', family, slot, fact: name })
+  const fact = bankFacts.find((one) => one === name)
+  if (fact) return ok({ kind: 'bankFact', family, slot, fact })
   const setting = lookup(model).settings.get(name)
   if (!setting) return unknownPart(id, name)
   if (setting.storedBy !== family.id) {
@@ -215,12 +158,6 @@ function counted(text: string, most: number): number | null {
   return number >= 1 && number <= most ? number : null
 }
 
-function slotSide(model: BodyModel, slot: Slot, value: unknown, id: RowId): Result<Value> {
-  const sides = slot.side === undefined ? model.sides : [slot.side]
-  if (sides.some((side) => side === value)) return ok(value as Side)
-  return refuse('outside', `${slot.name} holds ${sides.join(' or ')}.`, id)
-}
-
 function parseHold(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
   const [setId = '', name = ''] = parts
   const set = model.holdSets.find((candidate) => candidate.id === setId)
@@ -234,25 +171,25 @@ function parseHold(model: BodyModel, id: RowId, parts: readonly string[]): Resul
 
 function parseBody(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
   const [tag = '', name = ''] = parts
+  if (!/^[a-z0-9][a-z0-9-]{0,40}$/.test(tag)) return unknownPart(id, tag)
+  if (name === 'base' || name === 'bank') return parseBodyRow(model, id, tag, parts.slice(1).join('/'))
   const setting = lookup(model).settings.get(name)
   if (!setting || parts.length !== 2) return unknownPart(id, name)
-  if (!/^[a-z0-9][a-z0-9-]{0,40}$/.test(tag)) return unknownPart(id, tag)
   if (setting.place === 'local') return ok({ kind: 'body', tag, setting })
   return refuse(
     'not-local',
-    `${setting.label} travels in the file; only local settings differ body by body.`,
+    `${setting.label} travels in the file; write body/${tag}/base/… or body/${tag}/bank/… where this body differs.`,
     id,
   )
 }
 
-function text(value: unknown, longest: number, shortest: number, id: RowId): Result<Value> {
-  if (typeof value !== 'string') return refuse('outside', 'This row takes a text.', id)
-  if (/[^\P{Cc}\n]|\p{Cs}/u.test(value))
-    return refuse('outside', 'This text holds characters that cannot be kept.', id)
-  if (value.length < shortest) return refuse('outside', 'This text may not be empty.', id)
-  if (value.length > longest)
-    return refuse('outside', `This text has ${value.length} characters; ${longest} fit.`, id)
-  return ok(value)
+/** A row of base or a bank in which one body differs. */
+function parseBodyRow(model: BodyModel, id: RowId, tag: string, row: RowId): Result<Row> {
+  const about = parseRow(model, row)
+  if (!about.ok) return about
+  if (about.value.kind === 'base' || about.value.kind === 'bank')
+    return ok({ kind: 'bodyRow', tag, about: about.value })
+  return refuse('unknown-row', 'Bodies differ in values of base and banks only.', id)
 }
 
 function unknownPart(id: RowId, part: string): Result<never> {

@@ -1,6 +1,7 @@
 import type { BodyModel, Side } from '../model/types'
 import { ok, refuse, type Result } from '../result'
-import { checkRowValue, parseRow } from './parse-row'
+import { parseRow } from './parse-row'
+import { checkRowValue } from './row-values'
 import type { RowId, Rows } from './rows'
 
 /** A plan for one model: an immutable value, changed only by steps. */

@@ -1,7 +1,5 @@
-import { lookup, type Address } from '../model/lookup'
-import { orientations } from '../model/types'
-import type { BankFamily, BodyModel, Grid, HoldSet, ModePosition } from '../model/types'
-import type { Orientation, OwnMenu, Setting, Side, Slot } from '../model/types'
+import type { Address } from '../model/lookup'
+import type { BankFamily, Grid, HoldSet, ModePosition, OwnMenu, Setting, Slot } from '../model/types'
 import type { Value } from '../vocabulary/values'
 
 /**
@@ -14,7 +12,7 @@ import type { Value } from '../vocabulary/values'
  *     share/<setting>                        whether stills and motion share its cell
  *     key/<side>/<control>/<gesture>         a function id; @<value> behind it where a lever or mode decides
  *     bank/<family>/<slot>/<setting>         a value in which the slot differs from base
- *     bank/<family>/<slot>/side|name|purpose what the slot is
+ *     bank/<family>/<slot>/<fact>            what the slot is: side, name, purpose, startedFrom, meant, onSite, fallback
  *     bank/<family>/<slot>/key/<address>     what is on a key in this slot, where slots keep that
  *     bank/<family>/<slot>/grid/<grid>/<n>   what is in a cell of a function menu in this slot, likewise
  *     position/<position>/<setting>          a value a remembered position keeps for itself
@@ -24,6 +22,7 @@ import type { Value } from '../vocabulary/values'
  *     hold/<set>/name                        the owner's name for it
  *     lens/<lens>                            true: the plan reckons with this lens
  *     body/<tag>/<setting>                   a local value of one body, such as its file prefix
+ *     body/<tag>/<base or bank row>          a value in which one body differs from the plan's others
  *     why/<row>  sure/<row>                  reason for a row, and how sure the owner is of it
  */
 export type RowId = string
@@ -52,94 +51,25 @@ export type Row =
   | { readonly kind: 'holdName'; readonly set: HoldSet }
   | { readonly kind: 'lens'; readonly lens: string }
   | { readonly kind: 'body'; readonly tag: string; readonly setting: Setting }
+  | { readonly kind: 'bodyRow'; readonly tag: string; readonly about: Row }
   | { readonly kind: 'why' | 'sure'; readonly about: Row }
 
-/** What a plan says of a slot besides its values. */
-export type BankFact = 'side' | 'name' | 'purpose'
+/**
+ * What a plan says of a slot besides its values: its side, name and purpose; what it was started from (`base` or
+ * another slot of its family); the settings meant to differ, and those expected to change on site; what to do when it
+ * turns out to be the wrong one.
+ */
+export const bankFacts = [
+  ...(['side', 'name', 'purpose', 'startedFrom', 'meant', 'onSite', 'fallback'] as const),
+]
+
+/** One of `bankFacts`. */
+export type BankFact = (typeof bankFacts)[number]
 
 /** A cell of a function menu, counted from 1, row by row. */
 export interface GridCell {
   readonly grid: Grid
   readonly cell: number
-}
-
-/** Where the camera stands, as far as it decides which base cell is read. */
-export interface Whereabouts {
-  readonly side: Side
-  readonly position: string
-  readonly exposureMode: string
-  readonly orientation: Orientation
-  /** Lens id, or `typed` for a lens that cannot tell. */
-  readonly lens: string
-}
-
-/** The cell of a lens without contacts: it keeps what was typed last. */
-export const typedCell = 'typed'
-
-/**
- * The id of a setting's base cell, given the rows that say what is shared: one cell for both sides where they share
- * it or the place knows no cells.
- */
-export function baseRow(rows: Rows, setting: Setting, at: Whereabouts): RowId {
-  switch (setting.place) {
-    case 'side':
-      return `base/${setting.id}@${isShared(rows, setting) ? 'both' : at.side}`
-    case 'position':
-    case 'exposureMode':
-    case 'orientation':
-    case 'lens':
-      return `base/${setting.id}@${at[setting.place]}`
-    default:
-      return `base/${setting.id}`
-  }
-}
-
-/** Every base cell of a setting that the model knows or the rows fill, in the model's order, lenses by id. */
-export function baseRows(model: BodyModel, rows: Rows, setting: Setting): RowId[] {
-  if (setting.place === 'side' && isShared(rows, setting)) return [`base/${setting.id}@both`]
-  const cells = baseCells(model, setting)
-  if (cells === null) return [`base/${setting.id}`]
-  const prefix = `base/${setting.id}@`
-  const known = cells.map((cell) => prefix + cell)
-  if (setting.place !== 'lens') return known
-  const filled = Object.keys(rows).filter((row) => row.startsWith(prefix) && row !== known[0])
-  return [...known, ...filled.sort()]
-}
-
-/** The cells a setting's place gives it (all but the lenses', which have none of their own yet); null for a single one. */
-export function baseCells(model: BodyModel, setting: Setting): readonly string[] | null {
-  switch (setting.place) {
-    case 'side':
-      return model.sides
-    case 'position':
-      return model.positions.map((position) => position.id)
-    case 'exposureMode':
-      return exposureModes(model)
-    case 'orientation':
-      return orientations
-    case 'lens':
-      return [typedCell]
-    default:
-      return null
-  }
-}
-
-/** Where a body stands that is used plainly on a side: first position, exposure mode as delivered, level, a silent lens. */
-export function plainly(model: BodyModel, side: Side): Whereabouts {
-  const position = model.positions.find((one) => one.side === side) ?? model.positions[0]
-  const mode = lookup(model).exposureMode?.factory
-  return {
-    side,
-    position: position?.id ?? 'plain',
-    exposureMode: typeof mode === 'string' ? mode : 'none',
-    orientation: 'level',
-    lens: typedCell,
-  }
-}
-
-function exposureModes(model: BodyModel): readonly string[] {
-  const domain = lookup(model).exposureMode?.domain
-  return domain?.kind === 'choice' ? domain.values.map((value) => value.id) : ['none']
 }
 
 /** Whether stills and motion share a setting's cell: as the rows say, else as delivered. */
@@ -167,27 +97,4 @@ export function bankRow(family: string, slot: string, name: string): RowId {
 /** The id of a hold set's row, or of its name. */
 export function holdRow(set: string, name: string): RowId {
   return `hold/${set}/${name}`
-}
-
-/** Whether a setting can be ticked in a hold set. */
-export function mayTick(set: HoldSet, setting: Setting): boolean {
-  return set.allows?.includes(setting.id) ?? (setting.place !== 'local' && setting.place !== 'physical')
-}
-
-/** Every cell of every function menu, in model order. */
-export function gridCells(model: BodyModel): GridCell[] {
-  return model.grids.flatMap((grid) =>
-    Array.from({ length: grid.rows * grid.columns }, (_, i) => ({ grid, cell: i + 1 })),
-  )
-}
-
-/** Every line of the own menu, page by page. */
-export function ownLines(model: BodyModel): { readonly row: RowId; readonly menu: OwnMenu }[] {
-  const menu = model.ownMenu
-  if (!menu) return []
-  const { pages, lines } = menu
-  return Array.from({ length: pages * lines }, (_, i) => ({
-    row: `own/${Math.floor(i / lines) + 1}/${(i % lines) + 1}`,
-    menu,
-  }))
 }

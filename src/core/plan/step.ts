@@ -2,7 +2,8 @@ import type { BodyModel } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import { sameValue, type Value } from '../vocabulary/values'
 import { samePlanModel, type Plan } from './plan'
-import { checkRowValue, parseRow } from './parse-row'
+import { parseRow } from './parse-row'
+import { checkRowValue } from './row-values'
 import type { RowId, Rows } from './rows'
 
 /** One row, from what it was to what it becomes; null stands for an absent row. */

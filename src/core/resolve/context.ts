@@ -2,7 +2,7 @@ import type { AssignSide, BodyModel, LensModel, ModePosition, Orientation, Postu
 import type { RunState, Side } from '../model/types'
 import { sameValue, type Value } from '../vocabulary/values'
 import { lookup } from '../model/lookup'
-import { baseRow, plainly, typedCell, type Whereabouts } from '../plan/rows'
+import { baseRow, plainly, typedCell, type Whereabouts } from '../plan/cells'
 import { rowValue } from '../plan/step'
 import { plannedLenses, plannedSlots, type Plan } from '../plan/plan'
 

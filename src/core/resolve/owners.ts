@@ -1,7 +1,9 @@
 import { lookup, type Lookup } from '../model/lookup'
 import type { BodyModel, ModePosition, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { bankRow, baseRow, type RowId, type Whereabouts } from '../plan/rows'
+import { differenceRow } from '../plan/bodies'
+import { bankRow, type RowId } from '../plan/rows'
+import { baseRow, type Whereabouts } from '../plan/cells'
 import { rowValue } from '../plan/step'
 import { sameValue, type Value } from '../vocabulary/values'
 import { positionIn, slotIn, whereaboutsIn, type Context } from './context'
@@ -40,12 +42,14 @@ export function ownerChain({ plan, context, position, at, slots }: Owners, setti
   const push = (layer: Layer, row: RowId) => {
     const link = rowLink(plan, layer, row)
     if (link) chain.push(link)
+    const own = context.body === undefined ? null : rowLink(plan, 'body', differenceRow(context.body, row))
+    if (own) chain.push(own)
   }
   const marked = setting.place === 'physical' ? context.marked?.[setting.id] : undefined
   if (marked !== undefined) chain.push({ layer: 'marked', value: marked, from: null, because: null })
   push('base', baseRow(plan.rows, setting, at))
   if (setting.place === 'local' && context.body !== undefined)
-    push('body', `body/${context.body}/${setting.id}`)
+    push('body', differenceRow(context.body, setting.id))
   if (position?.keeps.includes(setting.id)) push('position', `position/${position.id}/${setting.id}`)
   const family = setting.storedBy
   const slot =

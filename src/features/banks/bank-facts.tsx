@@ -1,6 +1,6 @@
 'use client'
 
-import type { BankFamily, Choice } from '@/core/model/types'
+import type { BankFamily, Slot } from '@/core/model/types'
 import type { PlannedSlot } from '@/core/plan/plan'
 import { bankRow } from '@/core/plan/rows'
 import { useDesk } from '@/features/desk/desk-context'
@@ -14,7 +14,7 @@ export function BankFacts({
   planned,
 }: {
   family: BankFamily
-  slot: Choice
+  slot: Slot
   planned: PlannedSlot | null
 }) {
   const desk = useDesk()
@@ -28,7 +28,7 @@ export function BankFacts({
           few rows.
         </p>
         <p className="mt-3 flex gap-2">
-          {desk.start.model.sides.map((side) => (
+          {(slot.side ? [slot.side] : desk.start.model.sides).map((side) => (
             <Button key={side} onClick={() => desk.set({ [row('side')]: side })}>
               Use it for {side}
             </Button>

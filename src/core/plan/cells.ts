@@ -1,0 +1,106 @@
+import { lookup } from '../model/lookup'
+import { orientations } from '../model/types'
+import type { BodyModel, HoldSet, Orientation, OwnMenu, Setting, Side } from '../model/types'
+import { isShared, type GridCell, type RowId, type Rows } from './rows'
+
+/** Where the camera stands, as far as it decides which base cell is read. */
+export interface Whereabouts {
+  readonly side: Side
+  readonly position: string
+  readonly exposureMode: string
+  readonly orientation: Orientation
+  /** Lens id, or `typed` for a lens that cannot tell. */
+  readonly lens: string
+}
+
+/** The cell of a lens without contacts: it keeps what was typed last. */
+export const typedCell = 'typed'
+
+/**
+ * The id of a setting's base cell, given the rows that say what is shared: one cell for both sides where they share
+ * it or the place knows no cells.
+ */
+export function baseRow(rows: Rows, setting: Setting, at: Whereabouts): RowId {
+  switch (setting.place) {
+    case 'side':
+      return `base/${setting.id}@${isShared(rows, setting) ? 'both' : at.side}`
+    case 'position':
+    case 'exposureMode':
+    case 'orientation':
+    case 'lens':
+      return `base/${setting.id}@${at[setting.place]}`
+    default:
+      return `base/${setting.id}`
+  }
+}
+
+/** Every base cell of a setting that the model knows or the rows fill, in the model's order, lenses by id. */
+export function baseRows(model: BodyModel, rows: Rows, setting: Setting): RowId[] {
+  if (setting.place === 'side' && isShared(rows, setting)) return [`base/${setting.id}@both`]
+  const cells = baseCells(model, setting)
+  if (cells === null) return [`base/${setting.id}`]
+  const prefix = `base/${setting.id}@`
+  const known = cells.map((cell) => prefix + cell)
+  if (setting.place !== 'lens') return known
+  const filled = Object.keys(rows).filter((row) => row.startsWith(prefix) && row !== known[0])
+  return [...known, ...filled.sort()]
+}
+
+/** The cells a setting's place gives it (all but the lenses', which have none of their own yet); null for a single one. */
+export function baseCells(model: BodyModel, setting: Setting): readonly string[] | null {
+  switch (setting.place) {
+    case 'side':
+      return model.sides
+    case 'position':
+      return model.positions.map((position) => position.id)
+    case 'exposureMode':
+      return exposureModes(model)
+    case 'orientation':
+      return orientations
+    case 'lens':
+      return [typedCell]
+    default:
+      return null
+  }
+}
+
+/** Where a body stands that is used plainly on a side: first position, exposure mode as delivered, level, a silent lens. */
+export function plainly(model: BodyModel, side: Side): Whereabouts {
+  const position = model.positions.find((one) => one.side === side) ?? model.positions[0]
+  const mode = lookup(model).exposureMode?.factory
+  return {
+    side,
+    position: position?.id ?? 'plain',
+    exposureMode: typeof mode === 'string' ? mode : 'none',
+    orientation: 'level',
+    lens: typedCell,
+  }
+}
+
+function exposureModes(model: BodyModel): readonly string[] {
+  const domain = lookup(model).exposureMode?.domain
+  return domain?.kind === 'choice' ? domain.values.map((value) => value.id) : ['none']
+}
+
+/** Whether a setting can be ticked in a hold set. */
+export function mayTick(set: HoldSet, setting: Setting): boolean {
+  return set.allows?.includes(setting.id) ?? (setting.place !== 'local' && setting.place !== 'physical')
+}
+
+/** Every cell of every function menu, in model order. */
+export function gridCells(model: BodyModel): GridCell[] {
+  return model.grids.flatMap((grid) =>
+    Array.from({ length: grid.rows * grid.columns }, (_, i) => ({ grid, cell: i + 1 })),
+  )
+}
+
+/** Every line of the own menu, page by page. */
+export function ownLines(model: BodyModel): { readonly row: RowId; readonly menu: OwnMenu }[] {
+  const menu = model.ownMenu
+  if (!menu) return []
+  const { pages, lines } = menu
+  return Array.from({ length: pages * lines }, (_, i) => ({
+    row: `own/${Math.floor(i / lines) + 1}/${(i % lines) + 1}`,
+    menu,
+  }))
+}

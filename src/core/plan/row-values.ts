@@ -1,0 +1,108 @@
+import { checkValue } from '../model/domain'
+import { acceptedFunctions, lookup } from '../model/lookup'
+import type { BodyModel, Side, Slot } from '../model/types'
+import { ok, refuse, type Result } from '../result'
+import type { Value } from '../vocabulary/values'
+import { certainties, type Row, type RowId } from './rows'
+
+/** What stands in a cell of a function menu that is empty on purpose. */
+export const emptyCell = 'none'
+
+/** Accepts a value for a row, or says what the row takes. */
+export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: RowId): Result<Value> {
+  switch (row.kind) {
+    case 'title':
+      return text(value, 80, 1, id)
+    case 'base':
+    case 'bank':
+    case 'hold':
+    case 'position':
+    case 'body':
+      return checkValue(row.setting.domain, value, id)
+    case 'grid':
+    case 'bankGrid': {
+      const fits = value === emptyCell || row.grid.permitted.some((setting) => setting === value)
+      if (fits) return ok(value as string)
+      return refuse('outside', `${row.grid.name} does not take “${String(value)}”.`, id)
+    }
+    case 'own':
+      if (row.menu.permitted.some((line) => line === value)) return ok(value as string)
+      return refuse('outside', `The own menu does not take “${String(value)}”.`, id)
+    case 'ownName':
+      return text(value, row.menu.nameLength, 1, id)
+    case 'bankKey':
+    case 'key': {
+      const accepted = acceptedFunctions(model, row.address)
+      if (accepted.some((fn) => fn.id === value)) return ok(value as string)
+      const name = lookup(model).functions.get(String(value))?.name ?? `“${String(value)}”`
+      return refuse(
+        'not-accepted',
+        `${row.address.control.name}, ${row.address.name}, does not accept ${name}.`,
+        id,
+      )
+    }
+    case 'bankFact':
+      return checkFact(model, row, value, id)
+    case 'bodyRow':
+      return checkRowValue(model, row.about, value, id)
+    case 'share':
+      return typeof value === 'boolean'
+        ? ok(value)
+        : refuse('outside', 'A share list row is true or false.', id)
+    case 'holdName':
+      return text(value, row.set.nameLength, 1, id)
+    case 'lens':
+      return value === true ? ok(true) : refuse('outside', 'A lens row is true, or absent.', id)
+    case 'why':
+      return text(value, 500, 1, id)
+    case 'sure':
+      if (certainties.some((certainty) => certainty === value)) return ok(value as string)
+      return refuse('outside', `How sure: ${certainties.join(', ')}.`, id)
+  }
+}
+
+function checkFact(
+  model: BodyModel,
+  { family, slot, fact }: Extract<Row, { kind: 'bankFact' }>,
+  value: unknown,
+  id: RowId,
+): Result<Value> {
+  switch (fact) {
+    case 'side':
+      return slotSide(model, slot, value, id)
+    case 'name':
+      return text(value, family.nameLength, 1, id)
+    case 'purpose':
+    case 'fallback':
+      return text(value, 200, 1, id)
+    case 'startedFrom': {
+      const sources = ['base', ...family.slots.filter((one) => one !== slot).map((one) => one.id)]
+      if (sources.some((source) => source === value)) return ok(value as string)
+      return refuse('outside', `A slot is started from ${sources.join(' or ')}.`, id)
+    }
+    case 'meant':
+    case 'onSite': {
+      const kept = model.settings.filter((setting) => setting.storedBy === family.id).map((one) => one.id)
+      const order = Array.isArray(value) ? value.map((one) => kept.indexOf(one as string)) : [-1]
+      const rising = order.every((at, i) => at >= 0 && (i === 0 || at > (order[i - 1] ?? -1)))
+      if (rising) return ok(value as readonly string[])
+      return refuse('outside', `This lists settings that ${family.name} keep, in the order of the model.`, id)
+    }
+  }
+}
+
+function slotSide(model: BodyModel, slot: Slot, value: unknown, id: RowId): Result<Value> {
+  const sides = slot.side === undefined ? model.sides : [slot.side]
+  if (sides.some((side) => side === value)) return ok(value as Side)
+  return refuse('outside', `${slot.name} holds ${sides.join(' or ')}.`, id)
+}
+
+function text(value: unknown, longest: number, shortest: number, id: RowId): Result<Value> {
+  if (typeof value !== 'string') return refuse('outside', 'This row takes a text.', id)
+  if (/[^\P{Cc}\n]|\p{Cs}/u.test(value))
+    return refuse('outside', 'This text holds characters that cannot be kept.', id)
+  if (value.length < shortest) return refuse('outside', 'This text may not be empty.', id)
+  if (value.length > longest)
+    return refuse('outside', `This text has ${value.length} characters; ${longest} fit.`, id)
+  return ok(value)
+}

@@ -1,0 +1,43 @@
+import type { BodyModel } from '../model/types'
+import { sameValue, type Value } from '../vocabulary/values'
+import { baseRow, plainly } from './cells'
+import { plannedSlots, type Plan, type PlannedSlot } from './plan'
+import { bankRow } from './rows'
+import { rowValue } from './step'
+
+/** Rows of a slot that differ from base though nobody meant them to, by setting id in model order. */
+export interface Stray {
+  /** Left over: as in the slot this one was started from. */
+  readonly residue: readonly string[]
+  /** The others: they have drifted away. */
+  readonly drift: readonly string[]
+}
+
+/**
+ * What a slot holds that it was not meant to. A row counts as meant where the plan lists it as meant to differ, as
+ * expected to change on site, or gives a reason for it. A row equal to base is no difference, and so never stray.
+ */
+export function strayRows(model: BodyModel, plan: Plan, slot: PlannedSlot): Stray {
+  const fact = (name: string) => rowValue(plan.rows, bankRow(slot.family, slot.slot, name))
+  const meant = new Set([...listed(fact('meant')), ...listed(fact('onSite'))])
+  const source = plannedSlots(model, plan).find(
+    (one) => one.family === slot.family && one.slot === fact('startedFrom'),
+  )
+  const different = model.settings.filter((setting) => {
+    const own = slot.rows[setting.id]
+    const base = rowValue(plan.rows, baseRow(plan.rows, setting, plainly(model, slot.side)))
+    const explained = rowValue(plan.rows, `why/${bankRow(slot.family, slot.slot, setting.id)}`) !== null
+    return (
+      own !== undefined && !sameValue(own, base ?? setting.factory) && !meant.has(setting.id) && !explained
+    )
+  })
+  const isResidue = (id: string) => source !== undefined && sameValue(slot.rows[id], source.rows[id])
+  return {
+    residue: different.map((one) => one.id).filter(isResidue),
+    drift: different.map((one) => one.id).filter((id) => !isResidue(id)),
+  }
+}
+
+function listed(value: Value | null): readonly string[] {
+  return typeof value === 'object' && value !== null ? value : []
+}
