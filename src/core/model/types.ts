@@ -7,7 +7,7 @@ import type { BankFamily, Filming, HoldSet, ModePosition } from './place-types'
 import type { Cards, FocusGeometry } from './gear-types'
 
 export { orientations, postures, runStates } from './basics'
-export type { AssignSide, Choice, FirmwareRange, Need, Orientation, Posture, RunState, Side } from './basics'
+export type { AssignSide, Choice, FirmwareRange, Orientation, Posture, RunState, Side } from './basics'
 export { actKinds } from './menu-types'
 export type { Act, Grid, MenuPage, OwnMenu } from './menu-types'
 export type { BankFamily, Filming, HoldSet, ModePosition, Slot } from './place-types'
