@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs'
-import { publishedSchemas } from '@/core/model/schema'
+import { publishedSchemas } from '@/core/model/schema/schema'
 import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import { ladders } from '@/core/vocabulary/ladders'
 

@@ -1,4 +1,6 @@
-import { acceptedFunctions, lookup, type Address } from '../model/lookup'
+import type { Address } from '../model/addresses'
+import { acceptedFunctions } from '../model/keys'
+import { lookup } from '../model/lookup'
 import type { BankFamily, BodyModel, Setting, Side } from '../model/types'
 import { bankRow, holdRow, isShared, keyRow, shareRow } from '../plan/rows'
 import { baseRows, gridCells, mayTick } from '../plan/cells'

@@ -1,4 +1,6 @@
-import { acceptedFunctions, lookup, type Address } from '../model/lookup'
+import type { Address } from '../model/addresses'
+import { acceptedFunctions } from '../model/keys'
+import { lookup } from '../model/lookup'
 import { postures, type BodyModel, type ModelFunction } from '../model/types'
 import { sameValue } from '../vocabulary/values'
 

@@ -1,37 +1,12 @@
+import { addressesOf, type Address } from './addresses'
 import { amountOf } from './domain'
-import type {
-  Act,
-  AssignSide,
-  BodyModel,
-  Control,
-  Domain,
-  Doubt,
-  Gesture,
-  ModelFunction,
-  Setting,
-} from './types'
+import { menuPlaces, type MenuPlace } from './menu'
+import type { Act, BodyModel, Control, Domain, Doubt, ModelFunction, Setting } from './types'
 import type { Value } from '../vocabulary/values'
 import { ready, type Amounts, type Asked } from '../rules/condition'
 import { firmwareNumber } from '../rules/facts'
 import { orderReplacing } from '../rules/order'
 import { remarks, type Remarking, type Replacing, type Rule } from '../rules/rule'
-
-/** One place a function can be assigned to. */
-export interface Address {
-  /** `side/control/gesture`, with `@value` behind it on a control with `assignedBy`; as in row ids. */
-  readonly key: string
-  readonly side: AssignSide
-  readonly control: Control
-  readonly gesture: Gesture
-  /** The gesture in words, with the value that gives this assignment. */
-  readonly name: string
-  /** It is this one that answers while the setting has this value; null where it always is. */
-  readonly when: { readonly setting: string; readonly value: string } | null
-  /** Function as delivered. */
-  readonly factory: string | null
-  /** Position among all addresses of the model, side by side in file order: card files use it. */
-  readonly index: number
-}
 
 /** Fast ways into a model; made once for each model object. */
 export interface Lookup {
@@ -80,39 +55,6 @@ export function lookup(model: BodyModel): Lookup {
     cache.set(model, made)
   }
   return made
-}
-
-/** The functions a gesture accepts on one side, in the camera's own order. */
-export function acceptedFunctions(model: BodyModel, address: Address): readonly ModelFunction[] {
-  const { functions } = lookup(model)
-  return (model.functionLists[address.gesture.accepts] ?? []).flatMap((id) => {
-    const fn = functions.get(id)
-    return fn && fn.sides.includes(address.side) ? [fn] : []
-  })
-}
-
-/** The addresses of one control on one side, in the order of its gestures. */
-export function addressesOfControl(model: BodyModel, side: AssignSide, control: string): Address[] {
-  return [...lookup(model).addresses.values()].filter(
-    (address) => address.side === side && address.control.id === control,
-  )
-}
-
-/** Page and line of a function in the list its gesture offers, from 1; null where it is not offered. */
-export function listPlace(
-  model: BodyModel,
-  address: Address,
-  functionId: string,
-): { page: number; line: number } | null {
-  const index = acceptedFunctions(model, address).findIndex((fn) => fn.id === functionId)
-  if (index < 0) return null
-  const lines = model.functionListLines ?? Number.MAX_SAFE_INTEGER
-  return { page: Math.floor(index / lines) + 1, line: (index % lines) + 1 }
-}
-
-/** Found without looking, with the eye at the finder. */
-export function atFinder(control: Control): boolean {
-  return control.reach.finder?.findable ?? false
 }
 
 /** The domain of a setting id; throws for an id that a validated caller could not have. */
@@ -189,78 +131,6 @@ function remarkingOf(
   return groups
 }
 
-/** Where a line of the menu stands, counted from 0; `inner` for one behind a further press. */
-export interface MenuPlace {
-  readonly id: string
-  /** "Focus 2 / line 4". */
-  readonly address: string
-  readonly page: number
-  readonly line: number
-  readonly inner: number | null
-}
-
-/** Every line of the menu, in its own order. */
-export function menuPlaces(model: BodyModel): MenuPlace[] {
-  return model.menu.flatMap(({ name, lines }, page) =>
-    lines.flatMap((one, line): MenuPlace[] => {
-      const address = `${name} / line ${line + 1}`
-      if (typeof one === 'string') return [{ id: one, address, page, line, inner: null }]
-      return one.behind.map((id, inner) => ({
-        id,
-        address: `${address} / ${one.name} / line ${inner + 1}`,
-        page,
-        line,
-        inner,
-      }))
-    }),
-  )
-}
-
-/**
- * Presses from one line of the open menu to another and into it: over to its page, down to its line, in; and down
- * and in once more for a line behind it. From null: the first line of the first page, where a menu opens.
- */
-export function pressesTo(from: MenuPlace | null, to: MenuPlace): number {
-  const start = from ?? { page: 0, line: 0 }
-  const over = Math.abs(to.page - start.page)
-  const down = Math.abs(to.line - (over === 0 ? start.line : 0))
-  return over + down + 1 + (to.inner === null ? 0 : to.inner + 1)
-}
-
 function byId<T extends { readonly id: string }>(items: readonly T[]): ReadonlyMap<string, T> {
   return new Map(items.map((item) => [item.id, item]))
-}
-
-function addressesOf(model: BodyModel, settings: ReadonlyMap<string, Setting>): ReadonlyMap<string, Address> {
-  const sides: readonly AssignSide[] = [...model.sides, 'playback']
-  const all = sides.flatMap((side) =>
-    model.controls.flatMap((control) =>
-      control.gestures
-        .filter((gesture) => side !== 'playback' || gesture.factory.playback !== undefined)
-        .flatMap((gesture) => addressesAt(side, control, gesture, settings)),
-    ),
-  )
-  return new Map(all.map((one, index) => [one.key, { ...one, index }]))
-}
-
-function addressesAt(
-  side: AssignSide,
-  control: Control,
-  gesture: Gesture,
-  settings: ReadonlyMap<string, Setting>,
-): Omit<Address, 'index'>[] {
-  const [key, factory] = [`${side}/${control.id}/${gesture.id}`, gesture.factory[side]]
-  const single = typeof factory === 'string' ? factory : null
-  const by = control.assignedBy === undefined ? undefined : settings.get(control.assignedBy)
-  if (by?.domain.kind !== 'choice')
-    return [{ key, side, control, gesture, name: gesture.name, when: null, factory: single }]
-  return by.domain.values.map((value) => ({
-    key: `${key}@${value.id}`,
-    side,
-    control,
-    gesture,
-    name: control.gestures.length === 1 ? value.name : `${gesture.name}, ${value.name}`,
-    when: { setting: by.id, value: value.id },
-    factory: single ?? (typeof factory === 'object' ? (factory[value.id] ?? null) : null),
-  }))
 }

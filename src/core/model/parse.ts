@@ -2,7 +2,7 @@ import { ValidationError, type Schema } from 'yup'
 import { readJson } from '../files/json'
 import { ok, refuse, type Refusal, type Result } from '../result'
 import { faultsOf } from './faults/faults'
-import { bodyModelSchema, lensModelSchema } from './schema'
+import { bodyModelSchema, lensModelSchema } from './schema/schema'
 import type { BodyModel, LensModel } from './types'
 
 /** A refused definition: the first fault as the refusal, and every fault found. */

@@ -1,4 +1,6 @@
-import { acceptedFunctions, atFinder, lookup, type Address } from '../model/lookup'
+import type { Address } from '../model/addresses'
+import { acceptedFunctions, atFinder } from '../model/keys'
+import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { must, ok, refuse, type Result } from '../result'
 import type { Plan } from './plan'

@@ -1,5 +1,6 @@
 import { showValue } from '../model/domain'
-import { factoryValue, lookup, type Address } from '../model/lookup'
+import type { Address } from '../model/addresses'
+import { factoryValue, lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import type { Value } from '../vocabulary/values'
 import { parseRow } from './parse-row'

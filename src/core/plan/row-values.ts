@@ -1,5 +1,6 @@
 import { checkValue } from '../model/domain'
-import { acceptedFunctions, lookup } from '../model/lookup'
+import { acceptedFunctions } from '../model/keys'
+import { lookup } from '../model/lookup'
 import type { BodyModel, Side, Slot } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import type { Value } from '../vocabulary/values'

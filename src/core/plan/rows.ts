@@ -1,4 +1,4 @@
-import type { Address } from '../model/lookup'
+import type { Address } from '../model/addresses'
 import type { BankFamily, Grid, HoldSet, ModePosition, OwnMenu, Setting, Slot } from '../model/types'
 import type { Value } from '../vocabulary/values'
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
-import { acceptedFunctions, listPlace, lookup } from '../model/lookup'
+import { acceptedFunctions, listPlace } from '../model/keys'
+import { lookup } from '../model/lookup'
 import { contextIn } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import { must } from '../result'

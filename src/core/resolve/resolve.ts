@@ -1,4 +1,4 @@
-import type { Address } from '../model/lookup'
+import type { Address } from '../model/addresses'
 import type { BodyModel, Choice, FirmwareRange, ModelFunction } from '../model/types'
 import type { Presence, RunState, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'

@@ -1,4 +1,4 @@
-import type { Address } from '../model/lookup'
+import type { Address } from '../model/addresses'
 import type { Setting } from '../model/types'
 import type { Truth } from '../rules/condition'
 import type { Indicator } from '../rules/rule'

@@ -1,5 +1,6 @@
 import { valuesOf } from '../model/domain'
-import { lookup, menuPlaces } from '../model/lookup'
+import { lookup } from '../model/lookup'
+import { menuPlaces } from '../model/menu'
 import type { Act, BodyModel, RunState, Setting } from '../model/types'
 import { factsOf, type Comparison, type Condition } from '../rules/condition'
 import { replaces, type Rule } from '../rules/rule'

@@ -1,4 +1,5 @@
-import { lookup, pressesTo, type MenuPlace } from '../model/lookup'
+import { lookup } from '../model/lookup'
+import { pressesTo, type MenuPlace } from '../model/menu'
 import { showValue } from '../model/domain'
 import type { BodyModel } from '../model/types'
 import type { Plan } from '../plan/plan'

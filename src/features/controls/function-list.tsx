@@ -2,7 +2,8 @@
 
 import { useDraggable } from '@dnd-kit/core'
 import { useEffect, useId, useRef, useState } from 'react'
-import { lookup, type Address } from '@/core/model/lookup'
+import type { Address } from '@/core/model/addresses'
+import { lookup } from '@/core/model/lookup'
 import { addressesWith } from '@/core/plan/assign'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { MannerSign } from '@/ui/plate/manner'

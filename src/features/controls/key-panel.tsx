@@ -1,7 +1,8 @@
 'use client'
 
 import { useMemo } from 'react'
-import { addressesOfControl, atFinder, lookup } from '@/core/model/lookup'
+import { addressesOfControl, atFinder } from '@/core/model/keys'
+import { lookup } from '@/core/model/lookup'
 import { functionAt, leaveAsDelivered } from '@/core/plan/assign'
 import { keyRow } from '@/core/plan/rows'
 import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'

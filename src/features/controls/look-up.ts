@@ -1,5 +1,7 @@
 import type { Finding } from '@/core/checks/finding'
-import { acceptedFunctions, addressesOfControl, lookup, type Address } from '@/core/model/lookup'
+import type { Address } from '@/core/model/addresses'
+import { acceptedFunctions, addressesOfControl } from '@/core/model/keys'
+import { lookup } from '@/core/model/lookup'
 import type { BodyModel, Face, LensModel, ModelFunction, Side } from '@/core/model/types'
 import { addressesWith, functionAt } from '@/core/plan/assign'
 import type { Plan } from '@/core/plan/plan'

@@ -2,7 +2,9 @@
 
 import { Printer } from 'lucide-react'
 import { showValue } from '@/core/model/domain'
-import { addressesOfControl, lookup, type Address } from '@/core/model/lookup'
+import type { Address } from '@/core/model/addresses'
+import { addressesOfControl } from '@/core/model/keys'
+import { lookup } from '@/core/model/lookup'
 import type { BodyModel, Setting, Side } from '@/core/model/types'
 import { functionAt } from '@/core/plan/assign'
 import { keyRow } from '@/core/plan/rows'

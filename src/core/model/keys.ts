@@ -1,0 +1,36 @@
+import type { Address } from './addresses'
+import { lookup } from './lookup'
+import type { AssignSide, BodyModel, Control, ModelFunction } from './types'
+
+/** The functions a gesture accepts on one side, in the camera's own order. */
+export function acceptedFunctions(model: BodyModel, address: Address): readonly ModelFunction[] {
+  const { functions } = lookup(model)
+  return (model.functionLists[address.gesture.accepts] ?? []).flatMap((id) => {
+    const fn = functions.get(id)
+    return fn && fn.sides.includes(address.side) ? [fn] : []
+  })
+}
+
+/** The addresses of one control on one side, in the order of its gestures. */
+export function addressesOfControl(model: BodyModel, side: AssignSide, control: string): Address[] {
+  return [...lookup(model).addresses.values()].filter(
+    (address) => address.side === side && address.control.id === control,
+  )
+}
+
+/** Page and line of a function in the list its gesture offers, from 1; null where it is not offered. */
+export function listPlace(
+  model: BodyModel,
+  address: Address,
+  functionId: string,
+): { page: number; line: number } | null {
+  const index = acceptedFunctions(model, address).findIndex((fn) => fn.id === functionId)
+  if (index < 0) return null
+  const lines = model.functionListLines ?? Number.MAX_SAFE_INTEGER
+  return { page: Math.floor(index / lines) + 1, line: (index % lines) + 1 }
+}
+
+/** Found without looking, with the eye at the finder. */
+export function atFinder(control: Control): boolean {
+  return control.reach.finder?.findable ?? false
+}
