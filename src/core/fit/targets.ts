@@ -104,7 +104,7 @@ export function slotTarget(work: Work, row: BankFactRow, value: Value): Target {
   if (row.fact === 'meant' || row.fact === 'onSite') return listTarget(work, row, to, value)
   const longest = work.other.families.find((family) => family.id === slot.split('/')[0])?.nameLength ?? 0
   if (row.fact !== 'name' || String(value).length <= longest) return { to, value, changes: null }
-  const short = String(value).slice(0, longest).trim()
+  const short = cut(String(value), longest)
   return { to, value: short, changes: `Names have at most ${longest} characters there.` }
 }
 
@@ -142,10 +142,17 @@ export function nameTarget(
   if (row.kind === 'ownName') return { absent: 'The own menu is put together anew there.' }
   const set = work.other.holdSets[work.model.holdSets.findIndex((one) => one.id === row.set.id)]
   if (!set) return { absent: `${work.other.name} has ${work.other.holdSets.length} hold sets.` }
-  const short = String(value).slice(0, set.nameLength).trim()
+  const short = cut(String(value), set.nameLength)
   return {
     to: `hold/${set.id}/name`,
     value: short,
     changes: short === value ? null : 'The name is cut to fit.',
   }
+}
+
+/** A name as long as fits, without the space it may then end in. */
+function cut(name: string, longest: number): string {
+  if (name.length <= longest) return name
+  const short = name.slice(0, longest)
+  return short.trim() === '' ? short : short.trim()
 }
