@@ -49,8 +49,9 @@ export function ready(condition: Condition, amounts: Amounts): Asked {
   if ('any' in condition) return combined(condition.any.map(part), 'yes', 'no')
   if ('not' in condition) {
     const inner = part(condition.not)
-    return (facts) => opposite[inner(facts)]
+    return (facts) => opposite(inner(facts))
   }
+  if ('is' in condition && typeof condition.is !== 'object') return isExactly(condition.fact, condition.is)
   return comparison(condition.fact, holdsFor(condition, amounts))
 }
 
@@ -62,11 +63,22 @@ export function factsOf(condition: Condition): string[] {
   return [condition.fact]
 }
 
-const opposite: Record<Truth, Truth> = { yes: 'no', no: 'yes', unknown: 'unknown' }
+function opposite(one: Truth): Truth {
+  if (one === 'yes') return 'no'
+  return one === 'no' ? 'yes' : one
+}
 
 function combined(parts: readonly Asked[], decides: Truth, otherwise: Truth): Asked {
-  const [only] = parts
-  if (parts.length === 1 && only) return only
+  const [one, two] = parts
+  if (parts.length === 1 && one) return one
+  if (parts.length === 2 && one && two) {
+    return (facts) => {
+      const first = one(facts)
+      if (first === decides) return decides
+      const second = two(facts)
+      return second === otherwise ? first : second
+    }
+  }
   return (facts) => {
     let result = otherwise
     for (let i = 0; i < parts.length; i++) {
@@ -75,6 +87,15 @@ function combined(parts: readonly Asked[], decides: Truth, otherwise: Truth): As
       if (one === 'unknown') result = 'unknown'
     }
     return result
+  }
+}
+
+/** The commonest comparison, without a step between. */
+function isExactly(fact: string, wanted: string | number | boolean): Asked {
+  return (facts) => {
+    const known = facts.read(fact)
+    if (known.known) return known.value === wanted ? 'yes' : 'no'
+    return overCandidates(known.candidates, (value) => truth(value === wanted))
   }
 }
 
@@ -107,8 +128,7 @@ function holdsFor(condition: Comparison, amounts: Amounts): (value: Value) => Tr
 }
 
 function equals(wanted: Value): (value: Value) => Truth {
-  if (typeof wanted === 'object') return (value) => truth(sameValue(value, wanted))
-  return (value) => (value === wanted ? 'yes' : 'no')
+  return (value) => truth(sameValue(value, wanted))
 }
 
 function within(wanted: readonly Value[]): (value: Value) => Truth {
