@@ -1,4 +1,4 @@
-import { parse as parseTolerantly, type ParseError } from 'jsonc-parser'
+import { parse as parseTolerantly, visit, type ParseError } from 'jsonc-parser'
 import { ok, refuse, type Result } from '../result'
 
 /** Limits for JSON that comes from outside. */
@@ -12,7 +12,7 @@ export const defaultJsonLimits: JsonLimits = { maxBytes: 4_000_000, maxDepth: 40
 
 /**
  * Reads JSON text from outside. Refuses, with line and column where it can, what is empty, too large, too deep,
- * not UTF-8, not JSON, or uses a key that could reach an object's prototype.
+ * not UTF-8, not JSON, uses a key that could reach an object's prototype, or a key twice in one object.
  */
 export function readJson(bytes: Uint8Array, name: string, limits = defaultJsonLimits): Result<unknown> {
   if (bytes.length === 0) return refuse('empty', 'The file is empty.', name)
@@ -35,9 +35,11 @@ export function readJson(bytes: Uint8Array, name: string, limits = defaultJsonLi
   try {
     const value: unknown = JSON.parse(text)
     const bad = forbiddenKey(value, '')
-    return bad === null
-      ? ok(value)
-      : refuse('forbidden-key', 'This key is not allowed here.', `${name}: ${bad}`)
+    if (bad !== null) return refuse('forbidden-key', 'This key is not allowed here.', `${name}: ${bad}`)
+    const twice = doubledKey(text)
+    if (twice !== null)
+      return refuse('duplicate', `The key “${twice.key}” stands twice.`, `${name}: line ${twice.line}`)
+    return ok(value)
   } catch {
     return refuse('not-json', `The file is damaged: ${placed(text)}`, name)
   }
@@ -81,6 +83,22 @@ function forbiddenKey(value: unknown, path: string): string | null {
     if (below !== null) return below
   }
   return null
+}
+
+/** The first key that stands twice in one object: which of its values counts would be a guess. */
+function doubledKey(text: string): { key: string; line: number } | null {
+  const open: Set<string>[] = []
+  let found: { key: string; line: number } | null = null
+  visit(text, {
+    onObjectBegin: () => void open.push(new Set()),
+    onObjectEnd: () => void open.pop(),
+    onObjectProperty: (key, _offset, _length, line) => {
+      const keys = open.at(-1)
+      if (found === null && keys?.has(key)) found = { key: key.slice(0, 80), line: line + 1 }
+      keys?.add(key)
+    },
+  })
+  return found
 }
 
 function placed(text: string): string {
