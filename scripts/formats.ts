@@ -2,11 +2,13 @@ import { writeFileSync } from 'node:fs'
 import { publishedSchemas } from '@/core/model/schema/schema'
 import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import { ladders } from '@/core/vocabulary/ladders'
+import { checksDocument } from './check-doc'
 
-/** Writes what docs/ gives away of the code: the JSON Schemas of model and lens files, and the vocabulary. */
+/** Writes what docs/ gives away of the code: the JSON Schemas of model and lens files, the vocabulary, the checks. */
 for (const [name, schema] of Object.entries(publishedSchemas))
   writeFileSync(`docs/formats/${name}`, `${JSON.stringify(schema, null, 2)}\n`)
 writeFileSync('docs/vocabulary.md', vocabulary())
+writeFileSync('docs/checks.md', checksDocument())
 
 function vocabulary(): string {
   const settings = [...commonSettings.values()].map(

@@ -1,13 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
+import { checkCases, doubted } from '@tests/fixtures/check-cases'
 import { chipped, heron, unchipped } from '@tests/fixtures/heron'
+import type { BodyModel } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
 import { parseRow } from '../plan/parse-row'
 import type { Rows } from '../plan/rows'
 import { applyStep } from '../plan/step'
 import { must } from '../result'
-import { checks, runChecks } from './checks'
+import { disputeCalled } from '../vocabulary/schools'
+import { allFindings, checks, runChecks } from './checks'
 
 const lenses = [chipped, unchipped]
 const planWith = (rows: Rows): Plan => must(parsePlan(heron, rows))
@@ -36,41 +39,79 @@ describe('checks', () => {
   })
 
   it('offer mends that apply, remove the finding, and block nothing new', () => {
+    for (const [, { model = heron, fails }] of Object.entries(checkCases))
+      mendsHold(model, must(parsePlan(model, fails)))
     fc.assert(
-      fc.property(planOf(heron), (plan) => {
-        const before = runChecks(heron, plan, lenses)
-        const blocking = before.filter((finding) => finding.severity === 'blocks').length
-        for (const finding of before) {
-          if (!finding.mend) continue
-          const after = runChecks(heron, must(applyStep(heron, plan, finding.mend.step)), lenses)
-          const same = after.filter(
-            (one) => one.check === finding.check && one.row === finding.row && one.side === finding.side,
-          )
-          expect(same).toEqual([])
-          expect(after.filter((one) => one.severity === 'blocks').length).toBeLessThanOrEqual(blocking)
-        }
-      }),
-      { numRuns: 30 },
+      fc.property(planOf(heron), (plan) => mendsHold(heron, plan)),
+      { numRuns: 12 },
     )
   })
 
-  it('each see something in some plan', () => {
-    const rows: Rows = {
-      'lens/tarrow-45': true,
-      'lens/attic-90': true,
-      'key/stills/thumb-key/press': 'start-focus',
-      'key/stills/cheek-key/press': 'start-focus',
-      'key/stills/crest-key/press': 'eye-finding',
-      'base/focus.area@stills': 'small-point',
-      'base/focus.mode@stills': 'follow',
-      'base/shutter.kind': 'silent',
-      'base/movie.frameRate': '100p',
-      'base/movie.quality': 'every',
+  it('have an id of their own, a need of docs/checks.md, and a case each', () => {
+    const ids = checks.map((check) => check.id)
+    expect(new Set(ids).size).toBe(ids.length)
+    expect(Object.keys(checkCases).sort()).toEqual([...ids].sort())
+    for (const check of checks) {
+      expect(check.needs.length).toBeGreaterThan(0)
+      const { dispute, only } = check.school ?? { dispute: 'focus-start', only: ['thumb'] }
+      const known = disputeCalled(dispute)?.schools.map((school) => school.id) ?? []
+      expect(only.every((id) => known.includes(id))).toBe(true)
     }
-    const seen = new Set(runChecks(heron, planWith(rows), lenses).map((finding) => finding.check))
-    expect([...seen].sort()).toEqual(checks.map((check) => check.id).sort())
   })
 })
+
+describe.each(Object.entries(checkCases))('the check %s', (id, one) => {
+  const { model = heron, fails, passes, doubt } = one
+  const seen = (of: BodyModel, rows: Rows) =>
+    allFindings(of, must(parsePlan(of, rows)), lenses).filter((finding) => finding.check === id)
+  const told = (of: BodyModel, rows: Rows) => seen(of, rows).filter((finding) => finding.silencedBy === null)
+
+  it('finds the fault, and nothing where there is none', () => {
+    expect(told(model, fails).length).toBeGreaterThan(0)
+    expect(told(model, passes)).toEqual([])
+  })
+
+  it('is silenced by a reason, which stays with it', () => {
+    const reasons = told(model, fails).map((finding) => [`accept/${id}/${finding.row}`, 'It is meant so.'])
+    const silenced = { ...fails, ...(Object.fromEntries(reasons) as Rows) }
+    expect(told(model, silenced)).toEqual([])
+    expect(seen(model, silenced).map((finding) => finding.silencedBy)).toContain('It is meant so.')
+  })
+
+  it(`${{ asks: 'asks', quiet: 'does not assert', same: 'says the same' }[one.doubted]} where a fact is not known`, () => {
+    const unsure = doubted(model, doubt)
+    const findings = told(unsure, one.doubtedRows ?? fails)
+    if (one.doubted === 'quiet') expect(findings).toEqual([])
+    else if (one.doubted === 'asks') expect(findings.map((finding) => finding.asks)).toContain(true)
+    else
+      expect(findings.map((finding) => [finding.title, finding.row])).toEqual(
+        told(model, fails).map((finding) => [finding.title, finding.row]),
+      )
+  })
+})
+
+/** Every mend of a plan applies, takes its finding away, and brings no blocking one. */
+function mendsHold(model: BodyModel, plan: Plan): void {
+  const before = runChecks(model, plan, lenses)
+  const blocking = before.filter((finding) => finding.severity === 'blocks').length
+  for (const finding of before) {
+    for (const mend of finding.mends) {
+      const after = runChecks(model, must(applyStep(model, plan, mend.step)), lenses)
+      const same = after.filter(
+        (one) =>
+          one.check === finding.check &&
+          one.row === finding.row &&
+          one.side === finding.side &&
+          one.rule === finding.rule,
+      )
+      expect(same.map((one) => `${one.check} ${one.row} after ${mend.label}`)).toEqual([])
+      const blocks = after.filter((one) => one.severity === 'blocks').map((one) => one.title)
+      expect(blocks.length, `${finding.check}, ${mend.label}: ${blocks.join('; ')}`).toBeLessThanOrEqual(
+        blocking,
+      )
+    }
+  }
+}
 
 describe('a key that does nothing', () => {
   const rows: Rows = { 'key/motion/cheek-key/press': 'keep-white' }
@@ -162,7 +203,7 @@ describe('a motion shutter', () => {
       title: '100p asks for 1/200, not 1/50',
       row: 'bank/dial/ebb/exposure.shutter',
     })
-    expect(finding?.mend?.step.changes).toEqual([
+    expect(finding?.mends[0]?.step.changes).toEqual([
       { row: 'bank/dial/ebb/exposure.shutter', from: null, to: '1/200' },
     ])
   })

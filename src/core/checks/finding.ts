@@ -1,28 +1,61 @@
 import type { LensModel, BodyModel, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
-import type { Step } from '../plan/step'
+import { setRows, type Step } from '../plan/step'
+import type { Value } from '../vocabulary/values'
 import type { NamedContext } from '../resolve/context'
 import type { Resolution } from '../resolve/resolved'
 
 /** How bad: it cannot work; it will trip the owner up; it could be tidier. */
 export type Severity = 'blocks' | 'trips' | 'tidies'
 
-/** Something the owner should know, with its reason and, where possible, a step that mends it. */
-export interface Finding {
-  readonly check: string
-  readonly severity: Severity
+/** A step that mends a finding, in the words of a button. */
+export interface Mend {
+  readonly label: string
+  readonly step: Step
+}
+
+/** What a check says: what is wrong, why, and where. */
+export interface Said {
   readonly title: string
   /** Plain words with the numbers used. */
   readonly reason: string
   /** Row id it points to. */
   readonly row: string
+  /** Where it is not as bad as the check has it. */
+  readonly severity?: Severity
+  /** As bad as this where it holds in every state looked at. */
+  readonly everywhere?: Severity
+  /** A setting of the menu or id of a rule that says so. */
+  readonly rule?: string
+  /** Ready steps, any of which mends it. */
+  readonly mends?: readonly Mend[]
+  /** It hangs on a fact nobody knows: the body has to be asked. */
+  readonly asks?: boolean
+  /** The state in which it was seen; all that were looked at where it is absent. */
+  readonly seenIn?: NamedContext
+}
+
+/** Something the owner should know, with its reason and, where possible, a step that mends it. */
+export interface Finding extends Required<Pick<Said, 'title' | 'reason' | 'row' | 'mends' | 'asks'>> {
+  readonly check: string
+  readonly severity: Severity
   readonly side: Side
   /** Contexts in which it holds, such as "Ebb, Tarrow 45"; `of` is how many were looked at. */
   readonly contexts: readonly string[]
   readonly of: number
-  /** A setting of the menu or id of a rule that says so. */
   readonly rule: string | null
-  readonly mend: { readonly label: string; readonly step: Step } | null
+  /** The owner's reason for the row, where that settles it. */
+  readonly silencedBy: string | null
+}
+
+/** A mend that sets rows; its step has a name of its own, so that the same mend is the same step. */
+export function mendBy(
+  plan: Plan,
+  label: string,
+  check: string,
+  rows: Readonly<Record<string, Value | null>>,
+): Mend {
+  return { label, step: setRows(plan, `mend ${check} ${Object.keys(rows).join(' ')}`, rows) }
 }
 
 /** One context with what the plan amounts to in it. */
@@ -37,25 +70,23 @@ export interface CheckInput {
   readonly lenses: readonly LensModel[]
   readonly side: Side
   readonly situated: readonly Situated[]
+  /** Whether this is the first of the model's sides: what is asked of the plan as a whole is asked there. */
+  readonly first: boolean
 }
 
 /** A row of the table of checks. */
 export interface Check {
   readonly id: string
   readonly title: string
-  run(input: CheckInput): Finding[]
-}
-
-/** Collects the contexts in which the same thing was seen, keeping the first sight's words. */
-export function merged(findings: readonly Finding[]): Finding[] {
-  const byPlace = new Map<string, Finding>()
-  for (const finding of findings) {
-    const key = `${finding.check} ${finding.row} ${finding.rule ?? ''}`
-    const known = byPlace.get(key)
-    const contexts = known ? [...new Set([...known.contexts, ...finding.contexts])] : finding.contexts
-    byPlace.set(key, { ...(known ?? finding), contexts })
-  }
-  return [...byPlace.values()]
+  /** How bad it is at worst. */
+  readonly severity: Severity
+  /** Needs it answers; docs/checks.md has the table. */
+  readonly needs: readonly string[]
+  /** The question whose answer decides whether it is asked: only for these schools, and for owners who have not said. */
+  readonly school?: { readonly dispute: string; readonly only: readonly string[] }
+  /** Whether the reason given for the row settles it too, and not only one given for this check (`accept/<check>/<row>`). */
+  readonly reasonSilences: boolean
+  run(input: CheckInput): readonly Said[]
 }
 
 /** A context's name in words. */

@@ -1,123 +1,243 @@
 import { lookup } from '../model/lookup'
-import { addressesWith, functionAt } from '../plan/assign'
+import type { Address } from '../model/addresses'
+import { addressesWith } from '../plan/assign'
 import { keyRow } from '../plan/rows'
-import { rowValue, setRows } from '../plan/step'
-import type { ResolvedAddress, Verdict } from '../resolve/resolved'
-import { contextName, merged, type Check, type CheckInput, type Finding } from './finding'
+import { rowValue } from '../plan/step'
+import { resolve } from '../resolve/resolve'
+import type { Verdict } from '../resolve/resolved'
+import type { Check, CheckInput, Said } from './finding'
+import { mendBy } from './finding'
+import { keyName, keysIn, plannedKeysIn } from './meaning'
 
-/** A key whose function the body refuses in some bank or with some lens. */
-export const deadKeys: Check = {
-  id: 'dead-key',
-  title: 'A key that is dead somewhere',
-  run: (input) => keysWithVerdict(input, 'dead', 'dead-key'),
+/** What is wrong with the keys themselves. */
+export const keyChecks: readonly Check[] = [
+  {
+    id: 'dead-key',
+    title: 'A key that is dead somewhere',
+    severity: 'trips',
+    needs: ['J12', 'J14', 'J50', '§7'],
+    reasonSilences: false,
+    run: (input) => keysWithVerdict(input, 'dead', 'is dead'),
+  },
+  {
+    id: 'inert-key',
+    title: 'A key that does nothing somewhere',
+    severity: 'trips',
+    needs: ['J14', 'J19', 'J25', '§7'],
+    reasonSilences: false,
+    run: (input) => keysWithVerdict(input, 'inert', 'does nothing'),
+  },
+  {
+    id: 'test-key',
+    title: 'A key nobody can say of whether it works',
+    severity: 'tidies',
+    needs: ['J10', 'J37'],
+    reasonSilences: false,
+    run: (input) =>
+      keysWithVerdict(input, 'test', 'may not work').map((said) => ({
+        ...said,
+        everywhere: 'tidies',
+        asks: true,
+      })),
+  },
+  {
+    id: 'dead-while-recording',
+    title: 'A key that goes dead when recording starts',
+    severity: 'tidies',
+    needs: ['J15', 'J50'],
+    reasonSilences: false,
+    run: deadWhileRecording,
+  },
+  {
+    id: 'displaced',
+    title: 'A function that lost its key',
+    severity: 'trips',
+    needs: ['J12'],
+    reasonSilences: true,
+    run: displaced,
+  },
+  {
+    id: 'doubled',
+    title: 'One function on two keys',
+    severity: 'tidies',
+    needs: ['J2', 'J13'],
+    reasonSilences: true,
+    run: doubled,
+  },
+  {
+    id: 'empty-key',
+    title: 'A key that is empty and nobody says why',
+    severity: 'tidies',
+    needs: ['J13'],
+    reasonSilences: true,
+    run: ({ model, plan, side }) =>
+      sideAddresses({ model, side }).flatMap((address) => {
+        const fn = lookup(model).functions.get(String(rowValue(plan.rows, keyRow(address))))
+        if (fn?.manner !== 'none') return []
+        return {
+          title: `${keyName({ address })} is empty`,
+          reason: 'The plan leaves nothing on it. Say why it is empty on purpose, or give it a function.',
+          row: keyRow(address),
+          mends: [mendBy(plan, 'Leave it as delivered', 'empty-key', { [keyRow(address)]: null })],
+        }
+      }),
+  },
+  {
+    id: 'tilt-beside-turn',
+    title: 'A wheel that is turned and tilted',
+    severity: 'tidies',
+    needs: ['J4', 'J9'],
+    reasonSilences: true,
+    run: tiltBesideTurn,
+  },
+  {
+    id: 'other-hand',
+    title: 'One function under different fingers in stills and motion',
+    severity: 'tidies',
+    needs: ['J5'],
+    reasonSilences: true,
+    run: otherHand,
+  },
+]
+
+function sideAddresses({ model, side }: Pick<CheckInput, 'model' | 'side'>): Address[] {
+  return [...lookup(model).addresses.values()].filter((address) => address.side === side)
 }
 
-/** A key whose function is accepted but changes nothing in some bank or with some lens. */
-export const inertKeys: Check = {
-  id: 'inert-key',
-  title: 'A key that does nothing somewhere',
-  run: (input) => keysWithVerdict(input, 'inert', 'inert-key'),
-}
-
-/** A function the maker put on a key that the plan gave away, and that no key has now (J12). */
-export const displacedFunctions: Check = {
-  id: 'displaced',
-  title: 'A function that lost its key',
-  run: ({ model, plan, side, situated }) =>
-    [...lookup(model).addresses.values()].flatMap((address) => {
-      const factory = address.factory
-      const row = keyRow(address)
-      const planned = rowValue(plan.rows, row)
-      const silenced = rowValue(plan.rows, `why/${row}`) !== null
-      if (address.side !== side || factory === null || planned === null || planned === factory || silenced)
-        return []
-      const fn = lookup(model).functions.get(factory)
-      if (!fn || fn.manner === 'none' || addressesWith(model, plan, side, factory).length > 0) return []
-      const menu = fn.changes
-        .map((id) => lookup(model).menuAddress.get(id))
-        .find((line) => line !== undefined)
-      const left = menu === undefined ? 'It has no menu line either.' : `It is left in the menu at ${menu}.`
-      return [
-        {
-          check: 'displaced',
-          severity: 'trips' as const,
-          title: `${fn.name} lost its key`,
-          reason: `${address.control.name} had it as delivered, and your hand may look for it there. No key has it now. ${left}`,
-          row,
-          side,
-          contexts: situated.map(contextName),
-          of: situated.length,
-          rule: null,
-          mend: {
-            label: `Leave ${address.control.name} as delivered`,
-            step: setRows(plan, `mend displaced ${row}`, { [row]: null }),
-          },
-        },
-      ]
-    }),
-}
-
-/** The same function on two keys of one side, with no reason given (J13). */
-export const doubledFunctions: Check = {
-  id: 'doubled',
-  title: 'One function on two keys',
-  run: ({ model, plan, side, situated }) =>
-    model.functions.flatMap((fn) => {
-      if (fn.manner === 'none') return []
-      const on = addressesWith(model, plan, side, fn.id)
-      const chosen = on.find((address) => rowValue(plan.rows, keyRow(address)) !== null)
-      const explained = on.some((address) => rowValue(plan.rows, `why/${keyRow(address)}`) !== null)
-      if (on.length < 2 || !chosen || explained) return []
-      return [
-        {
-          check: 'doubled',
-          severity: 'tidies' as const,
-          title: `${fn.name} is on ${on.length} keys`,
-          reason: `${on.map((address) => address.control.name).join(' and ')} do the same. Give a reason, or free one.`,
-          row: keyRow(chosen),
-          side,
-          contexts: situated.map(contextName),
-          of: situated.length,
-          rule: null,
-          mend: null,
-        },
-      ]
-    }),
-}
-
-function keysWithVerdict(
-  { plan, side, situated, model }: CheckInput,
-  verdict: Verdict,
-  check: string,
-): Finding[] {
-  const seen = situated.flatMap((one) =>
-    [...one.resolution.addresses.values()]
-      .filter((resolved) => resolved.verdict === verdict && resolved.source === 'plan')
-      .map((resolved) => ({ resolved, context: contextName(one) })),
+function keysWithVerdict({ situated, model }: CheckInput, verdict: Verdict, verb: string): Said[] {
+  return situated.flatMap((one) =>
+    plannedKeysIn(model, one.resolution)
+      .filter(({ resolved }) => resolved.verdict === verdict)
+      .map(({ resolved, ...key }): Said => {
+        const truth = verdict === 'test' ? 'unknown' : 'yes'
+        const remark = resolved.remarks.find((said) => said.kind !== 'hazard' && said.truth === truth)
+        return {
+          severity: 'tidies',
+          everywhere: 'trips',
+          title: `${keyName(key)}: ${key.fn.name} ${verb}`,
+          reason: remark?.because ?? 'The model gives no reason.',
+          row: keyRow(key.address),
+          rule: remark?.rule ?? 'none',
+          seenIn: one,
+        }
+      }),
   )
-  const findings = seen.map(({ resolved, context }): Finding => {
-    const remark = reasonOf(resolved)
-    const fn = functionAt(plan, resolved.address)
-    const name = fn === null ? 'It' : (lookup(model).functions.get(fn)?.name ?? fn)
-    return {
-      check,
-      severity: 'tidies',
-      title: `${resolved.address.control.name}: ${name} ${verdict === 'dead' ? 'is dead' : 'does nothing'}`,
-      reason: remark.because,
-      row: keyRow(resolved.address),
-      side,
-      contexts: [context],
-      of: situated.length,
-      rule: remark.rule,
-      mend: null,
-    }
+}
+
+function deadWhileRecording({ model, plan, side, situated }: CheckInput): Said[] {
+  const [one] = situated
+  if (side !== 'motion' || !one) return []
+  const recording = resolve(model, plan, { ...one.context, run: 'recording' })
+  return plannedKeysIn(model, recording).flatMap(({ address, fn, resolved }): Said[] => {
+    const before = one.resolution.addresses.get(address.key)?.verdict
+    const remark = resolved.remarks.find((said) => said.kind === 'unavailable')
+    if (before !== 'works' || (resolved.verdict !== 'dead' && resolved.verdict !== 'test')) return []
+    return [
+      {
+        title: `${keyName({ address })}: ${fn.name} ${resolved.verdict === 'dead' ? 'is dead' : 'may be dead'} while recording`,
+        reason: remark?.because ?? 'The model gives no reason.',
+        row: keyRow(address),
+        asks: resolved.verdict === 'test',
+      },
+    ]
   })
-  return merged(findings).map((finding) =>
-    finding.contexts.length === finding.of ? { ...finding, severity: 'trips' } : finding,
-  )
 }
 
-function reasonOf(resolved: ResolvedAddress): { because: string; rule: string } {
-  const decisive = resolved.remarks.find((remark) => remark.kind !== 'hazard' && remark.truth === 'yes')
-  return decisive ?? { because: 'The model gives no reason.', rule: 'none' }
+function displaced({ model, plan, side }: CheckInput): Said[] {
+  return sideAddresses({ model, side }).flatMap((address): Said[] => {
+    const { factory } = address
+    const row = keyRow(address)
+    const planned = rowValue(plan.rows, row)
+    if (factory === null || planned === null || planned === factory) return []
+    const fn = lookup(model).functions.get(factory)
+    if (!fn || fn.manner === 'none' || addressesWith(model, plan, side, factory).length > 0) return []
+    const menu = fn.changes.map((id) => lookup(model).menuAddress.get(id)).find((line) => line !== undefined)
+    const left = menu === undefined ? 'It has no menu line either.' : `It is left in the menu at ${menu}.`
+    return [
+      {
+        title: `${fn.name} lost its key`,
+        reason: `${keyName({ address })} had it as delivered, and your hand may look for it there. No key has it now. ${left}`,
+        row,
+        mends: [mendBy(plan, `Leave ${keyName({ address })} as delivered`, 'displaced', { [row]: null })],
+      },
+    ]
+  })
+}
+
+function doubled({ model, plan, side }: CheckInput): Said[] {
+  return model.functions.flatMap((fn): Said[] => {
+    if (fn.manner === 'none') return []
+    const on = addressesWith(model, plan, side, fn.id)
+    const chosen = on.find((address) => rowValue(plan.rows, keyRow(address)) !== null)
+    const explained = on.find((address) => rowValue(plan.rows, `why/${keyRow(address)}`) !== null)
+    if (on.length < 2 || !chosen) return []
+    return [
+      {
+        title: `${fn.name} is on ${on.length} keys`,
+        reason: `${on.map((address) => keyName({ address })).join(' and ')} do the same. Give a reason, or free one.`,
+        row: keyRow(explained ?? chosen),
+        mends: on
+          .filter((address) => rowValue(plan.rows, keyRow(address)) === fn.id && address.factory !== fn.id)
+          .slice(0, on.length - 1)
+          .map((address) =>
+            mendBy(plan, `Leave ${keyName({ address })} as delivered`, 'doubled', {
+              [keyRow(address)]: null,
+            }),
+          )
+          .slice(0, on.length === 2 ? 2 : 0),
+      },
+    ]
+  })
+}
+
+/** A tilt of a control that is also turned is called by mistake while turning, unless a guard stands before it. */
+function tiltBesideTurn({ model, plan, situated }: CheckInput): Said[] {
+  const [one] = situated
+  const keys = one ? keysIn(model, one.resolution) : []
+  const turned = new Set(
+    keys.filter(({ fn }) => fn.manner === 'turn').map(({ address }) => address.control.id),
+  )
+  return keys.flatMap(({ address, fn, resolved }): Said[] => {
+    const { control } = address
+    const risky = control.bump === 'high' && control.guard === undefined && turned.has(control.id)
+    if (fn.manner === 'turn' || !risky || resolved.source === 'factory') return []
+    const row = keyRow(address)
+    return [
+      {
+        title: `${keyName({ address })}: ${fn.name} is called while turning`,
+        reason: `${control.name} is turned, and moves easily the other ways too: ${address.name} calls ${fn.name} by mistake.`,
+        row,
+        mends: [
+          mendBy(plan, 'Leave nothing on it', 'tilt-beside-turn', {
+            [row]: 'nothing',
+            [`why/${row}`]: 'Tilted by mistake while turning.',
+          }),
+        ],
+      },
+    ]
+  })
+}
+
+function otherHand({ model, plan, side, first }: CheckInput): Said[] {
+  const [here, there] = model.sides
+  if (!first || !here || !there || side !== here) return []
+  return model.functions.flatMap((fn): Said[] => {
+    if (fn.manner === 'none') return []
+    const [one, other] = [here, there].map((each) => addressesWith(model, plan, each, fn.id))
+    const shared = one?.some((address) =>
+      other?.some((two) => two.control === address.control && two.gesture === address.gesture),
+    )
+    const chosen = [...(one ?? []), ...(other ?? [])].find(
+      (address) => rowValue(plan.rows, keyRow(address)) !== null,
+    )
+    const [a, b] = [one?.[0], other?.[0]]
+    if (shared || !chosen || !a || !b) return []
+    return [
+      {
+        title: `${fn.name} is under another finger in ${there}`,
+        reason: `In ${here} it is on ${keyName({ address: a })}, in ${there} on ${keyName({ address: b })}; the hand has to know which side it is on.`,
+        row: keyRow(chosen),
+      },
+    ]
+  })
 }

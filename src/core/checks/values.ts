@@ -1,153 +1,250 @@
-import { ladderSteps, showValue } from '../model/domain'
-import { domainOf } from '../model/lookup'
-import type { BodyModel } from '../model/types'
-import { shutterForRate, showStops } from '../numbers/motion'
-import type { Plan } from '../plan/plan'
-import { bankRow } from '../plan/rows'
+import { showValue } from '../model/domain'
 import { baseRow, plainly } from '../plan/cells'
-import { setRows } from '../plan/step'
-import { whereaboutsIn, type Context } from '../resolve/context'
-import type { Remark, ResolvedSetting } from '../resolve/resolved'
-import { stepOf } from '../vocabulary/ladders'
-import { contextName, merged, type Check, type CheckInput, type Finding, type Severity } from './finding'
+import { factsOf } from '../rules/condition'
+import type { Remark } from '../resolve/resolved'
+import { mendBy, type Check, type CheckInput, type Said } from './finding'
+import { decidedBy, rowOf, settingMeaning } from './meaning'
 
-/** A value the body refuses in some bank or with some lens: it blocks, and the plan keeps it as asked. */
-export const unavailableValues: Check = {
-  id: 'unavailable-value',
-  title: 'A value the body refuses',
-  run: (input) => valuesWithRemark(input, 'unavailable', 'blocks', 'cannot be chosen'),
-}
-
-/** A value that works but costs. */
-export const hazardousValues: Check = {
-  id: 'hazard',
-  title: 'A value that costs something',
-  run: (input) => valuesWithRemark(input, 'hazard', 'trips', 'has a price'),
-}
-
-/** A planned value that a rule replaces: asked → got. */
-export const forcedValues: Check = {
-  id: 'forced-value',
-  title: 'A value the body replaces',
-  run: ({ model, plan, side, situated }) =>
-    merged(
-      situated.flatMap((one) =>
-        [...one.resolution.settings.values()].flatMap((resolved): Finding[] => {
-          const last = resolved.chain.at(-1)
-          const asked = resolved.chain.findLast((link) => link.layer !== 'rule')
-          if (last?.layer !== 'rule' || !asked || asked.layer === 'factory') return []
-          const { domain, label } = resolved.setting
-          return [
-            {
-              check: 'forced-value',
-              severity: 'tidies',
-              title: `${label}: asked ${showValue(domain, asked.value)}, got ${showValue(domain, last.value)}`,
-              reason: last.because ?? '',
-              row: asked.from ?? baseRow(plan.rows, resolved.setting, plainly(model, side)),
-              side,
-              contexts: [contextName(one)],
-              of: situated.length,
-              rule: last.from,
-              mend: null,
-            },
-          ]
-        }),
-      ),
-    ),
-}
-
-/** Further off than this, in stops, a motion shutter is pointed out: two thirds of a stop are seen as a look. */
-const shutterToleranceStops = 0.34
-
-/** A motion shutter far from the half-turn the frame rate asks for, with the step that sets it. */
-export const motionShutter: Check = {
-  id: 'motion-shutter',
-  title: 'A shutter that does not fit the frame rate',
-  run: ({ model, plan, side, situated }) => {
-    if (side !== 'motion') return []
-    return merged(
-      situated.flatMap((one) => {
-        const asked = shutterAsked(model, one.resolution.settings)
-        if (!asked || Math.abs(asked.offStops) <= shutterToleranceStops) return []
-        const row = shutterRow(model, plan, one.context)
-        return [
-          {
-            check: 'motion-shutter',
-            severity: 'trips' as const,
-            title: `${asked.rate} asks for ${asked.wanted}, not ${asked.now}`,
-            reason: `${asked.formula}; the nearest step is ${asked.wanted}. ${asked.now} is ${showStops(asked.offStops)} from it, and movement will look ${asked.offStops < 0 ? 'choppy' : 'smeared'}.`,
-            row,
-            side,
-            contexts: [contextName(one)],
-            of: situated.length,
-            rule: null,
-            mend: {
-              label: `Set ${asked.wanted}`,
-              step: setRows(plan, `mend motion-shutter ${row}`, { [row]: asked.wanted }),
-            },
-          },
-        ]
-      }),
-    )
+/** What the body makes of the planned values. */
+export const valueChecks: readonly Check[] = [
+  {
+    id: 'unavailable-value',
+    title: 'A value the body refuses',
+    severity: 'blocks',
+    needs: ['J45', '§7'],
+    reasonSilences: false,
+    run: (input) => withRemark(input, 'unavailable', 'cannot be chosen'),
   },
-}
+  {
+    id: 'hazard',
+    title: 'A value that costs something',
+    severity: 'trips',
+    needs: ['J43', '§7'],
+    reasonSilences: true,
+    run: (input) => withRemark(input, 'hazard', 'has a price'),
+  },
+  {
+    id: 'value-without-effect',
+    title: 'A planned value that does nothing',
+    severity: 'tidies',
+    needs: ['J25', '§7'],
+    reasonSilences: true,
+    run: (input) =>
+      withRemark(input, 'ineffective', 'does nothing').filter((said) =>
+        Object.hasOwn(input.plan.rows, said.row),
+      ),
+  },
+  {
+    id: 'forced-value',
+    title: 'A value the body replaces',
+    severity: 'tidies',
+    needs: ['§7'],
+    reasonSilences: false,
+    run: forced,
+  },
+  {
+    id: 'test-value',
+    title: 'A planned value nobody can say of whether it stands',
+    severity: 'tidies',
+    needs: ['J10', 'J37'],
+    reasonSilences: false,
+    run: doubtful,
+  },
+  {
+    id: 'sign-misleads',
+    title: 'A sign of the camera that is not to be trusted',
+    severity: 'tidies',
+    needs: ['J49', '§7'],
+    reasonSilences: false,
+    run: misleadingSigns,
+  },
+  {
+    id: 'risk-not-accepted',
+    title: 'A risk that nobody has accepted',
+    severity: 'trips',
+    needs: ['J36'],
+    reasonSilences: false,
+    run: risks,
+  },
+  {
+    id: 'agreed-default',
+    title: 'A setting on which nearly everybody agrees',
+    severity: 'tidies',
+    needs: ['J46'],
+    reasonSilences: true,
+    run: agreed,
+  },
+]
 
-/** The shutter a state's frame rate asks for against the one it has; null when the model has no such settings. */
-export function shutterAsked(model: BodyModel, settings: ReadonlyMap<string, ResolvedSetting>) {
-  const byMeaning = (means: string) => [...settings.values()].find((one) => one.setting.means === means)
-  const [rate, shutter] = [byMeaning('movie.frameRate'), byMeaning('exposure.shutter')]
-  const frames = stepOf('frameRate', rate?.value)
-  const now = stepOf('shutter', shutter?.value)
-  const domain = shutter ? domainOf(model, shutter.setting.id) : null
-  if (!rate || !frames || !now || domain?.kind !== 'ladder') return null
-  const asked = shutterForRate(frames.amount, 180, ladderSteps(domain))
-  return {
-    ...asked,
-    rate: frames.mark,
-    now: now.mark,
-    wanted: asked.step.mark,
-    offStops: Math.log2(now.amount / asked.step.amount),
-  }
-}
-
-function shutterRow(model: BodyModel, plan: Plan, context: Context): string {
-  const setting = model.settings.find((one) => one.means === 'exposure.shutter')
-  if (!setting) throw new Error('asked only when the model has a shutter setting')
-  const slot = setting.storedBy === null ? null : (context.banks[setting.storedBy] ?? null)
-  return slot === null || setting.storedBy === null
-    ? baseRow(plan.rows, setting, whereaboutsIn(model, context))
-    : bankRow(setting.storedBy, slot, setting.id)
-}
-
-function valuesWithRemark(
-  { model, plan, side, situated }: CheckInput,
-  kind: Remark['kind'],
-  severity: Severity,
-  verb: string,
-): Finding[] {
-  const seen = situated.flatMap((one) =>
+function withRemark(input: CheckInput, kind: Remark['kind'], verb: string): Said[] {
+  const { model, plan, side, situated } = input
+  return situated.flatMap((one) =>
     [...one.resolution.settings.values()].flatMap((resolved) =>
       resolved.remarks
         .filter((remark) => remark.kind === kind && remark.truth === 'yes')
-        .map((remark): Finding => {
-          const row = resolved.chain.findLast((link) => link.layer === 'bank' || link.layer === 'base')?.from
-          const place = row ?? baseRow(plan.rows, resolved.setting, plainly(model, side))
-          return {
-            check: kind === 'hazard' ? 'hazard' : 'unavailable-value',
-            severity,
-            title: `${resolved.setting.label}: ${showValue(resolved.setting.domain, resolved.value)} ${verb}`,
-            reason: remark.because,
-            row: place,
-            side,
-            contexts: [contextName(one)],
-            of: situated.length,
-            rule: remark.rule,
-            mend: null,
-          }
-        }),
+        .map((remark): Said => ({
+          title: `${resolved.setting.label}: ${showValue(resolved.setting.domain, resolved.value)} ${verb}`,
+          reason: remark.because,
+          row: rowOf(model, plan, side, resolved),
+          rule: remark.rule,
+          seenIn: one,
+        })),
     ),
   )
-  return merged(seen).filter(
-    (finding) => !(kind === 'hazard' && Object.hasOwn(plan.rows, `why/${finding.row}`)),
+}
+
+function forced({ situated }: CheckInput): Said[] {
+  return situated.flatMap((one) =>
+    [...one.resolution.settings.values()].flatMap((resolved): Said[] => {
+      const last = resolved.chain.at(-1)
+      const asked = resolved.chain.findLast((link) => link.layer !== 'rule')
+      if (last?.layer !== 'rule' || !asked?.from) return []
+      const { domain, label } = resolved.setting
+      return [
+        {
+          title: `${label}: asked ${showValue(domain, asked.value)}, got ${showValue(domain, last.value)}`,
+          reason: last.because ?? '',
+          row: asked.layer === 'dial' ? (decidedBy(resolved) ?? '') : asked.from,
+          ...(last.from === null ? {} : { rule: last.from }),
+          seenIn: one,
+        },
+      ].filter((said) => said.row !== '')
+    }),
   )
+}
+
+function doubtful({ situated }: CheckInput): Said[] {
+  return situated.flatMap((one) =>
+    [...one.resolution.settings.values()].flatMap((resolved): Said[] => {
+      const row = decidedBy(resolved)
+      const doubt = resolved.remarks.find((remark) => remark.truth === 'unknown')
+      if (row === null || (resolved.possible.length < 2 && !doubt)) return []
+      const { domain, label } = resolved.setting
+      const values = resolved.possible.map((value) => showValue(domain, value))
+      return [
+        {
+          title: `${label}: ${values.join(' or ')}`,
+          reason: `Nobody can say for certain. ${doubt?.because ?? 'Look at the body after the bank was recalled.'}`,
+          row,
+          ...(doubt ? { rule: doubt.rule } : {}),
+          asks: true,
+          seenIn: one,
+        },
+      ]
+    }),
+  )
+}
+
+function misleadingSigns({ model, plan, side, situated }: CheckInput): Said[] {
+  return situated.flatMap((one) =>
+    one.resolution.indicators.flatMap((sign): Said[] => {
+      const rule = model.rules.find((each) => each.id === sign.rule)
+      const settings = (rule ? factsOf(rule.when) : []).flatMap((fact) =>
+        fact.startsWith('setting/') ? [one.resolution.settings.get(fact.slice('setting/'.length))] : [],
+      )
+      const decided = settings.flatMap((resolved) => (resolved ? [decidedBy(resolved)] : []))
+      const row = decided.find((each) => each !== null)
+      const [first] = settings
+      const fallback = first && baseRow(plan.rows, first.setting, plainly(model, side))
+      const place = row ?? (first?.setting.place === 'physical' ? undefined : fallback)
+      if (!place || first?.setting.place === 'local') return []
+      return [
+        {
+          title: `The ${signWords[sign.indicator] ?? sign.indicator} ${sign.says === 'absent' ? 'is not there' : 'misleads'}`,
+          reason: sign.because,
+          row: place,
+          rule: sign.rule,
+          asks: sign.truth === 'unknown',
+          seenIn: one,
+        },
+      ]
+    }),
+  )
+}
+
+const signWords: Readonly<Record<string, string>> = {
+  confirmation: 'focus confirmation',
+  finder: 'finder picture',
+  zebra: 'zebra level',
+}
+
+/** Values that may harm or hurt: they are never shown as plain good, and wait for a day on which they were accepted. */
+const riskyValues: readonly { means: string; value: string | boolean; because: string }[] = [
+  {
+    means: 'shutter.closeAtPowerOff',
+    value: true,
+    because: 'A closed shutter can be burnt by strong light, and bent by a finger; dust stays out.',
+  },
+  {
+    means: 'movie.heatLimit',
+    value: 'high',
+    because:
+      'The body gets warm in the hand before it stops; its maker does not advise it away from a tripod.',
+  },
+]
+
+function risks({ model, plan, side, first }: CheckInput): Said[] {
+  if (!first) return []
+  return riskyValues.flatMap(({ means, value, because }): Said[] => {
+    const setting = settingMeaning(model, means)
+    const row = setting && baseRow(plan.rows, setting, plainly(model, side))
+    if (!setting || row === undefined || plan.rows[row] !== value) return []
+    if (Object.hasOwn(plan.rows, `risk/${row}`)) return []
+    return [
+      {
+        title: `${setting.label}: ${showValue(setting.domain, value)} is a risk`,
+        reason: `${because} Accept it, with the day; or leave it.`,
+        row,
+        mends:
+          setting.factory === value
+            ? []
+            : [mendBy(plan, 'Leave it as delivered', 'risk-not-accepted', { [row]: null })],
+      },
+    ]
+  })
+}
+
+/** What all who speak of it have alike, with the reason. */
+const agreedValues: readonly { means: string; value: string | boolean; because: string }[] = [
+  {
+    means: 'focus.lamp',
+    value: false,
+    because: 'The lamp dazzles whoever is photographed, and gives you away; autofocus finds its way without.',
+  },
+  { means: 'body.sounds', value: false, because: 'Beeps are heard in the room and on the film.' },
+  {
+    means: 'audio.windFilter',
+    value: false,
+    because: 'It takes the depth out of voices too; outdoors a fur over the microphone does more.',
+  },
+  {
+    means: 'stabiliser.mode',
+    value: 'on',
+    because: 'It costs nothing by hand, and saves more pictures than it spoils.',
+  },
+  {
+    means: 'image.quality',
+    value: 'fine',
+    because: 'Cards are cheap; what was thrown away does not come back.',
+  },
+]
+
+function agreed({ model, plan, side, situated, first }: CheckInput): Said[] {
+  const [one] = situated
+  return agreedValues.flatMap(({ means, value, because }): Said[] => {
+    const setting = settingMeaning(model, means)
+    const resolved = setting && one?.resolution.settings.get(setting.id)
+    if (!setting || !resolved || (setting.place === 'body' && !first)) return []
+    if (resolved.value === value || resolved.chain.at(-1)?.layer === 'rule') return []
+    const row = rowOf(model, plan, side, resolved)
+    const words = showValue(setting.domain, value)
+    return [
+      {
+        title: `${setting.label} is ${showValue(setting.domain, resolved.value)}`,
+        reason: `Nearly everybody sets ${words}: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
+        row,
+        mends: [mendBy(plan, `Set ${words}`, 'agreed-default', { [row]: value })],
+      },
+    ]
+  })
 }

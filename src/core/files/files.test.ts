@@ -77,9 +77,17 @@ describe('a plan file', () => {
     ['too large', ' '.repeat(4_000_001), 'too-large'],
     ['too deep', `{"rows": ${'['.repeat(100)}`, 'too-deep'],
     ['with a key it does not know', text.replace('"format"', '"colour": 1, "format"'), 'shape'],
-    ['with a row twice', text.replace('"rows": {', '"rows": {"title": "a", "title": "b"}, "more": {'), 'duplicate'],
+    [
+      'with a row twice',
+      text.replace('"rows": {', '"rows": {"title": "a", "title": "b"}, "more": {'),
+      'duplicate',
+    ],
     ['with rows of the wrong type', text.replace('"rows": {', '"rows": 7, "more": {'), 'shape'],
-    ['reaching for a prototype', text.replace('"rows": {', '"rows": {"__proto__": 1}, "more": {'), 'forbidden-key'],
+    [
+      'reaching for a prototype',
+      text.replace('"rows": {', '"rows": {"__proto__": 1}, "more": {'),
+      'forbidden-key',
+    ],
   ])('%s is refused', (_name, damaged, code) => {
     expect(readPlanFile(bytesOf(damaged), 'a.plan.json', [heron])).toMatchObject({
       ok: false,

@@ -3,7 +3,7 @@ import type { BodyModel, Side } from '../model/types'
 import { describeRow, showRow } from '../plan/describe'
 import { parseRow } from '../plan/parse-row'
 import { emptyPlan, parsePlan, plannedSlots, type Plan } from '../plan/plan'
-import { keyRow, type Row, type RowId } from '../plan/rows'
+import { keyRow, noteNames, type NoteName, type Row, type RowId } from '../plan/rows'
 import { must } from '../result'
 import type { Value } from '../vocabulary/values'
 import { nearestKey, sameFunction } from './keys'
@@ -53,9 +53,9 @@ export function fit(model: BodyModel, plan: Plan, other: BodyModel): Fit {
   return { plan: { ...emptyPlan(other), rows: fitted.rows }, lines, free: freeOn(work, other) }
 }
 
-/** Reasons come after what they are about. */
+/** Notes come after what they are about. */
 function rank(row: RowId): number {
-  return row.startsWith('why/') || row.startsWith('sure/') ? 1 : 0
+  return noteNames.some((note) => row.startsWith(`${note}/`)) ? 1 : 0
 }
 
 function fitRow(work: Work, id: RowId, moved: ReadonlyMap<RowId, RowId>): FitLine | null {
@@ -91,13 +91,14 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
     case 'grid':
     case 'own':
       return { absent: 'Menus have other cells there; they are filled anew.' }
-    case 'why':
-    case 'sure': {
-      const about = moved.get(id.slice(row.kind.length + 1))
-      return about === undefined
-        ? { absent: 'What it is about is absent there.' }
-        : { to: `${row.kind}/${about}`, value, changes: null }
-    }
+    case 'note':
+      return noteTarget(row.note, moved.get(id.slice(row.note.length + 1)), value)
+    case 'school':
+      return { to: id, value, changes: null }
+    case 'accept':
+      return { absent: 'The checks are asked anew there.' }
+    case 'intent':
+      return { absent: 'What is wanted there is said anew for other keys and slots.' }
     case 'bodyRow':
       return { absent: 'It belongs to one camera alone.' }
     case 'lens':
@@ -109,6 +110,13 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
     case 'ownName':
       return nameTarget(work, row, value)
   }
+}
+
+function noteTarget(note: NoteName, about: RowId | undefined, value: Value): Target {
+  if (about === undefined) return { absent: 'What it is about is absent there.' }
+  if (note === 'decidedOn') return { absent: 'It was decided on the firmware of another model.' }
+  if (note === 'picture') return { absent: 'It shows the screen of another model.' }
+  return { to: `${note}/${about}`, value, changes: null }
 }
 
 function keyTarget(work: Work, row: Extract<Row, { kind: 'key' }>, functionId: string): Target {

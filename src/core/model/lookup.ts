@@ -11,6 +11,8 @@ import { remarks, type Remarking, type Replacing, type Rule } from '../rules/rul
 /** Fast ways into a model; made once for each model object. */
 export interface Lookup {
   readonly settings: ReadonlyMap<string, Setting>
+  /** The first setting with each meaning. */
+  readonly byMeaning: ReadonlyMap<string, Setting>
   readonly functions: ReadonlyMap<string, ModelFunction>
   readonly controls: ReadonlyMap<string, Control>
   readonly addresses: ReadonlyMap<string, Address>
@@ -80,6 +82,7 @@ function build(model: BodyModel): Lookup {
   const readied = readier(amounts, doubts)
   return {
     settings,
+    byMeaning: firstByMeaning(model.settings),
     functions: byId(model.functions),
     controls: byId(model.controls),
     addresses: addressesOf(model, settings),
@@ -129,6 +132,13 @@ function remarkingOf(
     groups.set(key, [...(groups.get(key) ?? []), readied(rule, rule.then)])
   }
   return groups
+}
+
+function firstByMeaning(settings: readonly Setting[]): ReadonlyMap<string, Setting> {
+  const pairs = settings.flatMap((setting) =>
+    setting.means === null ? [] : [[setting.means, setting] as const],
+  )
+  return new Map(pairs.reverse())
 }
 
 function byId<T extends { readonly id: string }>(items: readonly T[]): ReadonlyMap<string, T> {

@@ -1,6 +1,7 @@
 import { lookup } from '../model/lookup'
 import { orientations } from '../model/types'
 import type { BodyModel, HoldSet, Orientation, OwnMenu, Setting, Side } from '../model/types'
+import type { Value } from '../vocabulary/values'
 import { isShared, type GridCell, type RowId, type Rows } from './rows'
 
 /** Where the camera stands, as far as it decides which base cell is read. */
@@ -75,6 +76,11 @@ export function plainly(model: BodyModel, side: Side): Whereabouts {
     orientation: 'level',
     lens: typedCell,
   }
+}
+
+/** What base has for a setting on a side, used plainly; the factory value where no row says. */
+export function baseValue(model: BodyModel, rows: Rows, setting: Setting, side: Side): Value {
+  return rows[baseRow(rows, setting, plainly(model, side))] ?? setting.factory
 }
 
 function exposureModes(model: BodyModel): readonly string[] {

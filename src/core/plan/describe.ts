@@ -4,7 +4,7 @@ import { factoryValue, lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import type { Value } from '../vocabulary/values'
 import { parseRow } from './parse-row'
-import type { BankFact, Row, RowId } from './rows'
+import type { BankFact, NoteName, Row, RowId } from './rows'
 import type { Change, Step } from './step'
 
 /** A step in words: place, old → new, one phrase for each change; long steps are counted after the third. */
@@ -62,6 +62,13 @@ export function showRow(model: BodyModel, id: RowId, value: Value | null): strin
         : String(value)
     case 'lens':
       return value === true ? 'in the bag' : 'not used'
+    case 'school':
+      return row.dispute.schools.find((school) => school.id === value)?.name ?? 'undecided'
+    case 'intent':
+      if (value === null) return 'none'
+      return row.wants.kind === 'key'
+        ? (lookup(model).functions.get(String(value))?.name ?? String(value))
+        : showValue(row.wants.setting.domain, value)
     case 'bodyRow':
       return value === null ? 'as the plan' : showRow(model, id.split('/').slice(2).join('/'), value)
     default:
@@ -106,11 +113,29 @@ function placeOf(row: Row): string {
       return `Body ${row.tag}, ${row.setting.label}`
     case 'bodyRow':
       return `Body ${row.tag}, ${placeOf(row.about)}`
-    case 'why':
-      return `Reason for ${placeOf(row.about)}`
-    case 'sure':
-      return `Certainty of ${placeOf(row.about)}`
+    case 'school':
+      return row.dispute.question
+    case 'intent': {
+      const { wants, claimant } = row
+      const place =
+        wants.kind === 'key' ? placeOfKey(wants.address) : `Bank ${wants.slot.name}, ${wants.setting.label}`
+      return `Wanted by ${claimant} for ${place}`
+    }
+    case 'accept':
+      return `Accepted for ${placeOf(row.about)} (${row.check})`
+    case 'note':
+      return `${noteWords[row.note]} ${placeOf(row.about)}`
   }
+}
+
+const noteWords: Record<NoteName, string> = {
+  why: 'Reason for',
+  sure: 'Certainty of',
+  source: 'Source of',
+  priority: 'Priority of',
+  decidedOn: 'Firmware decided on for',
+  risk: 'Risk accepted for',
+  picture: 'Picture for',
 }
 
 const factWords: Record<BankFact, string> = {

@@ -1,7 +1,8 @@
 import { lookup } from '../model/lookup'
 import type { BankFamily, BodyModel, Slot } from '../model/types'
 import { ok, refuse, type Result } from '../result'
-import { bankFacts, type GridCell, type Row, type RowId } from './rows'
+import { disputeCalled } from '../vocabulary/schools'
+import { bankFacts, noteNames, type GridCell, type Row, type RowId } from './rows'
 import { baseCells, mayTick } from './cells'
 
 /** Takes a row id apart; refuses what this model does not have, naming the part. */
@@ -36,15 +37,24 @@ export function parseRow(model: BodyModel, id: RowId): Result<Row> {
         : unknownPart(id, rest.join('/'))
     case 'body':
       return parseBody(model, id, rest)
-    case 'why':
-    case 'sure': {
-      const about = parseRow(model, rest.join('/'))
-      if (!about.ok) return about
-      if (about.value.kind === 'why' || about.value.kind === 'sure') return unknownPart(id, id)
-      return ok({ kind, about: about.value })
+    case 'school': {
+      const dispute = disputeCalled(rest.join('/'))
+      return dispute ? ok({ kind, dispute }) : unknownPart(id, rest.join('/'))
     }
-    default:
-      return unknownPart(id, kind ?? '')
+    case 'intent':
+      return parseIntent(model, id, rest)
+    case 'accept': {
+      const [check = '', ...about] = rest
+      if (!/^[a-z][a-z-]{0,40}$/.test(check)) return unknownPart(id, check)
+      const row = parseAbout(model, id, about)
+      return row.ok ? ok({ kind, check, about: row.value }) : row
+    }
+    default: {
+      const note = noteNames.find((one) => one === kind)
+      if (!note) return unknownPart(id, kind ?? '')
+      const about = parseAbout(model, id, rest)
+      return about.ok ? ok({ kind: 'note', note, about: about.value }) : about
+    }
   }
 }
 
@@ -181,6 +191,31 @@ function parseBody(model: BodyModel, id: RowId, parts: readonly string[]): Resul
     `${setting.label} travels in the file; write body/${tag}/base/… or body/${tag}/bank/… where this body differs.`,
     id,
   )
+}
+
+/** What a note or an acceptance is about: any row but another of these, so that an id never nests deeper than this. */
+function parseAbout(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
+  const [head] = parts
+  if (head === 'accept' || noteNames.some((note) => note === head)) return unknownPart(id, head ?? '')
+  return parseRow(model, parts.join('/'))
+}
+
+/** What somebody wants on a key or in a slot; a slot need not keep the setting. */
+function parseIntent(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
+  const [claimant = '', kind, ...rest] = parts
+  if (!/^[a-z][a-z0-9-]{0,40}$/.test(claimant)) return unknownPart(id, claimant)
+  if (kind === 'key') {
+    const address = lookup(model).addresses.get(rest.join('/'))
+    return address
+      ? ok({ kind: 'intent', claimant, wants: { kind, address } })
+      : unknownPart(id, rest.join('/'))
+  }
+  const [familyId, slotId, name = ''] = rest
+  const family = kind === 'bank' ? model.families.find((one) => one.id === familyId) : undefined
+  const slot = family?.slots.find((one) => one.id === slotId)
+  const setting = lookup(model).settings.get(name)
+  if (!family || !slot || !setting || rest.length !== 3) return unknownPart(id, [kind, ...rest].join('/'))
+  return ok({ kind: 'intent', claimant, wants: { kind: 'bank', family, slot, setting } })
 }
 
 /** A row of base or a bank in which one body differs. */

@@ -4,7 +4,7 @@ import { lookup } from '../model/lookup'
 import type { BodyModel, Side, Slot } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import type { Value } from '../vocabulary/values'
-import { certainties, type Row, type RowId } from './rows'
+import { certainties, priorities, type NoteName, type Row, type RowId } from './rows'
 
 /** What stands in a cell of a function menu that is empty on purpose. */
 export const emptyCell = 'none'
@@ -54,12 +54,57 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
       return text(value, row.set.nameLength, 1, id)
     case 'lens':
       return value === true ? ok(true) : refuse('outside', 'A lens row is true, or absent.', id)
+    case 'school':
+      return oneOf(
+        row.dispute.schools.map((school) => school.id),
+        value,
+        id,
+      )
+    case 'intent': {
+      const { wants } = row
+      return wants.kind === 'key'
+        ? checkRowValue(model, wants, value, id)
+        : checkValue(wants.setting.domain, value, id)
+    }
+    case 'accept':
+      return text(value, 500, 1, id)
+    case 'note':
+      return checkNote(model, row.note, value, id)
+  }
+}
+
+function checkNote(model: BodyModel, note: NoteName, value: unknown, id: RowId): Result<Value> {
+  switch (note) {
     case 'why':
       return text(value, 500, 1, id)
+    case 'source':
+    case 'picture':
+      return text(value, 200, 1, id)
     case 'sure':
-      if (certainties.some((certainty) => certainty === value)) return ok(value as string)
-      return refuse('outside', `How sure: ${certainties.join(', ')}.`, id)
+      return oneOf(certainties, value, id)
+    case 'priority':
+      return oneOf(priorities, value, id)
+    case 'decidedOn':
+      return oneOf(
+        model.firmware.map((one) => one.version),
+        value,
+        id,
+      )
+    case 'risk':
+      if (typeof value === 'string' && isDay(value)) return ok(value)
+      return refuse('outside', 'A risk is accepted on a day, such as 2026-03-14.', id)
   }
+}
+
+/** A day of the calendar, year-month-day. */
+function isDay(text: string): boolean {
+  const at = /^\d{4}-\d{2}-\d{2}$/.test(text) ? Date.parse(`${text}T00:00:00Z`) : NaN
+  return !Number.isNaN(at) && new Date(at).toISOString().startsWith(text)
+}
+
+function oneOf(known: readonly string[], value: unknown, id: RowId): Result<Value> {
+  const found = known.find((one) => one === value)
+  return found === undefined ? refuse('outside', `This row takes ${known.join(', ')}.`, id) : ok(found)
 }
 
 function checkFact(

@@ -1,5 +1,6 @@
 import type { Address } from '../model/addresses'
 import type { BankFamily, Grid, HoldSet, ModePosition, OwnMenu, Setting, Slot } from '../model/types'
+import type { Dispute } from '../vocabulary/schools'
 import type { Value } from '../vocabulary/values'
 
 /**
@@ -23,7 +24,10 @@ import type { Value } from '../vocabulary/values'
  *     lens/<lens>                            true: the plan reckons with this lens
  *     body/<tag>/<setting>                   a local value of one body, such as its file prefix
  *     body/<tag>/<base or bank row>          a value in which one body differs from the plan's others
- *     why/<row>  sure/<row>                  reason for a row, and how sure the owner is of it
+ *     school/<dispute>                       the owner's side in a question that has several
+ *     intent/<claimant>/<key or bank row>    what a need or scheme wants there, whatever the plan has; any setting in a bank
+ *     accept/<check>/<row>                   why what a check finds there is meant: it is not said again
+ *     <note>/<row>                           a note beside a row: why, sure, source, priority, decidedOn, risk, picture
  */
 export type RowId = string
 
@@ -52,7 +56,27 @@ export type Row =
   | { readonly kind: 'lens'; readonly lens: string }
   | { readonly kind: 'body'; readonly tag: string; readonly setting: Setting }
   | { readonly kind: 'bodyRow'; readonly tag: string; readonly about: Row }
-  | { readonly kind: 'why' | 'sure'; readonly about: Row }
+  | { readonly kind: 'school'; readonly dispute: Dispute }
+  | { readonly kind: 'intent'; readonly claimant: string; readonly wants: Wanted }
+  | { readonly kind: 'accept'; readonly check: string; readonly about: Row }
+  | { readonly kind: 'note'; readonly note: NoteName; readonly about: Row }
+
+/** Where an intent wants something: on a key, or in a slot, be the setting kept there or not. */
+export type Wanted =
+  | { readonly kind: 'key'; readonly address: Address }
+  | { readonly kind: 'bank'; readonly family: BankFamily; readonly slot: Slot; readonly setting: Setting }
+
+/**
+ * What stands beside a row: the reason; how sure the owner is (`certainties`); who or what it comes from; how early it
+ * matters (`priorities`); the firmware it was decided on; the day a risk was accepted; a picture of the screen.
+ */
+export const noteNames = ['why', 'sure', 'source', 'priority', 'decidedOn', 'risk', 'picture'] as const
+
+/** One of `noteNames`. */
+export type NoteName = (typeof noteNames)[number]
+
+/** How early a row matters: with the first four, the first seven, or later. */
+export const priorities = ['first-four', 'first-seven', 'rest'] as const
 
 /**
  * What a plan says of a slot besides its values: its side, name and purpose; what it was started from (`base` or

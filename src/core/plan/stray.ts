@@ -1,6 +1,6 @@
 import type { BodyModel } from '../model/types'
 import { sameValue, type Value } from '../vocabulary/values'
-import { baseRow, plainly } from './cells'
+import { baseValue } from './cells'
 import { plannedSlots, type Plan, type PlannedSlot } from './plan'
 import { bankRow } from './rows'
 import { rowValue } from './step'
@@ -25,10 +25,12 @@ export function strayRows(model: BodyModel, plan: Plan, slot: PlannedSlot): Stra
   )
   const different = model.settings.filter((setting) => {
     const own = slot.rows[setting.id]
-    const base = rowValue(plan.rows, baseRow(plan.rows, setting, plainly(model, slot.side)))
     const explained = rowValue(plan.rows, `why/${bankRow(slot.family, slot.slot, setting.id)}`) !== null
     return (
-      own !== undefined && !sameValue(own, base ?? setting.factory) && !meant.has(setting.id) && !explained
+      own !== undefined &&
+      !sameValue(own, baseValue(model, plan.rows, setting, slot.side)) &&
+      !meant.has(setting.id) &&
+      !explained
     )
   })
   const isResidue = (id: string) => source !== undefined && sameValue(slot.rows[id], source.rows[id])

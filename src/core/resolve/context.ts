@@ -1,4 +1,5 @@
-import type { AssignSide, BodyModel, LensModel, ModePosition, Orientation, Posture } from '../model/types'
+import type { AssignSide, BodyModel, FocusGeometry, LensModel, ModePosition } from '../model/types'
+import type { Orientation, Posture } from '../model/types'
 import type { RunState, Side } from '../model/types'
 import { sameValue, type Value } from '../vocabulary/values'
 import { lookup } from '../model/lookup'
@@ -30,6 +31,8 @@ export interface Context {
   /** Functions held now, in the order they were pressed, and toggles that are on. */
   readonly held?: readonly string[]
   readonly latched?: readonly string[]
+  /** Which of two focus functions held together is obeyed, where it is not as the model says. */
+  readonly heldWins?: FocusGeometry['heldWins']
   /** Changes made on the body since the bank was recalled, by setting id: they come over bank and base. */
   readonly edits?: Readonly<Record<string, Value>>
   /** What the owner says of the work, by name. */

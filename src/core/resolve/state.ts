@@ -1,5 +1,5 @@
 import { lookup, type Lookup, type ReadyRule } from '../model/lookup'
-import type { BodyModel, ModelFunction } from '../model/types'
+import type { BodyModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { holdRow } from '../plan/rows'
 import type { FactSource, Truth } from '../rules/condition'
@@ -8,6 +8,7 @@ import type { Remarking, Replacing } from '../rules/rule'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Context } from './context'
 import { factsIn } from './facts'
+import { down } from './held'
 import { distinct, inForce, ownedValues, ownerChain, ownersIn, rowLink } from './owners'
 import type { Link, Remark } from './resolved'
 
@@ -53,7 +54,8 @@ function stateWith(
     chain.push(link)
     possible.set(setting, [link.value])
   }
-  for (const fn of down(found, context)) {
+  const now = (setting: string) => inForce(chains.get(setting) ?? [])
+  for (const fn of down(model, found, context, now)) {
     const set = fn.holdSet
     const ticked = set === undefined ? [] : model.settings.filter((setting) => !skipped.has(setting.id))
     for (const setting of ticked) overlay(setting.id, rowLink(plan, 'hold', holdRow(set ?? '', setting.id)))
@@ -64,11 +66,6 @@ function stateWith(
   const facts = factsIn(model, plan, context, possible)
   for (const rule of found.replacing) applyRule(rule, found, chains, possible, doubts, facts)
   return { found, chains, possible, doubts, facts }
-}
-
-/** The functions that are on or held, in the order in which their keys went down. */
-function down(found: Lookup, context: Context): ModelFunction[] {
-  return [...(context.latched ?? []), ...(context.held ?? [])].flatMap((id) => found.functions.get(id) ?? [])
 }
 
 function refusalOf(state: State, setting: string): Remark | null {

@@ -22,7 +22,7 @@ focus.nextArea | Next AF area | cycle | - | focus.area | focus.areaLimit | Steps
 focus.recallArea | Recall AF area | hold | slot | focus.area | - | Brings a kept point and area while held.
 focus.chooseMode | Focus mode | choose | - | focus.mode | focus.lensSwitch | Opens the list of focus modes.
 focus.flipMode | AF or MF | toggle | - | focus.mode | focus.lensSwitch | Changes between autofocus and manual focus.
-focus.flipModeHold | AF or MF while held | hold | - | focus.mode | focus.lensSwitch | The other one of autofocus and manual focus while held.
+focus.flipModeHold | Manual focus while held | hold | - | focus.mode | focus.mode | Manual focus while held; adds nothing when it is manual already.
 focus.flipContinuous | Single or continuous AF | toggle | - | focus.mode | - | Changes between focusing once and following.
 focus.toggleDetection | Detection on or off | toggle | - | focus.detection | focus.area | Subject detection on and off.
 focus.holdDetection | Detection while held | hold | - | focus.detection | focus.detection | Detection while held; adds nothing when it is on.

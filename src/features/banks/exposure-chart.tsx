@@ -5,6 +5,7 @@ import type { BodyModel, Side } from '@/core/model/types'
 import { exposureDifference, showStops } from '@/core/numbers/motion'
 import { plannedSlots, type Plan } from '@/core/plan/plan'
 import { contextIn, type Context } from '@/core/resolve/context'
+import { exposureMarks } from '@/core/resolve/marks'
 import { resolve } from '@/core/resolve/resolve'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 
@@ -78,10 +79,5 @@ function jumpsOf(model: BodyModel, plan: Plan, side: Side) {
 }
 
 function marksIn(model: BodyModel, plan: Plan, context: Context) {
-  const state = resolve(model, plan, context)
-  const mark = (means: string) =>
-    [...state.settings.values()].find((one) => one.setting.means === means)?.value
-  const [shutter, aperture, iso] = [mark('exposure.shutter'), mark('exposure.aperture'), mark('exposure.iso')]
-  if (typeof shutter !== 'string' || typeof aperture !== 'string' || typeof iso !== 'string') return null
-  return { shutter, aperture, iso }
+  return exposureMarks(model, resolve(model, plan, context))
 }

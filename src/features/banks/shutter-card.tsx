@@ -1,6 +1,6 @@
 'use client'
 
-import { shutterAsked } from '@/core/checks/values'
+import { shutterAsked } from '@/core/checks/numbers'
 import { countStops, showStops } from '@/core/numbers/motion'
 import type { PlannedSlot } from '@/core/plan/plan'
 import { bankRow } from '@/core/plan/rows'
@@ -14,7 +14,7 @@ export function ShutterCard({ planned }: { planned: PlannedSlot }) {
   const desk = useDesk()
   const { plan } = useDeskView()
   const { model } = desk.start
-  const asked = shutterAsked(model, resolve(model, plan, contextIn(model, planned.side, planned)).settings)
+  const asked = shutterAsked(model, resolve(model, plan, contextIn(model, planned.side, planned)))
   const shutter = model.settings.find((setting) => setting.means === 'exposure.shutter')
   if (!asked || !shutter) return null
   const fits = Math.abs(asked.offStops) < 0.05

@@ -14,6 +14,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
     <section className={`border bg-sheet px-3.5 py-2.5 ${border}`}>
       <p className="text-small">
         <SeveritySign severity={finding.severity} />
+        {finding.asks && <span className="text-silt"> · test on body</span>}
       </p>
       <p className="font-semibold">{finding.title}</p>
       <p>{finding.reason}</p>
@@ -21,14 +22,15 @@ export function FindingCard({ finding }: { finding: Finding }) {
         {everywhere ? `In all ${finding.of} states looked at.` : `In ${finding.contexts.join('; ')}.`}
         {finding.rule && ` Rule: ${finding.rule}.`}
       </p>
-      {finding.mend && (
+      {finding.mends.map((mend) => (
         <Offer
-          className="mt-1"
-          onClick={() => finding.mend && desk.take({ ...finding.mend.step, id: crypto.randomUUID() })}
+          key={mend.label}
+          className="mt-1 mr-4"
+          onClick={() => desk.take({ ...mend.step, id: crypto.randomUUID() })}
         >
-          {finding.mend.label}
+          {mend.label}
         </Offer>
-      )}
+      ))}
     </section>
   )
 }

@@ -1,0 +1,95 @@
+import { linesOf } from '@/core/vocabulary/table'
+
+/** A need of owners, and where it is answered besides by checks. */
+export interface Need {
+  readonly id: string
+  readonly words: string
+  /** `-` where checks are all of the answer. */
+  readonly elsewhere: string
+}
+
+/** id | what owners need | where else it is answered, or - */
+export const needs: readonly Need[] = read(`
+J1 | Eye at the finder for most adjustments | reach is reckoned per situation, with the Controls station
+J2 | Nearest what is used most, one place for each thing | -
+J3 | Few things to remember | load is counted with reach
+J4 | Nothing happens by accident | guards and bump risk stand in the model; the operation lock is a rule of it
+J5 | The same hands on every side and body | fit carries keys to another model
+J6 | A known start, and a way back | undo to the empty plan; the simulated body saves, resets, loads
+J7 | Automatic where it helps, each owner's own line | the schools of the plan
+J8 | Two new functions per outing | practice list
+J9 | Every kind of control | the model format has them all, tilts beside turns included
+J10 | The manner matters, and unknown is "test on body" | manners in the vocabulary; doubts of the model
+J11 | Dials by exposure mode and side, and their direction | addresses by exposure mode; what is inert in a mode is a rule
+J12 | What was displaced, and whether it is reachable | the assignment itself says where it could go
+J13 | Empty or doubled on purpose | -
+J14 | One key, several meanings | resolve answers for every side, lens, lever, mode
+J15 | What must work while recording | -
+J16 | Engraved names and running numbers | legend and listNumber of a control
+J17 | Where a function stands in the long list | functionListLines gives page and line
+J18 | Schools of starting autofocus | the focus table
+J19 | Base and held override must fit | the focus table
+J20 | Areas that exclude each other | rules of the model
+J21 | The detected subject is switched often | needs and reach
+J22 | Metering linked to the subject or not | a school of the plan
+J23 | Persistence and tuning | settings with their plain words
+J24 | The point: home, memory, wrap, skip | focus geometry; cells by orientation
+J25 | Help for focusing by hand, and what of it is inert | rules of the model
+J26 | Any two keys held together | the focus table, with "test on body" where the model is in doubt
+J27 | Function menus and own menu | capacity and permitted lines are part of the rows
+J28 | Kinds of banks, hold sets, remembered positions | -
+J29 | Copy, then vary; residue | steps: copy base to all, start from, vary, put back
+J30 | Snapshot or live | edits on the body land where the model says
+J31 | Which bank the record key uses from stills | pressRecord, pressSwap
+J32 | A base changed later | the step asks which slots follow and which keep
+J33 | Outside the bank, must be right | rows a family does not store are refused, with the reason
+J34 | Names, free slots, incomplete banks | name lengths are part of the rows
+J35 | Exposure jumps | -
+J36 | Reason, certainty, firmware, risk | notes beside every row
+J37 | Press-test list | the set-up record lists every key and bank
+J38 | Sheets | pocket card
+J39 | Several bodies | rows by body; hand work of a transfer
+J40 | Configuration files | plan and card files; preflight of a transfer
+J41 | What first | priority beside every row
+J42 | Every term in plain words | the vocabulary
+J43 | Pictures of the camera's screens | picture beside a row
+J44 | Slot, key, cell or own menu for one wish | intents, kept beside the plan
+J45 | Jobs with acts in them | route writes the procedure
+J46 | What all agree on | -
+J47 | Detection in a zone; where tracking starts; low light | settings with their plain words; zones in the focus geometry
+J48 | Field log | certainty is raised or lowered row by row
+J49 | What misleads in judging exposure | -
+J50 | States that change what keys do | resolve answers for standby, recording, menu, playback; route leaves a state first
+`)
+
+/** What works only if: each case, and the checks that tell of it, or the rules of the model that give them their words. */
+export const onlyIf: readonly Need[] = read(`
+§7 white | Fixed white balance kills the lock key and the kelvin dial | inert-key
+§7 raw | Raw ignores look, shadow lift, noise reduction, and the histogram follows them | value-without-effect, sign-misleads
+§7 profile | A video profile excludes the shadow lift and bypasses the look | value-without-effect
+§7 bits | Ten bits only with log or HDR | unavailable-value
+§7 sizes | High rate, high quality and crop exclude each other; what to switch off first | unavailable-value; route gives the order
+§7 electronic | Electronic shutter: no flicker reduction, bands, slanted verticals | hazard, value-without-effect
+§7 curtain | First curtain clips blur with short times and wide apertures | hazard
+§7 bursts | The fastest bursts need one shutter or file kind | unavailable-value
+§7 auto-iso | Limits of automatic ISO are inert without it; the slowest time too | value-without-effect
+§7 compensation | Compensation is inert in full manual | inert-key
+§7 flash | Exposure preview off for flash | sign-misleads
+§7 lock | Lock switch: which controls are dead, and the way out | dead-key
+§7 peaking | Peaking shows nothing in autofocus; an autofocus key is dead in manual focus | inert-key
+§7 touch | Touch gestures are inert while touch is off | value-without-effect, inert-key
+§7 record | Record by shutter needs its menu item | the focus table says what the full press does
+§7 lens-key | A lens key exists only on some lenses | dead-key
+§7 lens-switch | The lens's own switch overrules | forced-value
+§7 unchipped | A lens without contacts needs its focal length typed | typed-focal
+§7 wireless | Wireless off: no remote, no transfer | inert-key; acts of the model have their needs
+§7 firmware | Below a firmware the function is absent | dead-key
+§7 look-alike | A look-alike has other items | look-alike
+§7 assist | Viewing assist only in log | inert-key
+§7 zebra | A level set for log misleads in a normal profile | sign-misleads
+§7 slot | Playback and delete act on one card only | hazard
+`)
+
+function read(text: string): Need[] {
+  return linesOf(text, 3).map(([id = '', words = '', elsewhere = '']) => ({ id, words, elsewhere }))
+}

@@ -1,0 +1,201 @@
+import { showValue } from '../model/domain'
+import { lookup } from '../model/lookup'
+import { baseValue } from '../plan/cells'
+import { putBack } from '../plan/bulk'
+import { plannedSlots, type PlannedSlot } from '../plan/plan'
+import { bankRow } from '../plan/rows'
+import { rowValue } from '../plan/step'
+import { strayRows } from '../plan/stray'
+import { baseRow, plainly } from '../plan/cells'
+import { mendBy, type Check, type CheckInput, type Said } from './finding'
+
+/** What is wrong with the banks; each slot is looked at on its own side. */
+export const bankChecks: readonly Check[] = [
+  {
+    id: 'residue',
+    title: 'A bank keeps what was left over from the one it was started from',
+    severity: 'trips',
+    needs: ['J29'],
+    reasonSilences: true,
+    run: (input) => slots(input).flatMap((slot) => stray(input, slot, 'residue')),
+  },
+  {
+    id: 'drift',
+    title: 'A bank differs where nobody meant it to',
+    severity: 'tidies',
+    needs: ['J32'],
+    reasonSilences: true,
+    run: (input) =>
+      slots(input)
+        .filter((slot) => rowValue(input.plan.rows, bankRow(slot.family, slot.slot, 'meant')) !== null)
+        .flatMap((slot) => stray(input, slot, 'drift')),
+  },
+  {
+    id: 'meant-but-equal',
+    title: 'A bank was meant to differ and does not',
+    severity: 'tidies',
+    needs: ['J29', 'J34'],
+    reasonSilences: true,
+    run: (input) => slots(input).flatMap((slot) => meantButEqual(input, slot)),
+  },
+  {
+    id: 'incomplete-bank',
+    title: 'A bank without a purpose or a way out',
+    severity: 'tidies',
+    needs: ['J29', 'J34'],
+    reasonSilences: true,
+    run: ({ plan, ...input }) =>
+      slots({ plan, ...input }).flatMap((slot): Said[] => {
+        const lacks = (['purpose', 'fallback'] as const).filter(
+          (fact) => rowValue(plan.rows, bankRow(slot.family, slot.slot, fact)) === null,
+        )
+        if (lacks.length === 0) return []
+        const words = { purpose: 'what it is for', fallback: 'what to do when it is the wrong one' }
+        return [
+          {
+            title: `${slot.name} is not complete`,
+            reason: `Nobody says ${lacks.map((fact) => words[fact]).join(', nor ')}.`,
+            row: bankRow(slot.family, slot.slot, 'side'),
+          },
+        ]
+      }),
+  },
+  {
+    id: 'same-name',
+    title: 'Two banks with one name',
+    severity: 'trips',
+    needs: ['J34'],
+    reasonSilences: false,
+    run: ({ model, plan, first }) => {
+      const all = first ? plannedSlots(model, plan) : []
+      return all.flatMap((slot, i): Said[] => {
+        const twin = all.slice(0, i).find((one) => one.family === slot.family && one.name === slot.name)
+        const row = bankRow(slot.family, slot.slot, 'name')
+        if (!twin) return []
+        return [
+          {
+            title: `Two banks are called ${slot.name}`,
+            reason: `The dial shows the same word at ${twin.slot} and at ${slot.slot}.`,
+            row,
+            mends: Object.hasOwn(plan.rows, row)
+              ? [mendBy(plan, 'Use the word of the camera', 'same-name', { [row]: null })]
+              : [],
+          },
+        ]
+      })
+    },
+  },
+  {
+    id: 'record-bank-unused',
+    title: 'The record key in stills films with a bank that is not there',
+    severity: 'trips',
+    needs: ['J31'],
+    reasonSilences: false,
+    run: recordBank,
+  },
+  {
+    id: 'keeping-unknown',
+    title: 'Nobody can say whether banks keep what is changed in the field',
+    severity: 'tidies',
+    needs: ['J30'],
+    reasonSilences: false,
+    run: (input) =>
+      [...new Set(slots(input).map((slot) => slot.family))].flatMap((id): Said[] => {
+        const family = input.model.families.find((one) => one.id === id)
+        const doubt = lookup(input.model).doubts.get(`families/${id}/keeping`)
+        const [slot] = slots(input).filter((one) => one.family === id)
+        if (!family || !doubt || !slot) return []
+        return [
+          {
+            title: `${family.name}: snapshot or live is not known`,
+            reason: `Snapshot: field changes vanish on leaving. Live: every change stays, wanted or not. ${doubt.test}`,
+            row: bankRow(slot.family, slot.slot, 'side'),
+            asks: true,
+          },
+        ]
+      }),
+  },
+]
+
+function slots({ model, plan, side }: Pick<CheckInput, 'model' | 'plan' | 'side'>): PlannedSlot[] {
+  return plannedSlots(model, plan).filter((slot) => slot.side === side)
+}
+
+function stray(input: CheckInput, slot: PlannedSlot, kind: 'residue' | 'drift'): Said[] {
+  const { model, plan, side } = input
+  const found = strayRows(model, plan, slot)[kind]
+  const source = String(rowValue(plan.rows, bankRow(slot.family, slot.slot, 'startedFrom')))
+  return found.flatMap((id): Said[] => {
+    const setting = lookup(model).settings.get(id)
+    const value = slot.rows[id]
+    if (!setting || value === undefined) return []
+    const [has, base] = [value, baseValue(model, plan.rows, setting, side)].map((one) =>
+      showValue(setting.domain, one),
+    )
+    const row = bankRow(slot.family, slot.slot, id)
+    const origin =
+      kind === 'residue' ? `as in ${source}, which it was started from` : 'and nobody lists it as meant'
+    return [
+      {
+        title: `${slot.name}: ${setting.label} is ${has ?? ''}`,
+        reason: `Base has ${base ?? ''}; ${slot.name} differs, ${origin}.`,
+        row,
+        mends: [
+          mendBy(plan, `Put ${setting.label} back to base`, kind, { [row]: null }),
+          ...(found.length > 1
+            ? [
+                {
+                  label: `Put all ${found.length} back`,
+                  step: putBack(model, plan, slot, [kind], `mend ${kind} ${slot.slot}`),
+                },
+              ]
+            : []),
+        ],
+      },
+    ]
+  })
+}
+
+function meantButEqual({ model, plan }: CheckInput, slot: PlannedSlot): Said[] {
+  const row = bankRow(slot.family, slot.slot, 'meant')
+  const listed = rowValue(plan.rows, row)
+  const equal = (Array.isArray(listed) ? (listed as string[]) : []).filter(
+    (id) => slot.rows[id] === undefined,
+  )
+  if (equal.length === 0) return []
+  const labels = equal.map((id) => lookup(model).settings.get(id)?.label ?? id)
+  return [
+    {
+      title: `${slot.name} does not differ in ${labels.join(', ')}`,
+      reason: `${equal.length === 1 ? 'It is' : 'They are'} listed as meant to differ, but ${slot.name} has what base has. Stored before it was varied?`,
+      row,
+    },
+  ]
+}
+
+/** In stills the record key may film with one named bank, whatever was last used: then that bank has to be there. */
+function recordBank({ model, plan, side, first, situated }: CheckInput): Said[] {
+  const { filming } = model
+  const [one] = situated
+  if (!first || side !== 'stills' || filming?.fromStills !== 'named' || !filming.namedBy || !one) return []
+  const named = one.resolution.settings.get(filming.namedBy)
+  const used = plannedSlots(model, plan).filter(
+    (slot) => slot.side === 'motion' && slot.family === filming.family,
+  )
+  const missing = named?.possible.find((id) => id !== 'plain' && !used.some((slot) => slot.slot === id))
+  if (!named || missing === undefined) return []
+  const { setting } = named
+  const row = baseRow(plan.rows, setting, plainly(model, side))
+  const ways = ['plain', ...used.map((slot) => slot.slot)]
+  return [
+    {
+      title: `The record key in stills films with ${showValue(setting.domain, missing)}, which is not set up`,
+      reason: `${setting.label} names it, and no bank of the plan stands there for motion.`,
+      row,
+      asks: named.possible.length > 1,
+      mends: ways.map((way) =>
+        mendBy(plan, `Film with ${showValue(setting.domain, way)}`, 'record-bank-unused', { [row]: way }),
+      ),
+    },
+  ]
+}

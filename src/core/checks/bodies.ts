@@ -1,0 +1,113 @@
+import { lookup } from '../model/lookup'
+import { firmwareNumber } from '../rules/facts'
+import { newestFirmware } from '../resolve/context'
+import { describeRow } from '../plan/describe'
+import { parseRow } from '../plan/parse-row'
+import { mendBy, type Check, type CheckInput, type Said } from './finding'
+import { settingMeaning } from './meaning'
+
+/** Several bodies, and the record of who decided what; each looked at once for the whole plan. */
+export const bodyChecks: readonly Check[] = [
+  {
+    id: 'prefix-clash',
+    title: 'Two bodies give their files the same name',
+    severity: 'trips',
+    needs: ['J39'],
+    reasonSilences: false,
+    run: (input) => (input.first ? prefixClash(input) : []),
+  },
+  {
+    id: 'look-alike',
+    title: 'Another model is taken for this one',
+    severity: 'tidies',
+    needs: ['J40', '§7'],
+    reasonSilences: false,
+    run: ({ model, plan, first }) => {
+      const row = first && Object.keys(plan.rows).find((id) => id.startsWith('body/'))
+      if (!row) return []
+      return model.lookAlikes.map((other) => ({
+        title: `Make sure that it is a ${model.name}`,
+        reason: `${other.tellApart} A file of ${model.name} is refused by the other.`,
+        row,
+        rule: other.model,
+        asks: true,
+      }))
+    },
+  },
+  {
+    id: 'older-firmware',
+    title: 'Decided on an older firmware',
+    severity: 'tidies',
+    needs: ['J36', 'J40'],
+    reasonSilences: false,
+    run: ({ model, plan, first }) => {
+      const newest = newestFirmware(model)
+      return notes(plan.rows, 'decidedOn', first).flatMap(({ about, value, id }): Said[] => {
+        if ((firmwareNumber(value) ?? 0) >= (firmwareNumber(newest) ?? 0)) return []
+        const brought = model.firmware.at(-1)?.brings ?? ''
+        return [
+          {
+            title: `${describeRow(model, about)} was decided on firmware ${String(value)}`,
+            reason: `${newest} is out: ${brought} Look at it again on the body.`,
+            row: about,
+            asks: true,
+            mends: [mendBy(plan, `Seen with ${newest}`, 'older-firmware', { [id]: newest })],
+          },
+        ]
+      })
+    },
+  },
+  {
+    id: 'first-but-unsure',
+    title: 'Among the first, and not decided',
+    severity: 'tidies',
+    needs: ['J36', 'J41', 'J48'],
+    reasonSilences: false,
+    run: ({ model, plan, first }) =>
+      notes(plan.rows, 'priority', first).flatMap(({ about, value }): Said[] => {
+        const sure = plan.rows[`sure/${about}`]
+        if (value === 'rest' || (sure !== 'open' && sure !== 'hearsay')) return []
+        return [
+          {
+            title: `${describeRow(model, about)} is among the first, and ${sure === 'open' ? 'open' : 'hearsay'}`,
+            reason: 'It is to be set first, but nobody has tried it or decided it.',
+            row: about,
+            asks: true,
+          },
+        ]
+      }),
+  },
+]
+
+function prefixClash({ model, plan }: CheckInput): Said[] {
+  const setting = settingMeaning(model, 'files.prefix')
+  if (setting?.place !== 'local') return []
+  const tags = [
+    ...new Set(Object.keys(plan.rows).flatMap((id) => /^body\/([^/]+)\//.exec(id)?.[1] ?? [])),
+  ].sort()
+  const prefix = (tag: string) => plan.rows[`body/${tag}/${setting.id}`]
+  return tags.flatMap((tag, i): Said[] => {
+    const twin = tags
+      .slice(0, i)
+      .find((one) => (prefix(one) ?? setting.factory) === (prefix(tag) ?? setting.factory))
+    const row = `body/${tag}/${setting.id}`
+    if (!twin || !parseRow(model, row).ok) return []
+    const menu = lookup(model).menuAddress.get(setting.id) ?? ''
+    return [
+      {
+        title: `${twin} and ${tag} give their files the same name`,
+        reason: `${setting.label} is ${String(prefix(tag) ?? setting.factory)} on both: pictures of one replace those of the other when they come into one folder. ${menu}`,
+        row,
+      },
+    ]
+  })
+}
+
+/** Notes of one kind with what they are about, in order. */
+function notes(rows: Readonly<Record<string, unknown>>, note: string, first: boolean) {
+  if (!first) return []
+  return Object.keys(rows)
+    .filter((id) => id.startsWith(`${note}/`))
+    .sort()
+    .map((id) => ({ id, about: id.slice(note.length + 1), value: rows[id] }))
+}

@@ -1,0 +1,210 @@
+import { lookup } from '../model/lookup'
+import { baseRow, plainly } from '../plan/cells'
+import { keyRow } from '../plan/rows'
+import { rowValue } from '../plan/step'
+import { halfPressSetting, heldAnswers } from '../resolve/held'
+import type { Resolution, ResolvedSetting } from '../resolve/resolved'
+import { focusRole } from '../vocabulary/focus-roles'
+import { mendBy, type Check, type CheckInput, type Said, type Situated } from './finding'
+import {
+  decidedBy,
+  keyName,
+  keysIn,
+  plannedKeysIn,
+  rowOf,
+  settingMeaning,
+  standsAt,
+  valueMeaning,
+} from './meaning'
+
+/** What starts autofocus, and whether base and override fit. */
+export const focusChecks: readonly Check[] = [
+  {
+    id: 'thumb-focus-half-set',
+    title: 'A thumb key focuses, and the half-press still does',
+    severity: 'trips',
+    needs: ['J18', 'J19'],
+    school: { dispute: 'focus-start', only: ['thumb'] },
+    reasonSilences: false,
+    run: (input) => input.situated.flatMap((one) => halfSet(input, one)),
+  },
+  {
+    id: 'nothing-focuses',
+    title: 'Nothing starts autofocus',
+    severity: 'blocks',
+    needs: ['J18'],
+    reasonSilences: false,
+    run: (input) => input.situated.flatMap((one) => nothingFocuses(input, one)),
+  },
+  {
+    id: 'area-only-alone',
+    title: 'An area key that focuses only with a second key',
+    severity: 'tidies',
+    needs: ['J19'],
+    reasonSilences: false,
+    run: (input) => input.situated.flatMap((one) => areaOnlyAlone(input, one)),
+  },
+  {
+    id: 'area-not-offered',
+    title: 'A key calls a focus area that is not on offer',
+    severity: 'blocks',
+    needs: ['J20'],
+    reasonSilences: false,
+    run: areaNotOffered,
+  },
+  {
+    id: 'held-adds-nothing',
+    title: 'A held key that brings what is there already',
+    severity: 'tidies',
+    needs: ['J19'],
+    reasonSilences: false,
+    run: (input) => input.situated.flatMap((one) => heldAddsNothing(input, one)),
+  },
+  {
+    id: 'pair-unknown',
+    title: 'Two focus keys nobody can say of which is obeyed',
+    severity: 'tidies',
+    needs: ['J26'],
+    reasonSilences: false,
+    run: pairUnknown,
+  },
+]
+
+function halfSet(input: CheckInput, one: Situated): Said[] {
+  const key = plannedKeysIn(input.model, one.resolution).find(
+    ({ fn, resolved }) => focusRole(fn.means) === 'starts' && resolved.verdict !== 'dead',
+  )
+  const half = halfPressIn(input, one.resolution)
+  if (!key || !half || half.truth === 'no') return []
+  const row = rowOf(input.model, input.plan, input.side, half.resolved)
+  const { label } = half.resolved.setting
+  return [
+    {
+      title: `${keyName(key)} focuses, and so does the half-press`,
+      reason: `${key.fn.name} is on ${keyName(key)}, but ${label} is on: pressing the release focuses again, wherever the frame then points.`,
+      row,
+      asks: half.truth === 'unknown',
+      mends: [mendBy(input.plan, `Switch ${label} off`, 'thumb-focus-half-set', { [row]: false })],
+      seenIn: one,
+    },
+  ]
+}
+
+function nothingFocuses(input: CheckInput, one: Situated): Said[] {
+  const half = halfPressIn(input, one.resolution)
+  const mode = valueMeaning(input.model, one.resolution, 'focus.mode')
+  const { functions } = lookup(input.model)
+  const key = [...one.resolution.addresses.values()].some(
+    ({ gets, verdict }) =>
+      verdict !== 'dead' && focusRole(functions.get(gets ?? '')?.means ?? null) === 'starts',
+  )
+  if (!half || half.truth === 'yes' || key || !mode || standsAt(mode, 'manual') === 'yes') return []
+  const row = decidedBy(half.resolved)
+  if (row === null) return []
+  const { label } = half.resolved.setting
+  return [
+    {
+      title: 'Nothing starts autofocus',
+      reason: `${label} is off, and no key of this side starts autofocus; ${mode.setting.label} is not by hand.`,
+      row,
+      severity: half.truth === 'unknown' ? 'trips' : 'blocks',
+      asks: half.truth === 'unknown',
+      mends: [mendBy(input.plan, `Switch ${label} on`, 'nothing-focuses', { [row]: true })],
+      seenIn: one,
+    },
+  ]
+}
+
+function areaOnlyAlone(input: CheckInput, one: Situated): Said[] {
+  const half = halfPressIn(input, one.resolution)
+  if (!half || half.truth === 'yes') return []
+  const keys = plannedKeysIn(input.model, one.resolution)
+  const starter = keys.find(({ fn }) => focusRole(fn.means) === 'starts')
+  return keys
+    .filter(({ fn }) => fn.means === 'focus.areaOnly')
+    .map((key) => ({
+      title: `${keyName(key)}: ${key.fn.name} does not focus by itself`,
+      reason: `It only changes the area, and ${half.resolved.setting.label} is off: ${starter ? `hold ${keyName(starter)} with it, or put an area that also starts autofocus on one key` : 'no key starts autofocus with it'}.`,
+      row: keyRow(key.address),
+      asks: half.truth === 'unknown',
+      seenIn: one,
+    }))
+}
+
+function areaNotOffered(input: CheckInput): Said[] {
+  const { model, plan, side, situated } = input
+  const [area, limit] = [settingMeaning(model, 'focus.area'), settingMeaning(model, 'focus.areaLimit')]
+  const [one] = situated
+  if (!area || limit?.domain.kind !== 'subset' || !one) return []
+  const row = baseRow(plan.rows, limit, plainly(model, side))
+  const offered = rowValue(plan.rows, row) ?? limit.factory
+  if (!Array.isArray(offered)) return []
+  const known = limit.domain.values
+  return keysIn(model, one.resolution).flatMap(({ address, fn }): Said[] => {
+    const called = known.find((choice) => choice.id === fn.overrides?.[area.id])
+    if (!called || offered.includes(called.id)) return []
+    const all = known.map((choice) => choice.id).filter((id) => id === called.id || offered.includes(id))
+    return [
+      {
+        title: `${keyName({ address })}: ${fn.name} calls an area that is not on offer`,
+        reason: `${limit.label} leaves out ${called.name}, which ${fn.name} needs.`,
+        row: keyRow(address),
+        mends: [mendBy(plan, `Offer ${called.name} too`, 'area-not-offered', { [row]: all })],
+      },
+    ]
+  })
+}
+
+function heldAddsNothing({ model }: CheckInput, one: Situated): Said[] {
+  return plannedKeysIn(model, one.resolution).flatMap(({ address, fn, resolved }): Said[] => {
+    const brought = Object.entries(fn.overrides ?? {}).flatMap(([id, value]) => {
+      const now = one.resolution.settings.get(id)
+      return now ? [{ now, truth: standsAt(now, value) }] : []
+    })
+    const differs = brought.some(({ truth }) => truth === 'no')
+    if (brought.length === 0 || differs || resolved.verdict === 'dead') return []
+    const labels = brought.map(({ now }) => now.setting.label).join(' and ')
+    return [
+      {
+        title: `${keyName({ address })}: ${fn.name} adds nothing`,
+        reason: `While held it sets ${labels} to what is in force already; the base has to differ for the key to make a difference.`,
+        row: keyRow(address),
+        everywhere: 'trips',
+        asks: brought.some(({ truth }) => truth === 'unknown'),
+        seenIn: one,
+      },
+    ]
+  })
+}
+
+function pairUnknown({ model, situated }: CheckInput): Said[] {
+  const [one] = situated
+  const answers = heldAnswers(model)
+  if (!one || answers.length < 2) return []
+  const starters = plannedKeysIn(model, one.resolution).filter(({ fn }) => focusRole(fn.means) === 'starts')
+  const [first, second] = starters
+  if (!first || !second) return []
+  const test = lookup(model).doubts.get('focus/heldWins')?.test ?? ''
+  return [
+    {
+      title: `${keyName(first)} and ${keyName(second)} held together: which is obeyed is not known`,
+      reason: `Either the ${answers.join(' or the ')}. ${test}`,
+      row: keyRow(first.address),
+      asks: true,
+    },
+  ]
+}
+
+/** Whether the half-press focuses on this side: by its own item while filming, where the body has one. */
+function halfPressIn(
+  { model, side }: CheckInput,
+  resolution: Resolution,
+): { resolved: ResolvedSetting; truth: 'yes' | 'no' | 'unknown' } | null {
+  const resolved = resolution.settings.get(halfPressSetting(model, side) ?? '')
+  const { functions } = lookup(model)
+  const works = [...resolution.addresses.values()].some(
+    ({ gets }) => functions.get(gets ?? '')?.means === 'exposure.meterAndFocus',
+  )
+  if (!resolved) return null
+  return { resolved, truth: works ? standsAt(resolved, true) : 'no' }
+}

@@ -1,0 +1,134 @@
+import { lookup } from '../model/lookup'
+import type { HoldSet } from '../model/types'
+import { countStops, exposureDifference, showStops } from '../numbers/motion'
+import { addressesWith } from '../plan/assign'
+import type { Plan } from '../plan/plan'
+import { holdRow, keyRow } from '../plan/rows'
+import { exposesByHand, exposureMarks } from '../resolve/marks'
+import { resolve } from '../resolve/resolve'
+import type { Check, CheckInput, Said } from './finding'
+import { keyName, keysIn, rowOf } from './meaning'
+
+/** What is wrong with hold sets: two acts, register and assign, of which one is forgotten. */
+export const holdChecks: readonly Check[] = [
+  {
+    id: 'hold-unassigned',
+    title: 'A hold set that no key calls',
+    severity: 'trips',
+    needs: ['J28', 'J44'],
+    reasonSilences: false,
+    run: ({ model, plan, first }) =>
+      (first ? model.holdSets : []).flatMap((set): Said[] => {
+        const [row] = ticked(plan, set)
+        const calls = model.functions.filter((fn) => fn.holdSet === set.id)
+        const assigned = calls.some((fn) =>
+          model.sides.some((side) => addressesWith(model, plan, side, fn.id).length > 0),
+        )
+        if (row === undefined || assigned) return []
+        return [
+          {
+            title: `No key calls ${set.name}`,
+            reason: `It is registered, but not assigned: put ${calls.map((fn) => fn.name).join(' or ')} on a key.`,
+            row,
+          },
+        ]
+      }),
+  },
+  {
+    id: 'hold-empty',
+    title: 'A key calls a hold set with nothing in it',
+    severity: 'trips',
+    needs: ['J28'],
+    reasonSilences: false,
+    run: (input) =>
+      callers(input)
+        .filter(({ set }) => ticked(input.plan, set).length === 0)
+        .map(({ key, set }) => ({
+          title: `${keyName(key)} calls ${set.name}, which is empty`,
+          reason: 'It is assigned, but nothing is registered: tick the rows it is to change.',
+          row: keyRow(key.address),
+        })),
+  },
+  {
+    id: 'hold-not-taken',
+    title: 'A row of a hold set that the body does not take',
+    severity: 'trips',
+    needs: ['J28', 'J33'],
+    reasonSilences: false,
+    run: (input) => heldStates(input).flatMap((one) => notTaken(input, one)),
+  },
+  {
+    id: 'hold-jump',
+    title: 'The exposure jumps when a hold set is pressed',
+    severity: 'tidies',
+    needs: ['J35'],
+    reasonSilences: true,
+    run: (input) =>
+      heldStates(input).flatMap(({ key, set, before, held }): Said[] => {
+        const [from, to] = [exposureMarks(input.model, before), exposureMarks(input.model, held)]
+        const jump = from && to && exposureDifference(from, to)
+        const byHand = exposesByHand(input.model, before) && exposesByHand(input.model, held)
+        if (!jump || !byHand || Math.abs(jump.stops) < 1) return []
+        return [
+          {
+            title: `${set.name} is ${countStops(jump.stops)} ${jump.stops > 0 ? 'brighter' : 'darker'}`,
+            reason: `${from.shutter}, ${from.aperture}, ${from.iso} → ${to.shutter}, ${to.aperture}, ${to.iso}: ${showStops(jump.stops)} the moment ${keyName(key)} goes down.`,
+            row: keyRow(key.address),
+          },
+        ]
+      }),
+  },
+]
+
+function ticked(plan: Plan, set: HoldSet): string[] {
+  const prefix = holdRow(set.id, '')
+  return Object.keys(plan.rows)
+    .filter((row) => row.startsWith(prefix) && row !== holdRow(set.id, 'name'))
+    .sort()
+}
+
+/** Keys that call a hold set on this side, with the set. */
+function callers({ model, situated }: CheckInput) {
+  const [one] = situated
+  return (one ? keysIn(model, one.resolution) : []).flatMap((key) => {
+    const set = model.holdSets.find((each) => each.id === key.fn.holdSet)
+    return set ? [{ key, set }] : []
+  })
+}
+
+/** Each call with the state before it and while it is held, in the plain position. */
+function heldStates(input: CheckInput) {
+  const [one] = input.situated
+  if (!one) return []
+  return callers(input)
+    .filter(({ set }) => ticked(input.plan, set).length > 0)
+    .map(({ key, set }) => ({
+      key,
+      set,
+      before: one.resolution,
+      held: resolve(input.model, input.plan, { ...one.context, held: [key.fn.id] }),
+    }))
+}
+
+function notTaken(
+  { model, plan, side }: CheckInput,
+  { set, held }: ReturnType<typeof heldStates>[number],
+): Said[] {
+  return [...held.settings.values()].flatMap((resolved): Said[] => {
+    const row = holdRow(set.id, resolved.setting.id)
+    if (!Object.hasOwn(plan.rows, row)) return []
+    const skipped = resolved.remarks.find((remark) => remark.kind === 'skipped')
+    const last = resolved.chain.at(-1)
+    const overruled = last?.layer === 'rule' ? last : undefined
+    if (!skipped && !overruled) return []
+    const menu = lookup(model).menuAddress.get(resolved.setting.id) ?? rowOf(model, plan, side, resolved)
+    return [
+      {
+        title: `${set.name} does not change ${resolved.setting.label}`,
+        reason: `${skipped?.because ?? overruled?.because ?? ''} The row is passed over, the others apply. (${menu})`,
+        row,
+        ...((skipped?.rule ?? overruled?.from) ? { rule: skipped?.rule ?? overruled?.from ?? '' } : {}),
+      },
+    ]
+  })
+}

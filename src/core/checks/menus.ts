@@ -1,0 +1,180 @@
+import { lookup } from '../model/lookup'
+import type { Grid } from '../model/types'
+import { emptyCell } from '../plan/row-values'
+import { ownLines } from '../plan/cells'
+import { rowValue } from '../plan/step'
+import type { Plan } from '../plan/plan'
+import { mendBy, type Check, type CheckInput, type Said } from './finding'
+import { keyName, keysIn } from './meaning'
+
+/** What is wrong with the function menus and the own menu. */
+export const menuChecks: readonly Check[] = [
+  {
+    id: 'cell-twice',
+    title: 'One setting in two cells of a function menu',
+    severity: 'tidies',
+    needs: ['J27'],
+    reasonSilences: true,
+    run: (input) =>
+      cells(input).flatMap(({ grid, row, setting }, i, all): Said[] => {
+        const twin = all.slice(0, i).some((one) => one.grid === grid && one.setting === setting)
+        if (!twin || !planned(input.plan, grid)) return []
+        return [
+          {
+            title: `${label(input, setting)} stands twice in ${grid.name}`,
+            reason: 'A cell could hold something else.',
+            row,
+            mends: [mendBy(input.plan, 'Empty this cell', 'cell-twice', { [row]: emptyCell })],
+          },
+        ]
+      }),
+  },
+  {
+    id: 'cell-spent',
+    title: 'A cell spent on what a key does already',
+    severity: 'tidies',
+    needs: ['J2', 'J27'],
+    reasonSilences: true,
+    run: (input) => {
+      const [one] = input.situated
+      const keys = one ? keysIn(input.model, one.resolution) : []
+      return cells(input).flatMap(({ grid, row, setting }): Said[] => {
+        const key = keys.find(
+          ({ fn, resolved }) => fn.changes.includes(setting) && resolved.verdict === 'works',
+        )
+        if (!key || !Object.hasOwn(input.plan.rows, row)) return []
+        return [
+          {
+            title: `${label(input, setting)} is on ${keyName(key)} and in ${grid.name}`,
+            reason: 'A cell is a second way there. Say why, as for those who forget keys; or free it.',
+            row,
+            mends: [mendBy(input.plan, 'Empty this cell', 'cell-spent', { [row]: emptyCell })],
+          },
+        ]
+      })
+    },
+  },
+  {
+    id: 'grid-unopened',
+    title: 'A function menu that no key opens',
+    severity: 'trips',
+    needs: ['J27'],
+    reasonSilences: true,
+    run: (input) => {
+      const [one] = input.situated
+      const keys = one ? keysIn(input.model, one.resolution) : []
+      return input.model.grids.flatMap((grid): Said[] => {
+        const opened = keys.some(({ resolved }) => resolved.gets === grid.openedBy)
+        const row = cells(input).find(
+          (cell) => cell.grid === grid && Object.hasOwn(input.plan.rows, cell.row),
+        )?.row
+        if (grid.side !== input.side || opened || row === undefined) return []
+        const opener = lookup(input.model).functions.get(grid.openedBy)?.name ?? grid.openedBy
+        return [
+          {
+            title: `No key opens ${grid.name}`,
+            reason: `The plan fills its cells, but ${opener} is on no key of ${input.side}.`,
+            row,
+          },
+        ]
+      })
+    },
+  },
+  {
+    id: 'line-twice',
+    title: 'One line twice in the own menu',
+    severity: 'tidies',
+    needs: ['J27'],
+    reasonSilences: true,
+    run: (input) =>
+      lines(input).flatMap(({ row, id }, i, all): Said[] => {
+        if (!all.slice(0, i).some((one) => one.id === id)) return []
+        return [
+          {
+            title: `${label(input, id)} stands twice in the own menu`,
+            reason: 'A line could hold something else.',
+            row,
+            mends: [mendBy(input.plan, 'Take this line out', 'line-twice', { [row]: null })],
+          },
+        ]
+      }),
+  },
+  {
+    id: 'two-tiers',
+    title: 'One setting in the function menu and in the own menu',
+    severity: 'tidies',
+    needs: ['J2', 'J27'],
+    reasonSilences: true,
+    run: (input) =>
+      lines(input).flatMap(({ row, id }): Said[] => {
+        const cell = input.model.sides
+          .flatMap((side) => cells({ ...input, side }))
+          .find((one) => one.setting === id && Object.hasOwn(input.plan.rows, one.row))
+        if (!cell) return []
+        return [
+          {
+            title: `${label(input, id)} is in ${cell.grid.name} and in the own menu`,
+            reason: 'Each thing has one place, the nearest it needs; a second route wants a reason.',
+            row,
+            mends: [mendBy(input.plan, 'Take this line out', 'two-tiers', { [row]: null })],
+          },
+        ]
+      }),
+  },
+  {
+    id: 'act-at-hand',
+    title: 'An act that cannot be undone stands in the own menu',
+    severity: 'tidies',
+    needs: ['J27', 'J40'],
+    reasonSilences: true,
+    run: (input) =>
+      lines(input).flatMap(({ row, id }): Said[] => {
+        const act = lookup(input.model).acts.get(id)
+        if (act?.warning === undefined || act.does !== 'format') return []
+        return [
+          {
+            title: `${act.name} is in the own menu`,
+            reason: `Quick to reach, also by mistake. ${act.warning}`,
+            row,
+          },
+        ]
+      }),
+  },
+]
+
+interface Cell {
+  readonly grid: Grid
+  readonly row: string
+  readonly setting: string
+}
+
+/** The filled cells of this side's function menus, by plan or as delivered. */
+function cells({ model, plan, side }: Pick<CheckInput, 'model' | 'plan' | 'side'>): Cell[] {
+  return model.grids
+    .filter((grid) => grid.side === side)
+    .flatMap((grid) =>
+      Array.from({ length: grid.rows * grid.columns }, (_, i): Cell => {
+        const row = `grid/${grid.id}/${i + 1}`
+        return { grid, row, setting: String(rowValue(plan.rows, row) ?? grid.factory[i] ?? emptyCell) }
+      }),
+    )
+    .filter((cell) => cell.setting !== emptyCell)
+}
+
+function planned(plan: Plan, grid: Grid): boolean {
+  return Object.keys(plan.rows).some((row) => row.startsWith(`grid/${grid.id}/`))
+}
+
+/** The filled lines of the own menu; looked at once. */
+function lines({ model, plan, first }: CheckInput): { row: string; id: string }[] {
+  if (!first) return []
+  return ownLines(model).flatMap(({ row }) => {
+    const id = rowValue(plan.rows, row)
+    return typeof id === 'string' ? [{ row, id }] : []
+  })
+}
+
+function label({ model }: CheckInput, id: string): string {
+  const { settings, acts } = lookup(model)
+  return settings.get(id)?.label ?? acts.get(id)?.name ?? id
+}

@@ -1,0 +1,168 @@
+import { ladderSteps } from '../model/domain'
+import { lookup } from '../model/lookup'
+import type { BodyModel } from '../model/types'
+import { exposureDifference, countStops, shutterForRate, showStops } from '../numbers/motion'
+import type { Plan } from '../plan/plan'
+import { bankRow, type RowId } from '../plan/rows'
+import { baseRow, plainly } from '../plan/cells'
+import { whereaboutsIn, type Context } from '../resolve/context'
+import { exposesByHand, exposureMarks } from '../resolve/marks'
+import type { Resolution } from '../resolve/resolved'
+import { stepOf } from '../vocabulary/ladders'
+import { mendBy, type Check, type CheckInput, type Said, type Situated } from './finding'
+import { decidedBy, rowOf, settingMeaning, valueMeaning } from './meaning'
+
+/** What the numbers say. */
+export const numberChecks: readonly Check[] = [
+  {
+    id: 'motion-shutter',
+    title: 'A shutter that does not fit the frame rate',
+    severity: 'trips',
+    needs: ['§8'],
+    reasonSilences: true,
+    run: (input) =>
+      input.side === 'motion' ? input.situated.flatMap((one) => motionShutter(input, one)) : [],
+  },
+  {
+    id: 'lamp-pulse',
+    title: 'A motion shutter that is no whole number of lamp pulses',
+    severity: 'tidies',
+    needs: ['§8'],
+    reasonSilences: true,
+    run: (input) => (input.side === 'motion' ? input.situated.flatMap((one) => lampPulse(input, one)) : []),
+  },
+  {
+    id: 'exposure-jump',
+    title: 'The exposure jumps when a bank is recalled',
+    severity: 'tidies',
+    needs: ['J35'],
+    reasonSilences: true,
+    run: exposureJump,
+  },
+  {
+    id: 'typed-focal',
+    title: 'A lens that cannot tell its focal length',
+    severity: 'trips',
+    needs: ['§7'],
+    reasonSilences: true,
+    run: typedFocal,
+  },
+]
+
+/** Further off than this, in stops, a motion shutter is pointed out: two thirds of a stop are seen as a look. */
+const shutterToleranceStops = 0.34
+
+/** A jump from here on is pointed out: a whole stop is seen by everybody. */
+const jumpStops = 1
+
+function motionShutter({ model, plan }: CheckInput, one: Situated): Said[] {
+  const asked = shutterAsked(model, one.resolution)
+  if (!asked || Math.abs(asked.offStops) <= shutterToleranceStops) return []
+  const row = shutterRow(model, plan, one.context)
+  return [
+    {
+      title: `${asked.rate} asks for ${asked.wanted}, not ${asked.now}`,
+      reason: `${asked.formula}; the nearest step is ${asked.wanted}. ${asked.now} is ${showStops(asked.offStops)} from it, and movement will look ${asked.offStops < 0 ? 'choppy' : 'smeared'}.`,
+      row,
+      mends: [mendBy(plan, `Set ${asked.wanted}`, 'motion-shutter', { [row]: asked.wanted })],
+      seenIn: one,
+    },
+  ]
+}
+
+/** The shutter a state's frame rate asks for against the one it has; null when the model has no such settings. */
+export function shutterAsked(model: BodyModel, resolution: Resolution) {
+  const [rate, shutter] = ['movie.frameRate', 'exposure.shutter'].map((means) =>
+    valueMeaning(model, resolution, means),
+  )
+  const frames = stepOf('frameRate', rate?.value)
+  const now = stepOf('shutter', shutter?.value)
+  const domain = shutter?.setting.domain
+  if (!frames || !now || domain?.kind !== 'ladder') return null
+  const asked = shutterForRate(frames.amount, 180, ladderSteps(domain))
+  return {
+    ...asked,
+    rate: frames.mark,
+    now: now.mark,
+    wanted: asked.step.mark,
+    offStops: Math.log2(now.amount / asked.step.amount),
+  }
+}
+
+/** The row that gives a context its shutter: the slot's where one is in force and keeps it, else the base's. */
+function shutterRow(model: BodyModel, plan: Plan, context: Context): RowId {
+  const setting = settingMeaning(model, 'exposure.shutter')
+  if (!setting) throw new Error('asked only when the model has a shutter setting')
+  const slot = setting.storedBy === null ? null : (context.banks[setting.storedBy] ?? null)
+  return slot === null || setting.storedBy === null
+    ? baseRow(plan.rows, setting, whereaboutsIn(model, context))
+    : bankRow(setting.storedBy, slot, setting.id)
+}
+
+/** Lamps pulse at twice mains; a time is safe where it is a whole number of pulses: t · 2 · mains. */
+function lampPulse({ model, plan, side }: CheckInput, one: Situated): Said[] {
+  const region = valueMeaning(model, one.resolution, 'movie.region')
+  const shutter = valueMeaning(model, one.resolution, 'exposure.shutter')
+  const now = stepOf('shutter', shutter?.value)
+  const mainsHz = region && { r50: 50, r60: 60 }[String(region.value)]
+  if (!shutter || !now || !mainsHz || decidedBy(shutter) === null) return []
+  const pulses = now.amount * 2 * mainsHz
+  if (pulses > 0.98 && Math.abs(pulses - Math.round(pulses)) < 0.02) return []
+  const safe = [1, 2, 4].map((n) => `1/${(2 * mainsHz) / n}`).join(', ')
+  return [
+    {
+      title: `${now.mark} may band under lamps`,
+      reason: `Lamps pulse ${2 * mainsHz} times a second at ${mainsHz} Hz; ${now.mark} lasts ${Math.round(pulses * 100) / 100} pulses. A whole number of them is safe: ${safe}.`,
+      row: rowOf(model, plan, side, shutter),
+      asks: region.possible.length > 1,
+      seenIn: one,
+    },
+  ]
+}
+
+function exposureJump({ model, situated }: CheckInput): Said[] {
+  const plain = situated.find((one) => one.bank === 'plain')
+  const from = plain && exposureMarks(model, plain.resolution)
+  if (!plain || !from || !exposesByHand(model, plain.resolution)) return []
+  return situated.flatMap((one): Said[] => {
+    const slot = Object.entries(one.context.banks).find(([, id]) => id !== null)
+    const to = exposureMarks(model, one.resolution)
+    const jump = to && exposureDifference(from, to)
+    if (!slot || !jump || Math.abs(jump.stops) < jumpStops || !exposesByHand(model, one.resolution)) return []
+    return [
+      {
+        title: `${one.bank} is ${countStops(jump.stops)} ${jump.stops > 0 ? 'brighter' : 'darker'} than plain`,
+        reason: `Shutter ${from.shutter} → ${to.shutter}: ${showStops(jump.shutterStops)}; aperture ${from.aperture} → ${to.aperture}: ${showStops(jump.apertureStops)}; ${from.iso} → ${to.iso}: ${showStops(jump.isoStops)}. Together ${showStops(jump.stops)}.`,
+        row: bankRow(slot[0], slot[1] ?? '', 'side'),
+        seenIn: one,
+      },
+    ]
+  })
+}
+
+/** A lens without contacts steadies right only if its focal length is typed; a zoom at each of its ends. */
+function typedFocal({ model, plan, side, lenses, first }: CheckInput): Said[] {
+  const setting = settingMeaning(model, 'stabiliser.typedFocal')
+  if (!first || setting?.domain.kind !== 'number') return []
+  const row = baseRow(plan.rows, setting, plainly(model, side))
+  const typed = plan.rows[row]
+  const { from, to } = setting.domain
+  const silent = lenses.filter((lens) => !lens.contacts && Object.hasOwn(plan.rows, `lens/${lens.id}`))
+  const off = silent.find(
+    ({ focalMm: [short, long] }) => typeof typed !== 'number' || typed < short || typed > long,
+  )
+  if (!off || silent.some((lens) => lens !== off && lens.focalMm[0] === typed)) return []
+  const menu = lookup(model).menuAddress.get(setting.id) ?? 'the menu'
+  const [short] = off.focalMm
+  return [
+    {
+      title: `${off.name} cannot tell its focal length`,
+      reason: `${setting.label} (${menu}) ${typed === undefined ? `is left at ${String(setting.factory)} mm` : `says ${String(typed)} mm`}; the lens has ${off.focalMm[0] === off.focalMm[1] ? short : off.focalMm.join(' to ')} mm, and the stabiliser goes by what is typed.`,
+      row,
+      mends:
+        short >= from && short <= to
+          ? [mendBy(plan, `Type ${short} mm`, 'typed-focal', { [row]: short })]
+          : [],
+    },
+  ]
+}
