@@ -27,13 +27,8 @@ export function layoutPlate(
   width: number,
   height: number,
 ): PlateLayout | null {
-  const ways: readonly (readonly Edge[])[] = [
-    ['top', 'bottom', 'right'],
-    ['top', 'bottom', 'left'],
-    ['top', 'bottom', 'left', 'right'],
-  ]
   let best: PlateLayout | null = null
-  for (const scale of scales) {
+  for (const { ways, scale } of tries) {
     const layouts = ways.flatMap((edges) =>
       [0, 1, 2].flatMap((corners) =>
         [true, false].flatMap(
@@ -46,6 +41,25 @@ export function layoutPlate(
   }
   return best
 }
+
+/** The margins tried first, and those for when a leader would run over a label. */
+const usual: readonly (readonly Edge[])[] = [
+  ['top', 'bottom', 'right'],
+  ['top', 'bottom', 'left'],
+  ['top', 'bottom', 'left', 'right'],
+]
+const unusual: readonly (readonly Edge[])[] = [
+  ...usual,
+  ['top', 'left', 'right'],
+  ['bottom', 'left', 'right'],
+  ['left', 'right'],
+]
+
+/** What is tried in turn until no leader runs over a label: how far the drawing is shrunk, and the margins used. */
+const tries = [
+  ...[1, 0.88, 0.76].map((scale) => ({ ways: usual, scale })),
+  ...[1, 0.94, 0.88, 0.82, 0.76, 0.7, 0.64].map((scale) => ({ ways: unusual, scale })),
+]
 
 /** How many leaders run over the label of another control. */
 function coveredIn({ labels }: PlateLayout): number {
@@ -75,8 +89,6 @@ interface Way {
   readonly scale: number
   readonly near: boolean
 }
-
-const scales = [1, 0.88, 0.76]
 
 function layoutWith(
   face: Face,
