@@ -17,6 +17,8 @@ export interface Lookup {
   readonly controls: ReadonlyMap<string, Control>
   readonly addresses: ReadonlyMap<string, Address>
   readonly acts: ReadonlyMap<string, Act>
+  /** What must hold before an act, ready to be asked, by act id. */
+  readonly actNeeds: ReadonlyMap<string, readonly { readonly holds: Asked; readonly because: string }[]>
   /** "Focus 2 / line 4" by setting or act id. */
   readonly menuAddress: ReadonlyMap<string, string>
   /** Where each line of the menu stands, by setting or act id. */
@@ -87,6 +89,12 @@ function build(model: BodyModel): Lookup {
     controls: byId(model.controls),
     addresses: addressesOf(model, settings),
     acts: byId(model.acts),
+    actNeeds: new Map(
+      model.acts.map((act) => [
+        act.id,
+        act.needs.map(({ when, because }) => ({ holds: ready(when, amounts), because })),
+      ]),
+    ),
     menuAddress: new Map(places.map((place) => [place.id, place.address])),
     menuPlaces: byId(places),
     doubts,

@@ -5,7 +5,16 @@ import { heron } from '@tests/fixtures/heron'
 import { models } from '@tests/fixtures/models'
 import { lookup } from '../model/lookup'
 import { must } from '../result'
-import { changeBase, copyBaseToSlots, followers, putBack, startFrom, takeIn, vary, type SlotChoice } from './bulk'
+import {
+  changeBase,
+  copyBaseToSlots,
+  followers,
+  putBack,
+  startFrom,
+  takeIn,
+  vary,
+  type SlotChoice,
+} from './bulk'
 import { copySide, swapKeys } from './bulk-keys'
 import { functionAt } from './assign'
 import { describeStep } from './describe'
@@ -43,7 +52,10 @@ describe('a bank', () => {
   const copied = after(emptyPlan(heron), copyBaseToSlots(emptyPlan(heron), all, 's'))
 
   it('varied from base lists what is meant, and forgets it when it is as base again', () => {
-    const once = after(copied, must(vary(heron, copied, slotOf(copied, 'ebb'), { 'movie.frameRate': '100p' }, 's')))
+    const once = after(
+      copied,
+      must(vary(heron, copied, slotOf(copied, 'ebb'), { 'movie.frameRate': '100p' }, 's')),
+    )
     expect(once.rows['bank/dial/ebb/movie.frameRate']).toBe('100p')
     expect(once.rows['bank/dial/ebb/meant']).toEqual(['movie.frameRate'])
     expect(strayRows(heron, once, slotOf(once, 'ebb'))).toEqual({ residue: [], drift: [] })
@@ -58,7 +70,10 @@ describe('a bank', () => {
   })
 
   it('started from another shows its residue, and putting that back leaves it as base', () => {
-    const varied = after(copied, must(vary(heron, copied, slotOf(copied, 'ebb'), { 'movie.frameRate': '100p' }, 's')))
+    const varied = after(
+      copied,
+      must(vary(heron, copied, slotOf(copied, 'ebb'), { 'movie.frameRate': '100p' }, 's')),
+    )
     const started = after(varied, must(startFrom(heron, varied, all[1] as SlotChoice, 'ebb', 's')))
     const flow = slotOf(started, 'flow')
     expect(strayRows(heron, started, flow).residue).toEqual(['movie.frameRate'])
@@ -68,7 +83,9 @@ describe('a bank', () => {
 
   it('is not started from an unused one, nor from itself', () => {
     const to = all[0] as SlotChoice
-    expect(startFrom(heron, emptyPlan(heron), to, 'flow', 's')).toMatchObject({ refusal: { code: 'unused-slot' } })
+    expect(startFrom(heron, emptyPlan(heron), to, 'flow', 's')).toMatchObject({
+      refusal: { code: 'unused-slot' },
+    })
     expect(startFrom(heron, copied, to, 'ebb', 's')).toMatchObject({ refusal: { code: 'same-slot' } })
   })
 })
@@ -117,13 +134,18 @@ describe('keys in bulk', () => {
   })
 
   it('are refused where one does not accept what the other has', () => {
-    expect(swapKeys(heron, emptyPlan(heron), 'stills/thumb-key/press', 'stills/front-dial/turn', 's')).toMatchObject({
+    expect(
+      swapKeys(heron, emptyPlan(heron), 'stills/thumb-key/press', 'stills/front-dial/turn', 's'),
+    ).toMatchObject({
       refusal: { code: 'not-accepted' },
     })
   })
 
   it('of one side come to the other, and what cannot is named with the reason', () => {
-    const plan = planWith({ 'key/stills/crest-key/press': 'edge-paint', 'key/stills/cheek-key/press': 'bracket' })
+    const plan = planWith({
+      'key/stills/crest-key/press': 'edge-paint',
+      'key/stills/cheek-key/press': 'bracket',
+    })
     const { step, left } = copySide(heron, plan, 'stills', 'motion', 's')
     const copied = after(plan, step)
     expect(copied.rows['key/motion/crest-key/press']).toBe('edge-paint')

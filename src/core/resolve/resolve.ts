@@ -135,7 +135,7 @@ function resolveAddress(
 }
 
 /** What is on an address: a slot's own where its family keeps keys, else the plan's, else the maker's. */
-function assigned(
+export function assigned(
   state: State,
   plan: Plan,
   address: Address,
@@ -164,7 +164,8 @@ const presences: Record<Presence, { there: (context: Context) => boolean; becaus
   },
 }
 
-function presenceRemarks({ control }: Address, context: Context): Remark[] {
+/** What speaks against a key whatever is on it: it is not there with this lens, or without grip or adapter. */
+export function presenceRemarks({ control }: Address, context: Context): Remark[] {
   if (control.presence === undefined) return []
   const { there, because } = presences[control.presence]
   return there(context) ? [] : [{ kind: 'unavailable', truth: 'yes', rule: 'presence', because }]
@@ -184,7 +185,8 @@ function firmwareRemark(range: FirmwareRange, name: string, context: Context): R
   return [{ kind: 'unavailable', truth: there === 'no' ? 'yes' : 'unknown', rule: 'firmware', because }]
 }
 
-function judge(
+/** How a function stands in a state; `before` is what speaks against the key it is on. */
+export function judge(
   state: State,
   functionId: string,
   context: Context,

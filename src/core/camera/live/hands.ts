@@ -1,0 +1,214 @@
+import { showValue, valuesOf } from '../../model/domain'
+import { lookup } from '../../model/lookup'
+import type { BodyModel, ModelFunction } from '../../model/types'
+import { flipsOf, nextValue } from '../../resolve/flips'
+import type { ResolvedAddress } from '../../resolve/resolved'
+import { ok, refuse, type Result } from '../../result'
+import { sameValue } from '../../vocabulary/values'
+import { edit } from './edit'
+import { did, refusedIt, type Lived, type LogLine } from './events'
+import { addressNow, focusNow, heldAddress, keyDown, keyUp, resolutionNow } from './keys'
+import { record, takePicture } from './shoot'
+import { recall, swap } from './stand'
+import type { LiveState } from './state'
+
+/** A key, tilt, tap or swipe goes down: what is on it happens, or begins for as long as it is held. */
+export function press(model: BodyModel, state: LiveState, control: string, gesture: string): Result<Lived> {
+  if (heldAddress(model, state, control, gesture) !== undefined)
+    return refuse('is-down', `${control} is down already; release it first.`, `${control}/${gesture}`)
+  const found = addressNow(model, state, control, gesture)
+  if (!found.ok) return found
+  const named = lookup(model).functions.get(found.value.gets ?? '')
+  const verdict = saidOf(found.value, named)
+  if (!named || verdict.stops) return ok({ state, log: verdict.log })
+  const done = happens(model, state, found.value, named)
+  return done.ok ? ok({ state: done.value.state, log: [...verdict.log, ...done.value.log] }) : done
+}
+
+/** A key that is down goes up. */
+export function release(model: BodyModel, state: LiveState, control: string, gesture: string): Result<Lived> {
+  const key = heldAddress(model, state, control, gesture)
+  const address = key === undefined ? undefined : lookup(model).addresses.get(key)
+  if (key === undefined || !address) {
+    const known = addressNow(model, state, control, gesture)
+    if (!known.ok) return known
+    return refuse('not-down', `${known.value.address.control.name} is not down.`, `${control}/${gesture}`)
+  }
+  const after = keyUp(model, state, key)
+  return ok({ state: after, log: [did(`${address.control.name} let go; ${focusWords(model, after)}`)] })
+}
+
+/** The release pressed through; the half-press comes and goes with it where it is not down already. */
+export function fullPress(model: BodyModel, state: LiveState): Result<Lived> {
+  const control = model.controls.find((one) => one.kind === 'release' && one.presence === undefined)
+  const gesture = control?.gestures[0]?.id
+  if (!control || gesture === undefined) return refuse('no-release', `${model.name} has no release.`)
+  if (heldAddress(model, state, control.id, gesture) !== undefined) return ok(takePicture(model, state))
+  const down = press(model, state, control.id, gesture)
+  if (!down.ok) return down
+  const taken = takePicture(model, down.value.state)
+  const isDown = heldAddress(model, taken.state, control.id, gesture) !== undefined
+  const up = isDown ? release(model, taken.state, control.id, gesture) : ok({ state: taken.state, log: [] })
+  if (!up.ok) return up
+  return ok({ state: up.value.state, log: [...down.value.log, ...taken.log, ...up.value.log] })
+}
+
+/** A dial, wheel or ring turned by clicks; where a list is open it chooses from it. */
+export function turn(
+  model: BodyModel,
+  state: LiveState,
+  { control, gesture, clicks }: { control: string; gesture: string; clicks: number },
+): Result<Lived> {
+  if (!Number.isInteger(clicks) || clicks === 0 || Math.abs(clicks) > 1000)
+    return refuse(
+      'clicks',
+      'A turn is a whole number of clicks, at most 1000, not 0.',
+      `${control}/${gesture}`,
+    )
+  const found = addressNow(model, state, control, gesture)
+  if (!found.ok) return found
+  const fn = lookup(model).functions.get(found.value.gets ?? '')
+  if (state.list !== null) return turned(model, state, state.list, clicks)
+  const verdict = saidOf(found.value, fn)
+  if (!fn || verdict.stops) return ok({ state, log: verdict.log })
+  const [setting] = fn.changes
+  if (setting === undefined || fn.manner !== 'turn')
+    return ok({ state, log: [...verdict.log, did(`${fn.name}, ${clicks} clicks.`)] })
+  const done = turned(model, state, setting, clicks)
+  return done.ok ? ok({ state: done.value.state, log: [...verdict.log, ...done.value.log] }) : done
+}
+
+function turned(model: BodyModel, state: LiveState, settingId: string, clicks: number): Result<Lived> {
+  const setting = lookup(model).settings.get(settingId)
+  const values = setting ? (valuesOf(setting.domain) ?? []) : []
+  const now = resolutionNow(model, state).settings.get(settingId)?.value
+  const at = values.findIndex((one) => sameValue(one, now))
+  const to = values[Math.min(values.length - 1, Math.max(0, at + clicks))]
+  if (!setting || to === undefined) return ok({ state, log: [did('Nothing to turn through.')] })
+  if (sameValue(to, now))
+    return ok({ state, log: [did(`${setting.label} is at its end, ${showValue(setting.domain, to)}.`)] })
+  return edit(model, state, settingId, to)
+}
+
+/** What the verdict on a key says before anything happens, and whether that is all. */
+function saidOf(key: ResolvedAddress, fn: ModelFunction | undefined): { log: LogLine[]; stops: boolean } {
+  const { name } = key.address.control
+  if (!fn || key.verdict === 'empty') return { log: [did(`${name}: nothing is on it.`)], stops: true }
+  const because = (truth: 'yes' | 'unknown') =>
+    key.remarks.find((one) => one.kind !== 'hazard' && one.kind !== 'replaced' && one.truth === truth)
+      ?.because ?? ''
+  if (key.verdict === 'dead')
+    return { log: [refusedIt(`${name}: ${fn.name} is dead. ${because('yes')}`)], stops: true }
+  if (key.verdict === 'test')
+    return { log: [{ kind: 'test', words: `${name}: ${because('unknown')}` }], stops: false }
+  if (key.verdict === 'inert')
+    return { log: [did(`${name}: ${fn.name} does nothing. ${because('yes')}`)], stops: fn.manner !== 'hold' }
+  return { log: [], stops: false }
+}
+
+function happens(model: BodyModel, state: LiveState, key: ResolvedAddress, fn: ModelFunction): Result<Lived> {
+  const { name } = key.address.control
+  const closed = { ...state, list: null }
+  switch (fn.manner) {
+    case 'hold':
+    case 'held-and-turn': {
+      const wakes = leavesMenu(state, fn)
+      const down = keyDown(model, wakes, key.address, fn)
+      return ok({ state: down, log: [did(`${name} down: ${fn.name}; ${focusWords(model, down)}`)] })
+    }
+    case 'toggle':
+    case 'cycle':
+      return flipped(model, closed, fn)
+    case 'choose': {
+      const [list] = fn.changes
+      return ok({ state: { ...state, list: list ?? null }, log: [did(`${fn.name}: its list is open.`)] })
+    }
+    case 'press':
+    case 'tap':
+    case 'swipe':
+    case 'move':
+      return single(model, closed, fn)
+    default:
+      return ok({ state, log: [did(`${name}: ${fn.name} is turned, not pressed.`)] })
+  }
+}
+
+/** The half-press leaves the menu and playback, and wakes the camera. */
+function leavesMenu(state: LiveState, fn: ModelFunction): LiveState {
+  const away = state.run === 'menu' || state.run === 'playback' || state.run === 'idle'
+  return away && fn.means?.startsWith('exposure.meter') ? { ...state, run: 'standby', list: null } : state
+}
+
+function flipped(model: BodyModel, state: LiveState, fn: ModelFunction): Result<Lived> {
+  if (fn.means === 'movie.swapSide') return ok(swap(model, state))
+  if (fn.means === 'bank.next') return ok(nextBank(model, state))
+  const settings = resolutionNow(model, state).settings
+  const flips = flipsOf(model, fn, (id) => settings.get(id)?.value)
+  if (flips) return edit(model, state, flips.setting, nextValue(flips, settings.get(flips.setting)?.value))
+  if (fn.manner === 'cycle') return ok({ state, log: [did(`${fn.name}.`)] })
+  const on = !state.latched.includes(fn.id)
+  const latched = on ? [...state.latched, fn.id] : state.latched.filter((id) => id !== fn.id)
+  return ok({ state: { ...state, latched }, log: [did(`${fn.name}: ${on ? 'on' : 'off'}.`)] })
+}
+
+function single(model: BodyModel, state: LiveState, fn: ModelFunction): Result<Lived> {
+  switch (fn.means) {
+    case 'movie.record':
+      return ok(record(model, state))
+    case 'display.playback':
+      return ok(opened(state, 'playback', fn))
+    case 'menu.full':
+    case 'menu.own':
+    case 'menu.functions':
+      return ok(opened(state, 'menu', fn))
+    case 'power.sleepNow':
+      return ok({ state: { ...state, run: 'idle' }, log: [did('It sleeps.')] })
+    case 'focus.centrePoint':
+    case 'focus.pointHome':
+      return toHome(model, state, fn)
+    default:
+      return ok({ state, log: [did(`${fn.name}.`)] })
+  }
+}
+
+/** Menu or playback opened; pressed again it is closed. */
+function opened(state: LiveState, run: 'menu' | 'playback', fn: ModelFunction): Lived {
+  const closes = state.run === run
+  const next = closes ? { ...state, run: state.before } : { ...state, run, before: 'standby' as const }
+  return { state: next, log: [did(closes ? `${fn.name}: closed.` : `${fn.name}: open.`)] }
+}
+
+function toHome(model: BodyModel, state: LiveState, fn: ModelFunction): Result<Lived> {
+  const point = lookup(model).byMeaning.get('focus.point')
+  if (point?.domain.kind !== 'point') return ok({ state, log: [did(`${fn.name}.`)] })
+  const { columns, rows } = point.domain
+  return edit(model, state, point.id, `${Math.ceil(columns / 2)},${Math.ceil(rows / 2)}`)
+}
+
+function nextBank(model: BodyModel, state: LiveState): Lived {
+  const [family] = model.families
+  if (!family) return { state, log: [did('There are no banks.')] }
+  const used = family.slots
+    .map((one) => one.id)
+    .filter((slot) => `bank/${family.id}/${slot}/side` in state.body.memory)
+  const ways = [null, ...used]
+  const next = ways[(ways.indexOf(state.banks[family.id] ?? null) + 1) % ways.length] ?? null
+  return recall(model, state, family.id, next)
+}
+
+/** What autofocus does now, in words. */
+export function focusWords(model: BodyModel, state: LiveState): string {
+  const { does, by, area, full } = focusNow(model, state)
+  const { addresses, byMeaning } = lookup(model)
+  const key = by === null ? '' : ` by ${addresses.get(by)?.control.name ?? by}`
+  const domain = byMeaning.get('focus.area')?.domain
+  const where = domain && area !== null ? `, ${showValue(domain, area)}` : ''
+  const words = {
+    once: `focus found once${key}${where}`,
+    follows: `focus follows${key}${where}`,
+    no: 'nothing focuses',
+    rests: 'autofocus rests',
+    keeps: 'the distance is kept',
+  }
+  return `${words[does]}${full === 'picture-when-sharp' && does === 'no' ? '; the release focuses first' : ''}.`
+}
