@@ -1,6 +1,8 @@
 import { parseArgs } from 'node:util'
 import type { Refusal } from '@/core/result'
 import type { Command, Options, Outcome } from './command'
+import { checkPlan, comparePlans, focusPlan } from './checks'
+import { compareFiles, readFileCommand, runCamera, writeFileCommand } from './files'
 import { checkModel, listModels } from './models'
 import { newPlan, resolvePlan, stepPlan } from './plans'
 import { fitPlan, routePlan } from './routes'
@@ -8,7 +10,8 @@ import { fitPlan, routePlan } from './routes'
 /** Every command, in the order help lists them. */
 export const commands: readonly Command[] = [
   ...[listModels, checkModel, newPlan, stepPlan, resolvePlan],
-  ...[routePlan, fitPlan],
+  ...[checkPlan, focusPlan, routePlan, fitPlan, comparePlans],
+  ...[writeFileCommand, readFileCommand, compareFiles, runCamera],
 ]
 
 /** What the tool leaves behind: text, and 0 done, 1 refused, 2 called wrongly. */

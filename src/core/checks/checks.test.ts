@@ -191,6 +191,7 @@ describe('values', () => {
 
 describe('a motion shutter', () => {
   const rows: Rows = {
+    'base/exposure.mode@motion': 'manual',
     'base/exposure.shutter@motion': '1/50',
     'bank/dial/ebb/side': 'motion',
     'bank/dial/ebb/movie.frameRate': '100p',

@@ -52,11 +52,16 @@ export const numberChecks: readonly Check[] = [
 /** Further off than this, in stops, a motion shutter is pointed out: two thirds of a stop are seen as a look. */
 const shutterToleranceStops = 0.34
 
+/** Exposure modes in which the camera chooses the time. */
+const cameraTimes: ReadonlySet<unknown> = new Set(['full-auto', 'aperture-first'])
+
 /** A jump from here on is pointed out: a whole stop is seen by everybody. */
 const jumpStops = 1
 
 function motionShutter({ model, plan }: CheckInput, one: Situated): Said[] {
   const asked = shutterAsked(model, one.resolution)
+  const mode = valueMeaning(model, one.resolution, 'exposure.mode')
+  if (mode && cameraTimes.has(mode.value)) return []
   if (!asked || Math.abs(asked.offStops) <= shutterToleranceStops) return []
   const row = shutterRow(model, plan, one.context)
   return [

@@ -133,10 +133,11 @@ function happens(model: BodyModel, state: LiveState, key: ResolvedAddress, fn: M
   }
 }
 
-/** The half-press leaves the menu and playback, and wakes the camera. */
+/** The half-press leaves the menu and playback, closes a list, and wakes the camera. */
 function leavesMenu(state: LiveState, fn: ModelFunction): LiveState {
+  if (!fn.means?.startsWith('exposure.meter')) return state
   const away = state.run === 'menu' || state.run === 'playback' || state.run === 'idle'
-  return away && fn.means?.startsWith('exposure.meter') ? { ...state, run: 'standby', list: null } : state
+  return { ...state, list: null, run: away ? 'standby' : state.run }
 }
 
 function flipped(model: BodyModel, state: LiveState, fn: ModelFunction): Result<Lived> {

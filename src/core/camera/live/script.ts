@@ -65,7 +65,7 @@ interface Words {
 }
 
 /** The verbs of events, each with the words it takes. */
-const verbs: Readonly<Record<string, string>> = {
+export const verbs: Readonly<Record<string, string>> = {
   press: 'CONTROL or CONTROL/GESTURE',
   release: 'CONTROL or CONTROL/GESTURE',
   full: '',

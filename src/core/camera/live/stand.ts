@@ -1,3 +1,4 @@
+import { lookup } from '../../model/lookup'
 import type { BodyModel, Side } from '../../model/types'
 import { bankRow } from '../../plan/rows'
 import { pressSwap } from '../../resolve/filming'
@@ -74,7 +75,8 @@ export function swap(model: BodyModel, state: LiveState): Lived {
     banks: to.banks,
     position: to.position ?? standing(model, state, to.side),
   }
-  const test = led.to.length > 1 ? [{ kind: 'test' as const, words: led.because }] : []
+  const unsure = led.to.length > 1 || lookup(model).doubts.has('filming/swapTo')
+  const test = unsure ? [{ kind: 'test' as const, words: led.because }] : []
   return { state: next, log: [...left.log, ...test, did(`Now ${to.side}. ${led.because}`)] }
 }
 

@@ -160,7 +160,10 @@ export function amounts(model: BodyModel, state: LiveState, held: readonly strin
   const context = contextOf(state, held)
   const key = JSON.stringify([model.id, { ...context, lens: context.lens.id }])
   let known = remembered.get(state.body.memory)
-  if (!known || known.size >= mostRemembered) remembered.set(state.body.memory, (known = new Map()))
+  if (!known || known.size >= mostRemembered) {
+    known = new Map<string, Resolution>()
+    remembered.set(state.body.memory, known)
+  }
   const found = known.get(key)
   if (found) return found
   const made = resolve(model, memoryPlan(state), context)

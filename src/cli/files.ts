@@ -1,0 +1,224 @@
+import { writeFile } from 'node:fs/promises'
+import { newBody, operate, type BodyState } from '@/core/camera/body'
+import { memoryOf } from '@/core/camera/memory'
+import { compareSources, type Source } from '@/core/camera/sources'
+import { newLive } from '@/core/camera/live/state'
+import { runScript, type Played } from '@/core/camera/live/run-script'
+import { readCardFile, readCardHeader, type CardFile } from '@/core/files/card-file'
+import { readPlanFile } from '@/core/files/plan-file'
+import type { Comparison } from '@/core/files/compare'
+import type { Definitions } from '@/core/model/definitions'
+import type { BodyModel } from '@/core/model/types'
+import { describeRow, showRow } from '@/core/plan/describe'
+import { newestFirmware } from '@/core/resolve/context'
+import { ok, refuse, type Result } from '@/core/result'
+import { boundedBytes } from '@/disk/bounded'
+import { done, refused, type Command, type Options } from './command'
+import { definitionsIn, planOnDisk } from './disk'
+import { modelsFolder } from './options'
+
+/** `file write PLAN --out FILE`: the card file that a body with this plan set on it would save. */
+export const writeFileCommand: Command = {
+  name: 'file write',
+  usage: 'file write PLAN --out FILE [--serial S] [--firmware V] [--at SECONDS] [--models FOLDER]',
+  summary: 'the card file a body would save that has this plan set on it',
+  options: { out: 'one', serial: 'one', firmware: 'one', at: 'one', models: 'one' },
+  operands: 1,
+  async run([planPath = ''], options) {
+    const out = options.out?.at(-1)
+    if (out === undefined) return { kind: 'usage', problem: 'say where to: --out FILE' }
+    const read = await planOnDisk(planPath, modelsFolder(options))
+    if (!read.ok) return refused(read.refusal)
+    const { model, plan } = read.value
+    const body = bodyFrom(options, model)
+    const at = Number(options.at?.at(-1) ?? 0)
+    if (!body.ok) return refused(body.refusal)
+    if (!Number.isSafeInteger(at) || at < 0)
+      return refused({ code: 'option', message: 'Whole seconds since 1970.', where: '--at' })
+    const set = { ...body.value, memory: memoryOf(model, plan) }
+    const saved = operate(model, set, { kind: 'save', file: 'out', atSeconds: at })
+    if (!saved.ok) return refused(saved.refusal)
+    const bytes = saved.value.body.card?.files.out ?? new Uint8Array()
+    await writeFile(out, bytes)
+    return done(`${bytes.length} bytes written to ${out}`, { written: out, bytes: bytes.length })
+  },
+}
+
+function bodyFrom(options: Options, model: BodyModel): Result<BodyState> {
+  const firmware = options.firmware?.at(-1) ?? newestFirmware(model)
+  if (model.firmware.some((one) => one.version === firmware))
+    return ok(newBody(model, options.serial?.at(-1) ?? 'SIM-1', firmware))
+  const known = model.firmware.map((one) => one.version).join(', ')
+  return refuse('option', `${model.name} has firmware ${known}.`, '--firmware')
+}
+
+/** `file read FILE`: what a card file carries, in words. */
+export const readFileCommand: Command = {
+  name: 'file read',
+  usage: 'file read FILE [--models FOLDER]',
+  summary: 'whose card file it is, and every row it carries',
+  options: { models: 'one' },
+  operands: 1,
+  async run([path = ''], options) {
+    const read = await cardOnDisk(path, modelsFolder(options))
+    if (!read.ok) return refused(read.refusal)
+    const { model, file } = read.value
+    const { header, rows } = file
+    const at = new Date(header.savedAtSeconds * 1000).toISOString()
+    const words = [
+      `${model.maker} ${model.name}, firmware ${header.firmware}, serial ${header.serial}, saved ${at}`,
+      ...Object.keys(rows)
+        .sort()
+        .map((row) => `  ${describeRow(model, row)}: ${showRow(model, row, rows[row] ?? null)}`),
+      `${Object.keys(rows).length} rows.`,
+    ]
+    return done(words.join('\n'), file)
+  },
+}
+
+/** `file compare A B`: two card files, or a card file and a plan. */
+export const compareFiles: Command = {
+  name: 'file compare',
+  usage: 'file compare FILE FILE [--models FOLDER]',
+  summary: 'two card files, or a card file and a plan, in what a file carries',
+  options: { models: 'one' },
+  operands: 2,
+  async run([leftPath = '', rightPath = ''], options) {
+    const left = await sourceOnDisk(leftPath, modelsFolder(options))
+    if (!left.ok) return refused(left.refusal)
+    const right = await sourceOnDisk(rightPath, modelsFolder(options))
+    if (!right.ok) return refused(right.refusal)
+    const [one, two] = [left.value, right.value]
+    if (one.model.id !== two.model.id)
+      return refused({
+        code: 'other-model',
+        message: `One is of a ${one.model.id}, the other of a ${two.model.id}.`,
+        where: rightPath,
+      })
+    const found = compareSources(one.model, one.source, two.source)
+    return done(comparisonWords(found), found)
+  },
+}
+
+/** `camera run SCRIPT`: a script played on a simulated body. */
+export const runCamera: Command = {
+  name: 'camera run',
+  usage:
+    'camera run SCRIPT (--model ID | --plan PLAN) [--lens ID] [--firmware V] [--serial S] [--models FOLDER]',
+  summary: 'plays a script on a simulated body; fails where an expectation is not met',
+  options: { model: 'one', plan: 'one', lens: 'one', firmware: 'one', serial: 'one', models: 'one' },
+  operands: 1,
+  async run([path = ''], options) {
+    const bytes = await boundedBytes(path)
+    if (!bytes.ok) return refused(bytes.refusal)
+    const start = await bodyAtHand(options)
+    if (!start.ok) return refused(start.refusal)
+    const { model, body, definitions } = start.value
+    const wanted = options.lens?.at(-1)
+    const lens = definitions.lenses.find((one) => one.id === wanted) ?? null
+    if (wanted !== undefined && !lens)
+      return refused({ code: 'option', message: `There is no lens ${wanted}.`, where: '--lens' })
+    const text = new TextDecoder().decode(bytes.value)
+    const played = runScript(model, newLive(model, lens, body), text, definitions.lenses)
+    if (!played.ok) return refused({ ...played.refusal, where: `${path}, ${played.refusal.where ?? ''}` })
+    const words = played.value.played.map(playedWords).join('\n')
+    if (played.value.unmet === 0) return done(words, { played: played.value.played })
+    const unmet = played.value.played.filter((one) => one.instead !== null)
+    return refused(
+      ...unmet.map((one) => ({
+        code: 'unmet',
+        message: `${one.text}: it is ${one.instead === '' ? 'nothing' : (one.instead ?? '')}`,
+        where: `${path}, line ${one.line}`,
+      })),
+    )
+  },
+}
+
+function playedWords({ text, log }: Played): string {
+  if (text.startsWith('expect')) return `  met: ${text}`
+  return [
+    `> ${text}`,
+    ...log.map((one) => `  ${one.kind === 'did' ? '' : `${one.kind}: `}${one.words}`),
+  ].join('\n')
+}
+
+async function bodyAtHand(
+  options: Options,
+): Promise<Result<{ model: BodyModel; body: BodyState; definitions: Definitions }>> {
+  const [planPath, modelId] = [options.plan?.at(-1), options.model?.at(-1)]
+  if ((planPath === undefined) === (modelId === undefined))
+    return refuse(
+      'option',
+      'Say which body: --model ID for one as delivered, or --plan PLAN for one that has it.',
+    )
+  if (planPath !== undefined) {
+    const read = await planOnDisk(planPath, modelsFolder(options))
+    if (!read.ok) return read
+    const { model, plan, definitions } = read.value
+    const body = bodyFrom(options, model)
+    return body.ok ? ok({ model, definitions, body: { ...body.value, memory: memoryOf(model, plan) } }) : body
+  }
+  const definitions = await definitionsIn(modelsFolder(options))
+  if (!definitions.ok) return definitions
+  const model = definitions.value.models.find((one) => one.id === modelId)
+  if (!model) return refuse('unknown-model', `There is no model ${modelId ?? ''}.`, '--model')
+  const body = bodyFrom(options, model)
+  return body.ok ? ok({ model, definitions: definitions.value, body: body.value }) : body
+}
+
+/** A card file of any model in a folder. */
+async function cardOnDisk(
+  path: string,
+  folder: string,
+): Promise<Result<{ model: BodyModel; file: CardFile }>> {
+  const definitions = await definitionsIn(folder)
+  if (!definitions.ok) return definitions
+  const bytes = await boundedBytes(path)
+  return bytes.ok ? cardFrom(definitions.value, bytes.value, path) : bytes
+}
+
+function cardFrom(
+  definitions: Definitions,
+  bytes: Uint8Array,
+  path: string,
+): Result<{ model: BodyModel; file: CardFile }> {
+  const header = readCardHeader(bytes, path)
+  if (!header.ok) return header
+  const model = definitions.models.find((one) => one.id === header.value.model.id)
+  if (!model) return refuse('other-model', `There is no model ${header.value.model.id}.`, path)
+  const file = readCardFile(model, bytes, path)
+  return file.ok ? ok({ model, file: file.value }) : file
+}
+
+/** A card file or a plan file, whichever it is. */
+async function sourceOnDisk(
+  path: string,
+  folder: string,
+): Promise<Result<{ model: BodyModel; source: Source }>> {
+  const definitions = await definitionsIn(folder)
+  if (!definitions.ok) return definitions
+  const bytes = await boundedBytes(path)
+  if (!bytes.ok) return bytes
+  if (bytes.value[0] === 0x7b) {
+    const read = readPlanFile(bytes.value, path, definitions.value.models)
+    if (!read.ok) return read
+    const model = definitions.value.models.find((one) => one.id === read.value.plan.model.id)
+    return model
+      ? ok({ model, source: { kind: 'plan', plan: read.value.plan } })
+      : refuse('other-model', `There is no model ${read.value.plan.model.id}.`, path)
+  }
+  const card = cardFrom(definitions.value, bytes.value, path)
+  return card.ok
+    ? ok({ model: card.value.model, source: { kind: 'file', rows: card.value.file.rows } })
+    : card
+}
+
+/** A comparison in words: each row that differs, and the count. */
+export function comparisonWords({ compared, differences }: Comparison): string {
+  const lines = differences.map((one) => `  ${one.place}: ${one.leftWords} → ${one.rightWords}`)
+  const end =
+    differences.length === 0
+      ? `Identical in all ${compared} rows.`
+      : `${differences.length} of ${compared} rows differ.`
+  return [...lines, end].join('\n')
+}
