@@ -1,7 +1,8 @@
 import { writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import { chipped } from '@tests/fixtures/heron'
-import { models } from '@tests/fixtures/models'
+import { lenses, models } from '@tests/fixtures/models'
+import { checksBench } from './bench/checks'
 import { contextsBench } from './bench/contexts'
 import type { Figure } from './bench/measure'
 import { rulesBench } from './bench/rules'
@@ -9,7 +10,11 @@ import { rulesBench } from './bench/rules'
 /** `npm run bench`: measures what was promised, as ratios in one run, and writes docs/performance.md. */
 const [largest] = [...models].sort((a, b) => b.settings.length - a.settings.length)
 if (!largest) throw new Error('there are no models')
-const figures: Figure[] = [rulesBench(models), ...contextsBench(largest, chipped)]
+const figures: Figure[] = [
+  rulesBench(models),
+  ...contextsBench(largest, chipped),
+  checksBench(largest, lenses),
+]
 
 const rows = figures.map(
   (one) => `| ${one.name} | ${one.wanted} | ${one.measured} | ${one.holds ? 'holds' : '**does not hold**'} |`,

@@ -69,7 +69,7 @@ function resolveAll(model: BodyModel, plan: Plan, contexts: readonly Context[]):
 }
 
 /** A plan that decides every base cell and every row of every slot. */
-function fullPlan(model: BodyModel, lenses: readonly LensModel[]): Plan {
+export function fullPlan(model: BodyModel, lenses: readonly LensModel[]): Plan {
   const rows: Record<string, Rows[string]> = {}
   const decided = (setting: Setting) => valuesOf(setting.domain)?.at(-1) ?? setting.factory
   for (const setting of model.settings) {

@@ -3,7 +3,7 @@ import type { Plan } from '../plan/plan'
 import { setRows, type Step } from '../plan/step'
 import type { Value } from '../vocabulary/values'
 import type { NamedContext } from '../resolve/context'
-import type { Resolution } from '../resolve/resolved'
+import type { Resolution, ResolvedSetting } from '../resolve/resolved'
 
 /** How bad: it cannot work; it will trip the owner up; it could be tidier. */
 export type Severity = 'blocks' | 'trips' | 'tidies'
@@ -88,6 +88,44 @@ export interface Check {
   readonly reasonSilences: boolean
   run(input: CheckInput): readonly Said[]
 }
+
+/**
+ * A check of each setting in each state. What it says is remembered with the resolved setting, which stays the same
+ * object for as long as nothing about it changes.
+ */
+export function ofEachSetting(
+  look: (resolved: ResolvedSetting, input: CheckInput) => readonly Said[],
+): (input: CheckInput) => readonly Said[] {
+  const known = new WeakMap<ResolvedSetting, readonly Said[]>()
+  return (input) => {
+    const all: Said[] = []
+    for (const one of input.situated) {
+      for (const resolved of notable(one.resolution)) {
+        let said = known.get(resolved)
+        if (!said) {
+          said = look(resolved, input)
+          known.set(resolved, said)
+        }
+        for (const each of said) all.push({ ...each, seenIn: one })
+      }
+    }
+    return all
+  }
+}
+
+/** The settings of a state of which there is something to say: a remark, a rule's hand in it, more than one value. */
+function notable(resolution: Resolution): readonly ResolvedSetting[] {
+  let found = notables.get(resolution)
+  if (!found) {
+    found = [...resolution.settings.values()].filter(
+      (one) => one.remarks.length > 0 || one.possible.length > 1 || one.chain.at(-1)?.layer === 'rule',
+    )
+    notables.set(resolution, found)
+  }
+  return found
+}
+
+const notables = new WeakMap<Resolution, readonly ResolvedSetting[]>()
 
 /** A context's name in words. */
 export function contextName(context: NamedContext): string {

@@ -47,14 +47,20 @@ export interface KeyWith {
   readonly resolved: ResolvedAddress
 }
 
-/** Keys of a state that have a function, by plan or by the maker. */
-export function keysIn(model: BodyModel, resolution: Resolution): KeyWith[] {
+/** Keys of a state that have a function, by plan or by the maker; remembered with the state. */
+export function keysIn(model: BodyModel, resolution: Resolution): readonly KeyWith[] {
+  const known = keysOf.get(resolution)
+  if (known) return known
   const { functions } = lookup(model)
-  return [...resolution.addresses.values()].flatMap((resolved) => {
+  const keys = [...resolution.addresses.values()].flatMap((resolved) => {
     const fn = functions.get(resolved.functionId ?? '')
     return fn && fn.manner !== 'none' ? [{ address: resolved.address, fn, resolved }] : []
   })
+  keysOf.set(resolution, keys)
+  return keys
 }
+
+const keysOf = new WeakMap<Resolution, readonly KeyWith[]>()
 
 /** The same, the plan's own choices only. */
 export function plannedKeysIn(model: BodyModel, resolution: Resolution): KeyWith[] {

@@ -1,8 +1,8 @@
 import { showValue } from '../model/domain'
 import { baseRow, plainly } from '../plan/cells'
 import { factsOf } from '../rules/condition'
-import type { Remark } from '../resolve/resolved'
-import { mendBy, type Check, type CheckInput, type Said } from './finding'
+import type { Remark, ResolvedSetting } from '../resolve/resolved'
+import { mendBy, ofEachSetting, type Check, type CheckInput, type Said } from './finding'
 import { decidedBy, rowOf, settingMeaning } from './meaning'
 
 /** What the body makes of the planned values. */
@@ -13,7 +13,7 @@ export const valueChecks: readonly Check[] = [
     severity: 'blocks',
     needs: ['J45', '§7'],
     reasonSilences: false,
-    run: (input) => withRemark(input, 'unavailable', 'cannot be chosen'),
+    run: ofEachSetting((resolved, input) => withRemark(resolved, input, 'unavailable', 'cannot be chosen')),
   },
   {
     id: 'hazard',
@@ -21,7 +21,7 @@ export const valueChecks: readonly Check[] = [
     severity: 'trips',
     needs: ['J43', '§7'],
     reasonSilences: true,
-    run: (input) => withRemark(input, 'hazard', 'has a price'),
+    run: ofEachSetting((resolved, input) => withRemark(resolved, input, 'hazard', 'has a price')),
   },
   {
     id: 'value-without-effect',
@@ -29,10 +29,11 @@ export const valueChecks: readonly Check[] = [
     severity: 'tidies',
     needs: ['J25', '§7'],
     reasonSilences: true,
-    run: (input) =>
-      withRemark(input, 'ineffective', 'does nothing').filter((said) =>
+    run: ofEachSetting((resolved, input) =>
+      withRemark(resolved, input, 'ineffective', 'does nothing').filter((said) =>
         Object.hasOwn(input.plan.rows, said.row),
       ),
+    ),
   },
   {
     id: 'forced-value',
@@ -40,7 +41,7 @@ export const valueChecks: readonly Check[] = [
     severity: 'tidies',
     needs: ['§7'],
     reasonSilences: false,
-    run: forced,
+    run: ofEachSetting(forced),
   },
   {
     id: 'test-value',
@@ -48,7 +49,7 @@ export const valueChecks: readonly Check[] = [
     severity: 'tidies',
     needs: ['J10', 'J37'],
     reasonSilences: false,
-    run: doubtful,
+    run: ofEachSetting(doubtful),
   },
   {
     id: 'sign-misleads',
@@ -76,63 +77,53 @@ export const valueChecks: readonly Check[] = [
   },
 ]
 
-function withRemark(input: CheckInput, kind: Remark['kind'], verb: string): Said[] {
-  const { model, plan, side, situated } = input
-  return situated.flatMap((one) =>
-    [...one.resolution.settings.values()].flatMap((resolved) =>
-      resolved.remarks
-        .filter((remark) => remark.kind === kind && remark.truth === 'yes')
-        .map((remark): Said => ({
-          title: `${resolved.setting.label}: ${showValue(resolved.setting.domain, resolved.value)} ${verb}`,
-          reason: remark.because,
-          row: rowOf(model, plan, side, resolved),
-          rule: remark.rule,
-          seenIn: one,
-        })),
-    ),
-  )
+function withRemark(
+  resolved: ResolvedSetting,
+  { model, plan, side }: CheckInput,
+  kind: Remark['kind'],
+  verb: string,
+): Said[] {
+  return resolved.remarks
+    .filter((remark) => remark.kind === kind && remark.truth === 'yes')
+    .map((remark) => ({
+      title: `${resolved.setting.label}: ${showValue(resolved.setting.domain, resolved.value)} ${verb}`,
+      reason: remark.because,
+      row: rowOf(model, plan, side, resolved),
+      rule: remark.rule,
+    }))
 }
 
-function forced({ situated }: CheckInput): Said[] {
-  return situated.flatMap((one) =>
-    [...one.resolution.settings.values()].flatMap((resolved): Said[] => {
-      const last = resolved.chain.at(-1)
-      const asked = resolved.chain.findLast((link) => link.layer !== 'rule')
-      if (last?.layer !== 'rule' || !asked?.from) return []
-      const { domain, label } = resolved.setting
-      return [
-        {
-          title: `${label}: asked ${showValue(domain, asked.value)}, got ${showValue(domain, last.value)}`,
-          reason: last.because ?? '',
-          row: asked.layer === 'dial' ? (decidedBy(resolved) ?? '') : asked.from,
-          ...(last.from === null ? {} : { rule: last.from }),
-          seenIn: one,
-        },
-      ].filter((said) => said.row !== '')
-    }),
-  )
+function forced(resolved: ResolvedSetting): Said[] {
+  const last = resolved.chain.at(-1)
+  const asked = resolved.chain.findLast((link) => link.layer !== 'rule')
+  const row = asked?.layer === 'dial' ? decidedBy(resolved) : asked?.from
+  if (last?.layer !== 'rule' || !asked || !row) return []
+  const { domain, label } = resolved.setting
+  return [
+    {
+      title: `${label}: asked ${showValue(domain, asked.value)}, got ${showValue(domain, last.value)}`,
+      reason: last.because ?? '',
+      row,
+      ...(last.from === null ? {} : { rule: last.from }),
+    },
+  ]
 }
 
-function doubtful({ situated }: CheckInput): Said[] {
-  return situated.flatMap((one) =>
-    [...one.resolution.settings.values()].flatMap((resolved): Said[] => {
-      const row = decidedBy(resolved)
-      const doubt = resolved.remarks.find((remark) => remark.truth === 'unknown')
-      if (row === null || (resolved.possible.length < 2 && !doubt)) return []
-      const { domain, label } = resolved.setting
-      const values = resolved.possible.map((value) => showValue(domain, value))
-      return [
-        {
-          title: `${label}: ${values.join(' or ')}`,
-          reason: `Nobody can say for certain. ${doubt?.because ?? 'Look at the body after the bank was recalled.'}`,
-          row,
-          ...(doubt ? { rule: doubt.rule } : {}),
-          asks: true,
-          seenIn: one,
-        },
-      ]
-    }),
-  )
+function doubtful(resolved: ResolvedSetting): Said[] {
+  const row = decidedBy(resolved)
+  const doubt = resolved.remarks.find((remark) => remark.truth === 'unknown')
+  if (row === null || (resolved.possible.length < 2 && !doubt)) return []
+  const { domain, label } = resolved.setting
+  const values = resolved.possible.map((value) => showValue(domain, value))
+  return [
+    {
+      title: `${label}: ${values.join(' or ')}`,
+      reason: `Nobody can say for certain. ${doubt?.because ?? 'Look at the body after the bank was recalled.'}`,
+      row,
+      ...(doubt ? { rule: doubt.rule } : {}),
+      asks: true,
+    },
+  ]
 }
 
 function misleadingSigns({ model, plan, side, situated }: CheckInput): Said[] {

@@ -3,7 +3,7 @@ import { amountOf } from './domain'
 import { menuPlaces, type MenuPlace } from './menu'
 import type { Act, BodyModel, Control, Domain, Doubt, ModelFunction, Setting } from './types'
 import type { Value } from '../vocabulary/values'
-import { ready, type Amounts, type Asked } from '../rules/condition'
+import { factsOf, ready, type Amounts, type Asked } from '../rules/condition'
 import { firmwareNumber } from '../rules/facts'
 import { orderReplacing } from '../rules/order'
 import { remarks, type Remarking, type Replacing, type Rule } from '../rules/rule'
@@ -33,6 +33,8 @@ export interface Lookup {
   readonly replacing: readonly ReadyRule<Replacing>[]
   /** Rules that say something of a setting, function, control or sign, by `remarkKey`. */
   readonly remarking: ReadonlyMap<string, readonly ReadyRule<Remarking>[]>
+  /** The keys of `remarking` whose rules ask a fact, by that fact. */
+  readonly remarkedBy: ReadonlyMap<string, readonly string[]>
 }
 
 /** A rule with its condition ready to be asked. */
@@ -41,6 +43,8 @@ export interface ReadyRule<Then> {
   readonly then: Then
   readonly because: string
   readonly holds: Asked
+  /** The facts it asks. */
+  readonly reads: readonly string[]
 }
 
 /** What a remarking rule is about: `setting/<id>`, `function/<id>`, `control/<id>` or `indicator`. */
@@ -82,6 +86,7 @@ function build(model: BodyModel): Lookup {
   const places = menuPlaces(model)
   const doubts = new Map(model.doubts.map((doubt) => [doubt.about, doubt]))
   const readied = readier(amounts, doubts)
+  const remarking = remarkingOf(model.rules, readied)
   return {
     settings,
     byMeaning: firstByMeaning(model.settings),
@@ -102,7 +107,8 @@ function build(model: BodyModel): Lookup {
     settingIndex: new Map(model.settings.map((setting, i) => [setting.id, i])),
     functionIndex: new Map(model.functions.map((fn, i) => [fn.id, i])),
     replacing: ordered.ok ? ordered.value.map((rule) => readied(rule, rule.then)) : [],
-    remarking: remarkingOf(model.rules, readied),
+    remarking,
+    remarkedBy: remarkedBy(remarking),
   }
 }
 
@@ -123,10 +129,11 @@ function readier(amounts: Amounts, doubts: ReadonlyMap<string, Doubt>) {
   return <Then>(rule: Rule, then: Then): ReadyRule<Then> => {
     const asked = ready(rule.when, amounts)
     const doubt = doubts.get(`rules/${rule.id}`)
-    if (!doubt) return { id: rule.id, then, because: rule.because, holds: asked }
+    const reads = factsOf(rule.when)
+    if (!doubt) return { id: rule.id, then, because: rule.because, holds: asked, reads }
     const said = doubt.status === 'claimed' ? `${doubt.by ?? 'Somebody'} says so` : 'Nobody is sure'
     const holds: Asked = (facts) => (asked(facts) === 'no' ? 'no' : 'unknown')
-    return { id: rule.id, then, because: `${rule.because} ${said}; ${doubt.test}`, holds }
+    return { id: rule.id, then, because: `${rule.because} ${said}; ${doubt.test}`, holds, reads }
   }
 }
 
@@ -147,6 +154,19 @@ function firstByMeaning(settings: readonly Setting[]): ReadonlyMap<string, Setti
     setting.means === null ? [] : [[setting.means, setting] as const],
   )
   return new Map(pairs.reverse())
+}
+
+function remarkedBy(
+  remarking: ReadonlyMap<string, readonly ReadyRule<Remarking>[]>,
+): ReadonlyMap<string, readonly string[]> {
+  const found = new Map<string, Set<string>>()
+  for (const [key, rules] of remarking) {
+    for (const fact of rules.flatMap((rule) => rule.reads)) {
+      const keys = found.get(fact) ?? new Set<string>()
+      found.set(fact, keys.add(key))
+    }
+  }
+  return new Map([...found].map(([fact, keys]) => [fact, [...keys]]))
 }
 
 function byId<T extends { readonly id: string }>(items: readonly T[]): ReadonlyMap<string, T> {

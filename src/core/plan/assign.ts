@@ -77,11 +77,34 @@ export function leaveAsDelivered(plan: Plan, address: Address, id: string): Step
   return setRows(plan, id, { [keyRow(address)]: null })
 }
 
-/** Every address of a side that has the function, in the model's order. */
-export function addressesWith(model: BodyModel, plan: Plan, side: string, functionId: string): Address[] {
-  return [...lookup(model).addresses.values()].filter(
-    (address) => address.side === side && functionAt(plan, address) === functionId,
-  )
+/** Every address of a side that has the function, in the model's order. Remembered with the plan's rows. */
+export function addressesWith(
+  model: BodyModel,
+  plan: Plan,
+  side: string,
+  functionId: string,
+): readonly Address[] {
+  let known = holders.get(plan.rows)
+  if (known?.model !== model) {
+    known = { model, byFunction: holdersIn(model, plan) }
+    holders.set(plan.rows, known)
+  }
+  return known.byFunction.get(`${side} ${functionId}`) ?? []
+}
+
+type Holders = ReadonlyMap<string, readonly Address[]>
+
+const holders = new WeakMap<Plan['rows'], { model: BodyModel; byFunction: Holders }>()
+
+function holdersIn(model: BodyModel, plan: Plan): Holders {
+  const found = new Map<string, Address[]>()
+  for (const address of lookup(model).addresses.values()) {
+    const key = `${address.side} ${functionAt(plan, address) ?? ''}`
+    const list = found.get(key)
+    if (list) list.push(address)
+    else found.set(key, [address])
+  }
+  return found
 }
 
 function accepting(model: BodyModel, addressKey: string, functionId: string): Result<Address> {

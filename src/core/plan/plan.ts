@@ -56,14 +56,32 @@ export interface PlannedSlot {
   readonly rows: Rows
 }
 
-/** The slots that the plan gives a side to, in the model's order; the others are unused. */
-export function plannedSlots(model: BodyModel, plan: Plan): PlannedSlot[] {
+/** The slots that the plan gives a side to, in the model's order; the others are unused. Remembered with the plan's rows. */
+export function plannedSlots(model: BodyModel, plan: Plan): readonly PlannedSlot[] {
+  const known = slotsOf.get(plan.rows)
+  if (known?.model === model) return known.slots
+  const slots = readSlots(model, plan)
+  slotsOf.set(plan.rows, { model, slots })
+  return slots
+}
+
+const slotsOf = new WeakMap<Rows, { model: BodyModel; slots: readonly PlannedSlot[] }>()
+
+function readSlots(model: BodyModel, plan: Plan): PlannedSlot[] {
+  const own = new Map<string, Record<string, Rows[string]>>()
+  for (const [id, value] of Object.entries(plan.rows)) {
+    if (!id.startsWith('bank/')) continue
+    const [, family = '', slot = '', name = ''] = id.split('/')
+    const key = `${family}/${slot}`
+    const rows = own.get(key) ?? {}
+    own.set(key, rows)
+    if (name.includes('.')) rows[name] = value
+  }
   return model.families.flatMap((family) =>
     family.slots.flatMap((slot) => {
       const prefix = `bank/${family.id}/${slot.id}/`
       const side = plan.rows[`${prefix}side`] as Side | undefined
       if (side === undefined) return []
-      const own = Object.entries(plan.rows).filter(([id]) => id.startsWith(prefix) && id.includes('.'))
       return [
         {
           family: family.id,
@@ -71,7 +89,7 @@ export function plannedSlots(model: BodyModel, plan: Plan): PlannedSlot[] {
           name: (plan.rows[`${prefix}name`] as string | undefined) ?? slot.name,
           side,
           purpose: (plan.rows[`${prefix}purpose`] as string | undefined) ?? null,
-          rows: Object.fromEntries(own.map(([id, value]) => [id.slice(prefix.length), value])),
+          rows: own.get(`${family.id}/${slot.id}`) ?? {},
         },
       ]
     }),

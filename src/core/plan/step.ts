@@ -75,9 +75,11 @@ export function invertStep(step: Step, id: string): Step {
   return { id, changes }
 }
 
-/** What a row holds now, or null. */
+/** What a row holds now, or null. No name that every object has contains a stroke, so an id with one needs no asking. */
 export function rowValue(rows: Rows, row: RowId): Value | null {
-  return Object.hasOwn(rows, row) ? (rows[row] ?? null) : null
+  const value = rows[row]
+  if (value === undefined) return null
+  return row.includes('/') || Object.hasOwn(rows, row) ? value : null
 }
 
 /** A step that sets rows to the values given (null removes a row); rows that hold them already are left out. */

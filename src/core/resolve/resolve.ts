@@ -7,7 +7,8 @@ import { rowValue } from '../plan/step'
 import { thereIn } from '../rules/facts'
 import { sameValue } from '../vocabulary/values'
 import type { Context } from './context'
-import type { Remark, Resolution, ResolvedAddress, ResolvedSetting, Standing, Verdict } from './resolved'
+import type { Remark, Resolution, ResolvedAddress, ResolvedIndicator } from './resolved'
+import type { ResolvedSetting, Standing, Verdict } from './resolved'
 import { inForce } from './owners'
 import { asked, effectiveState, remark, type State } from './state'
 
@@ -17,18 +18,50 @@ import { asked, effectiveState, remark, type State } from './state'
  * signs. Deterministic; linear in settings, addresses and rules.
  */
 export function resolve(model: BodyModel, plan: Plan, context: Context): Resolution {
-  const state = effectiveState(model, plan, context)
-  const settings = new Map(
-    model.settings.map((setting) => [setting.id, resolvedSetting(state, context, setting)]),
-  )
+  const work: Work = { model, plan, context, state: effectiveState(model, plan, context), others: new Map() }
+  const settings = new Map(model.settings.map((setting) => [setting.id, resolvedSetting(work, setting)]))
   const addresses = new Map<string, ResolvedAddress>()
-  const answering = context.run === 'playback' ? 'playback' : context.side
-  const states = statesOf(model, plan, context, state)
-  for (const address of state.found.addresses.values()) {
-    if (address.side !== answering) continue
-    addresses.set(address.key, resolveAddress(states(address), plan, address, context))
-  }
-  const indicators = asked(state, 'indicator').flatMap(({ rule, truth }) =>
+  for (const address of answering(work)) addresses.set(address.key, addressIn(work, address))
+  return finished(work, { settings, addresses, indicators: indicatorsIn(work.state) })
+}
+
+/** What a resolution was worked out from, kept so that the next one can begin there. */
+export interface Work {
+  readonly model: BodyModel
+  readonly plan: Plan
+  readonly context: Context
+  readonly state: State
+  /** States with a lever or the exposure mode put elsewhere, by where. */
+  readonly others: Map<string, State>
+}
+
+/** The work behind a resolution. */
+export function workOf(resolution: Resolution): Work | undefined {
+  return works.get(resolution)
+}
+
+/** A resolution with the work behind it. */
+export function finished(work: Work, resolution: Resolution): Resolution {
+  works.set(resolution, work)
+  return resolution
+}
+
+const works = new WeakMap<Resolution, Work>()
+
+/** The addresses that answer on a context's side. */
+export function answering({ state, context }: Work): Address[] {
+  const side = context.run === 'playback' ? 'playback' : context.side
+  return [...state.found.addresses.values()].filter((address) => address.side === side)
+}
+
+/** What a key does, in the state in which it would answer. */
+export function addressIn(work: Work, address: Address): ResolvedAddress {
+  return resolveAddress(stateFor(work, address), work.plan, address, work.context)
+}
+
+/** The signs that are not to be trusted in a state. */
+export function indicatorsIn(state: State): ResolvedIndicator[] {
+  return asked(state, 'indicator').flatMap(({ rule, truth }) =>
     rule.then.kind === 'indicator'
       ? [
           {
@@ -41,7 +74,6 @@ export function resolve(model: BodyModel, plan: Plan, context: Context): Resolut
         ]
       : [],
   )
-  return { settings, addresses, indicators }
 }
 
 /** What each function would do in a context if a key had it, by function id. */
@@ -55,7 +87,8 @@ export function judgeFunctions(
   return new Map(functionIds.map((id) => [id, judge(state, id, context)]))
 }
 
-function resolvedSetting(state: State, context: Context, setting: Setting): ResolvedSetting {
+/** A setting in a state, with what is said of its value. */
+export function resolvedSetting({ state, context }: Work, setting: Setting): ResolvedSetting {
   const chain = state.chains.get(setting.id) ?? []
   const possible = state.possible.get(setting.id) ?? [inForce(chain)]
   const said = asked(state, `setting/${setting.id}`).flatMap(({ rule, truth }): Remark[] => {
@@ -93,27 +126,28 @@ function frozenBy(state: State, context: Context, setting: string): Remark[] {
 }
 
 /** The state in which an address answers: this one, or the one with its lever or exposure mode put where it has to be. */
-function statesOf(model: BodyModel, plan: Plan, context: Context, here: State) {
-  const others = new Map<string, State>()
-  return ({ when }: Address): { state: State; active: boolean } => {
-    if (when === null || sameValue(here.possible.get(when.setting)?.[0], when.value))
-      return { state: here, active: true }
-    const key = `${when.setting} ${when.value}`
-    let state = others.get(key)
-    if (!state) {
-      const physical = here.found.settings.get(when.setting)?.place === 'physical'
-      const moved = { [when.setting]: when.value }
-      state = effectiveState(
-        model,
-        plan,
-        physical
-          ? { ...context, marked: { ...context.marked, ...moved } }
-          : { ...context, edits: { ...context.edits, ...moved } },
-      )
-      others.set(key, state)
-    }
-    return { state, active: false }
+function stateFor(work: Work, { when }: Address): { state: State; active: boolean } {
+  const { model, plan, state: here, others } = work
+  if (when === null || sameValue(here.possible.get(when.setting)?.[0], when.value))
+    return { state: here, active: true }
+  const key = `${when.setting}=${when.value}`
+  let state = others.get(key)
+  if (!state) {
+    state = effectiveState(model, plan, contextAt(work, when))
+    others.set(key, state)
   }
+  return { state, active: false }
+}
+
+/** The context with a lever or the exposure mode put elsewhere. */
+export function contextAt(
+  { state, context }: Work,
+  { setting, value }: { setting: string; value: string },
+): Context {
+  const moved = { [setting]: value }
+  return state.found.settings.get(setting)?.place === 'physical'
+    ? { ...context, marked: { ...context.marked, ...moved } }
+    : { ...context, edits: { ...context.edits, ...moved } }
 }
 
 function resolveAddress(

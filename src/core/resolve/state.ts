@@ -78,6 +78,44 @@ function refusalOf(state: State, setting: string): Remark | null {
   return certain ? remark('unavailable', certain.rule, 'yes') : null
 }
 
+/**
+ * The state after rows of these settings, or the facts in `asked`, changed, all else being as it was; only for contexts in which nothing is held
+ * or on. What a changed value feeds through rules is reckoned anew too (`changed` names all that was); the rest is taken
+ * over as it stands.
+ */
+export function stateAgain(
+  model: BodyModel,
+  plan: Plan,
+  context: Context,
+  before: State,
+  settings: Iterable<string>,
+  asked: ReadonlySet<string> = new Set(),
+): { state: State; changed: ReadonlySet<string> } {
+  const { found } = before
+  const anew = new Set(settings)
+  for (const rule of found.replacing)
+    if (rule.reads.some((fact) => asked.has(fact) || anew.has(fact.slice('setting/'.length))))
+      anew.add(rule.then.setting)
+  if (anew.size === 0)
+    return { state: { ...before, facts: factsIn(model, plan, context, before.possible) }, changed: anew }
+  const owners = ownersIn(model, plan, context)
+  const chains = new Map(before.chains as ReadonlyMap<string, Link[]>)
+  const possible = new Map(before.possible as ReadonlyMap<string, Value[]>)
+  const doubts = new Map(before.doubts as ReadonlyMap<string, Remark[]>)
+  for (const id of anew) {
+    const setting = found.settings.get(id)
+    if (!setting) continue
+    const chain = ownerChain(owners, setting)
+    chains.set(id, chain)
+    possible.set(id, ownedValues(owners, setting, chain))
+    doubts.delete(id)
+  }
+  const facts = factsIn(model, plan, context, possible)
+  for (const rule of found.replacing)
+    if (anew.has(rule.then.setting)) applyRule(rule, found, chains, possible, doubts, facts)
+  return { state: { found, chains, possible, doubts, facts }, changed: anew }
+}
+
 /** One value-changing rule: certain, it joins the chain; in doubt, it adds what might be. */
 function applyRule(
   rule: ReadyRule<Replacing>,

@@ -1,6 +1,6 @@
 import type { Face } from '@/core/model/types'
 import { cross, distance, enters, type Box } from './geometry'
-import { grouped } from './grouping'
+import { grouped, type Barred } from './grouping'
 import { placed } from './placing'
 import {
   centreOf,
@@ -19,7 +19,7 @@ import {
  * Lays a face out in a sheet of the size given: the drawing as large as the margins leave room for, each label in
  * the margin next to its control, leaders straight and never crossing. Margins that hold no label are narrow; of
  * the ways to use left and right, and of keeping corners free for labels above and below, the one with the largest
- * drawing wins. Null when nothing fits.
+ * drawing wins; a label whose leader would run over another is moved to another margin. Null when nothing fits.
  */
 export function layoutPlate(
   face: Face,
@@ -27,12 +27,41 @@ export function layoutPlate(
   width: number,
   height: number,
 ): PlateLayout | null {
+  const sheet = { face, sizes, width, height }
+  let best = bestOf(sheet, new Map())
+  for (let bars: Barred = new Map(); best && coveredIn(best) > 0 && bars.size < mostBarred;) {
+    const pair = firstCovering(best.labels)
+    const tried = (pair ?? []).map(({ control, edge }) => {
+      const barred: Barred = new Map([...bars, [control.id, edge]])
+      return { barred, layout: bestOf(sheet, barred) }
+    })
+    const [first, second] = tried
+    const next = second?.layout && (!first?.layout || better(second.layout, first.layout)) ? second : first
+    if (!next?.layout) break
+    bars = next.barred
+    if (better(next.layout, best)) best = next.layout
+  }
+  return best && coveredIn(best) === 0 ? best : null
+}
+
+/** How many labels are moved out of a margin, one after the other, before it is given up. */
+const mostBarred = 4
+
+interface Wanted {
+  readonly face: Face
+  readonly sizes: readonly LabelSize[]
+  readonly width: number
+  readonly height: number
+}
+
+/** The best of all ways, with some margins barred to some labels; the first whose leaders all run clear. */
+function bestOf({ face, sizes, width, height }: Wanted, barred: Barred): PlateLayout | null {
   let best: PlateLayout | null = null
   for (const { ways, scale } of tries) {
     const layouts = ways.flatMap((edges) =>
       [0, 1, 2].flatMap((corners) =>
         [true, false].flatMap(
-          (near) => layoutWith(face, sizes, { edges, corners, scale, near }, width, height) ?? [],
+          (near) => layoutWith(face, sizes, { edges, corners, scale, near, barred }, width, height) ?? [],
         ),
       ),
     )
@@ -88,12 +117,13 @@ interface Way {
   readonly corners: number
   readonly scale: number
   readonly near: boolean
+  readonly barred: Barred
 }
 
 function layoutWith(
   face: Face,
   sizes: readonly LabelSize[],
-  { edges, corners, scale, near }: Way,
+  { edges, corners, scale, near, barred }: Way,
   width: number,
   height: number,
 ): PlateLayout | null {
@@ -105,7 +135,7 @@ function layoutWith(
   let best: PlateLayout | null = null
   for (let round = 0; round < 3; round++) {
     const drawing = drawingIn(face, margin, row, scale, width, height)
-    const groups = drawing && grouped(sizes, edges, drawing, room)
+    const groups = drawing && grouped(sizes, edges, drawing, room, barred)
     const laid = groups && uncrossed(groups, { drawing, width, height, near })
     if (!laid) break
     best = laid

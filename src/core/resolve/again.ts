@@ -1,0 +1,160 @@
+import { lookup } from '../model/lookup'
+import type { BodyModel } from '../model/types'
+import { slotIn, type Context } from './context'
+import type { Plan } from '../plan/plan'
+import type { RowId } from '../plan/rows'
+import { rowValue } from '../plan/step'
+import { sameValue } from '../vocabulary/values'
+import { addressIn, answering, contextAt, finished, indicatorsIn, resolve, resolvedSetting } from './resolve'
+import { workOf, type Work } from './resolve'
+import type { Resolution, ResolvedAddress } from './resolved'
+import { stateAgain, type State } from './state'
+
+/** What changed between two plans, as far as it can matter to what they amount to. */
+export interface Changed {
+  /** Settings of which a row changed, with the places of those rows: a side, a slot, or anywhere. */
+  readonly settings: ReadonlyMap<string, ReadonlySet<string>>
+  /** Addresses of which the function changed, and the facts that ask for it. */
+  readonly addresses: ReadonlySet<string>
+  readonly facts: ReadonlySet<string>
+  /** Something that cannot be followed row by row: what is shared, or one body's differences. */
+  readonly everything: boolean
+}
+
+/** What two plans of one model differ in; linear in their rows. */
+export function changedBetween(model: BodyModel, before: Plan, after: Plan): Changed {
+  const rows = new Set<RowId>()
+  for (const row of Object.keys(before.rows)) if (differ(before, after, row)) rows.add(row)
+  for (const row of Object.keys(after.rows)) if (!Object.hasOwn(before.rows, row)) rows.add(row)
+  const settings = new Map<string, Set<string>>()
+  const touch = (id: string, place: string) => settings.set(id, (settings.get(id) ?? new Set()).add(place))
+  const addresses = new Set<string>()
+  const facts = new Set<string>()
+  let everything = false
+  for (const row of rows) {
+    const [kind = '', ...rest] = row.split('/')
+    const keyed = kind === 'bank' && rest[2] === 'key' ? rest.slice(3) : kind === 'key' ? rest : null
+    const [name = '', cell] = (rest.at(-1) ?? '').split('@')
+    if (keyed) {
+      addresses.add(keyed.join('/'))
+      for (const plan of [before, after]) facts.add(`assigned/${String(rowValue(plan.rows, row))}`)
+    } else if (kind === 'base') touch(name, cell === 'stills' || cell === 'motion' ? cell : anywhere)
+    else if (kind === 'bank') touch(name, `${rest[0] ?? ''}/${rest[1] ?? ''}`)
+    else if (kind === 'position' || kind === 'hold') touch(name, anywhere)
+    else if (kind === 'share' || kind === 'body') everything = true
+  }
+  for (const address of addresses) {
+    const [side = '', control = '', gesture = ''] = address.split('/')
+    const found = model.controls
+      .find((one) => one.id === control)
+      ?.gestures.find((one) => one.id === gesture.split('@')[0])
+    const factory = found?.factory[side as 'stills']
+    for (const fn of typeof factory === 'object' ? Object.values(factory) : [factory])
+      facts.add(`assigned/${fn ?? ''}`)
+  }
+  const mode = lookup(model).exposureMode
+  for (const setting of model.settings) {
+    if (setting.place === 'exposureMode' && mode && settings.has(mode.id)) touch(setting.id, anywhere)
+    const widener = model.families.find((family) => family.id === setting.storedBy)?.widenedBy
+    if (setting.storedWhen === 'widened' && widener !== undefined && settings.has(widener))
+      touch(setting.id, anywhere)
+  }
+  return { settings, addresses, facts, everything }
+}
+
+const anywhere = '*'
+
+/** The settings whose changed rows can be read in a context. */
+function readIn(model: BodyModel, { settings }: Changed, context: Context): string[] {
+  const slots = model.families.map((family) => `${family.id}/${slotIn(model, context, family.id) ?? ''}`)
+  const here = new Set([anywhere, context.side, ...slots])
+  return [...settings].flatMap(([id, places]) => ([...places].some((place) => here.has(place)) ? [id] : []))
+}
+
+function differ(before: Plan, after: Plan, row: RowId): boolean {
+  return !sameValue(rowValue(before.rows, row) ?? undefined, rowValue(after.rows, row) ?? undefined)
+}
+
+/**
+ * What a plan amounts to where another one, differing in `changed` only, amounted to `before`: the same answer as
+ * `resolve` gives, with every part that is not touched taken over as it stands.
+ */
+export function resolveAgain(model: BodyModel, plan: Plan, before: Resolution, changed: Changed): Resolution {
+  const work = workOf(before)
+  if (!work || changed.everything || busy(work)) return resolve(model, plan, work?.context ?? missing())
+  const answers = `${work.context.run === 'playback' ? 'playback' : work.context.side}/`
+  const addresses = new Set([...changed.addresses].filter((key) => key.startsWith(answers)))
+  const settings = readIn(model, changed, work.context)
+  if (settings.length === 0 && addresses.size === 0) return before
+  const { state, changed: anew } = stateAgain(model, plan, work.context, work.state, settings, changed.facts)
+  const elsewhere = othersAgain(model, plan, work, settings, changed.facts)
+  const states = new Map([...elsewhere].map(([key, one]) => [key, one.state]))
+  const next: Work = { ...work, plan, state, others: states }
+  const dirty = dirtied(state, anew, changed.facts)
+  const others = [...elsewhere.values()].map((one) => dirtied(one.state, one.changed, changed.facts))
+  const all = new Map(before.settings)
+  for (const key of dirty) {
+    const setting = key.startsWith('setting/')
+      ? state.found.settings.get(key.slice('setting/'.length))
+      : undefined
+    if (setting) all.set(setting.id, resolvedSetting(next, setting))
+  }
+  const keys = new Map(before.addresses)
+  for (const address of answering(next)) {
+    const was = before.addresses.get(address.key)
+    const touched = addresses.has(address.key) || !was || isTouched(was, dirty, others)
+    if (touched) keys.set(address.key, addressIn(next, address))
+  }
+  const indicators = dirty.has('indicator') ? indicatorsIn(state) : before.indicators
+  return finished(next, { settings: all, addresses: keys, indicators })
+}
+
+/** Held keys and what stays on lay overlays that cannot be followed setting by setting. */
+function busy({ context }: Work): boolean {
+  return (context.held?.length ?? 0) > 0 || (context.latched?.length ?? 0) > 0
+}
+
+function missing(): never {
+  throw new Error('a resolution that resolve did not make')
+}
+
+function othersAgain(
+  model: BodyModel,
+  plan: Plan,
+  work: Work,
+  settings: readonly string[],
+  facts: ReadonlySet<string>,
+) {
+  return new Map(
+    [...work.others].map(([key, other]) => {
+      const at = key.indexOf('=')
+      const context = contextAt(work, { setting: key.slice(0, at), value: key.slice(at + 1) })
+      return [key, stateAgain(model, plan, context, other, settings, facts)] as const
+    }),
+  )
+}
+
+/** What rules may say otherwise now: the remark keys of every fact that changed, and the settings themselves. */
+function dirtied(state: State, changed: ReadonlySet<string>, facts: ReadonlySet<string>): Set<string> {
+  const dirty = new Set<string>()
+  const asked = new Set(facts)
+  for (const id of changed) {
+    dirty.add(`setting/${id}`)
+    asked.add(`setting/${id}`)
+  }
+  for (const fact of asked) for (const key of state.found.remarkedBy.get(fact) ?? []) dirty.add(key)
+  return dirty
+}
+
+/** Whether anything a key's answer hangs on changed, here or where its lever would have to stand. */
+function isTouched(
+  was: ResolvedAddress,
+  dirty: ReadonlySet<string>,
+  others: readonly ReadonlySet<string>[],
+): boolean {
+  const { address, functionId, gets } = was
+  const about = [`control/${address.control.id}`, `function/${functionId ?? ''}`, `function/${gets ?? ''}`]
+  const states = address.when === null ? [dirty] : [dirty, ...others]
+  if (address.when !== null && dirty.has(`setting/${address.when.setting}`)) return true
+  return states.some((keys) => about.some((key) => keys.has(key)))
+}
