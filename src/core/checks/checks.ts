@@ -1,13 +1,13 @@
 import type { BodyModel, LensModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { changedBetween, resolveAgain } from '../resolve/again'
-import { contextsOf, type Context, type NamedContext } from '../resolve/context'
+import { contextsOf, type NamedContext } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
 import { rowValue } from '../plan/step'
 import { bankChecks } from './banks'
 import { bodyChecks } from './bodies'
-import { contextName, type Check, type CheckInput, type Finding, type Said, type Situated } from './finding'
+import { contextName, type Check, type CheckInput, type Finding, type Said } from './finding'
 import type { Severity } from './finding'
 import { focusChecks } from './focus'
 import { holdChecks } from './holds'
@@ -47,23 +47,23 @@ export interface Looked {
   readonly model: BodyModel
   readonly plan: Plan
   readonly lenses: readonly LensModel[]
-  /** By side and state; see `keyOf`. */
+  /** By the key of the state. */
   readonly states: ReadonlyMap<string, Resolution>
   readonly findings: readonly Finding[]
 }
 
 /** Looks at a plan in every state its owner will stand in. */
 export function look(model: BodyModel, plan: Plan, lenses: readonly LensModel[]): Looked {
-  return looked(model, plan, lenses, (context) => resolve(model, plan, context))
+  return looked(model, plan, lenses, ({ context }) => resolve(model, plan, context))
 }
 
 /** Looks again after a step, taking over what it did not touch: the same as `look` says, in a fraction of the time. */
 export function lookAgain(before: Looked, plan: Plan): Looked {
   const { model, lenses, states } = before
   const changed = changedBetween(model, before.plan, plan)
-  return looked(model, plan, lenses, (context) => {
-    const known = states.get(keyOf(context))
-    return known ? resolveAgain(model, plan, known, changed) : resolve(model, plan, context)
+  return looked(model, plan, lenses, ({ context, key }) => {
+    const known = states.get(key)
+    return known ? resolveAgain(model, plan, context, known, changed) : resolve(model, plan, context)
   })
 }
 
@@ -71,17 +71,17 @@ function looked(
   model: BodyModel,
   plan: Plan,
   lenses: readonly LensModel[],
-  resolved: (context: Context) => Resolution,
+  resolved: (one: NamedContext) => Resolution,
 ): Looked {
   const states = new Map<string, Resolution>()
   const findings = model.sides.flatMap((side, i) => {
     const situated = contextsOf(model, plan, lenses, side).map((one) => {
-      const resolution = resolved(one.context)
-      states.set(keyOf(one.context), resolution)
+      const resolution = resolved(one)
+      states.set(one.key, resolution)
       return { ...one, resolution }
     })
     const input: CheckInput = { model, plan, lenses, side, situated, first: i === 0 }
-    const names = namesOf(situated)
+    const names: Names = new Map(situated.map((one) => [one.key, contextName(one)]))
     return checks.filter((check) => isAsked(check, plan)).flatMap((check) => findingsOf(check, input, names))
   })
   return {
@@ -91,11 +91,6 @@ function looked(
     states,
     findings: findings.sort((a, b) => order[a.severity] - order[b.severity]),
   }
-}
-
-/** A state in which a plan is looked at, as a text: side, banks, lens, stop of the dial. */
-function keyOf({ side, banks, lens, position }: Context): string {
-  return [side, lens.id, position ?? '', ...Object.entries(banks).flat()].join(' ')
 }
 
 const order: Record<Severity, number> = { blocks: 0, trips: 1, tidies: 2 }
@@ -108,31 +103,28 @@ function isAsked({ school }: Check, plan: Plan): boolean {
 
 /** What a check says, gathered: one finding for each row and rule, with every context in which it was seen. */
 function findingsOf(check: Check, input: CheckInput, names: Names): Finding[] {
-  const groups = new Map<string, Group>()
+  const rows = new Map<string, Group[]>()
   for (const said of check.run(input)) {
-    const key = said.rule === undefined ? said.row : `${said.row} ${said.rule}`
-    let group = groups.get(key)
+    let groups = rows.get(said.row)
+    if (!groups) {
+      groups = []
+      rows.set(said.row, groups)
+    }
+    let group = groups.find((one) => one.said.rule === said.rule)
     if (!group) {
       group = { said, asks: false, contexts: new Set() }
-      groups.set(key, group)
+      groups.push(group)
     }
     if (said.asks) group.asks = true
-    if (said.seenIn) group.contexts.add(names.of(said.seenIn))
-    else for (const name of names.all) group.contexts.add(name)
+    if (said.seenIn) group.contexts.add(names.get(said.seenIn.key) ?? '')
+    else for (const name of names.values()) group.contexts.add(name)
   }
-  return [...groups.values()].map((group) => gathered(check, input, group, names.all.size))
+  const of = new Set(names.values()).size
+  return [...rows.values()].flat().map((group) => gathered(check, input, group, of))
 }
 
-/** The names of the states looked at, each put together once. */
-interface Names {
-  readonly all: ReadonlySet<string>
-  readonly of: (context: NamedContext) => string
-}
-
-function namesOf(situated: readonly Situated[]): Names {
-  const known = new Map<NamedContext, string>(situated.map((one) => [one, contextName(one)]))
-  return { all: new Set(known.values()), of: (context) => known.get(context) ?? contextName(context) }
-}
+/** The names of the states looked at, by their keys. */
+type Names = ReadonlyMap<string, string>
 
 /** Everything a check says of one row and rule: the first words for it, and where it was seen. */
 interface Group {

@@ -103,10 +103,10 @@ export function ofEachSetting(
       for (const resolved of notable(one.resolution)) {
         let said = known.get(resolved)
         if (!said) {
-          said = look(resolved, input)
+          said = look(resolved, input).map((each) => ({ ...each, seenIn: one }))
           known.set(resolved, said)
         }
-        for (const each of said) all.push({ ...each, seenIn: one })
+        for (const each of said) all.push(each)
       }
     }
     return all

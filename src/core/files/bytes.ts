@@ -1,6 +1,9 @@
+const encoder = new TextEncoder()
+const decoder = new TextDecoder('utf-8', { fatal: true, ignoreBOM: true })
+
 /** Appends numbers (little-endian) and texts to a growing run of bytes. */
 export class ByteWriter {
-  private buffer = new Uint8Array(1024)
+  private buffer = new Uint8Array(4096)
   private view = new DataView(this.buffer.buffer)
   private length = 0
 
@@ -36,7 +39,7 @@ export class ByteWriter {
 
   /** A text as UTF-8 behind a u16 byte count. */
   text(text: string): void {
-    const part = new TextEncoder().encode(text)
+    const part = encoder.encode(text)
     this.u16(part.length)
     this.bytes(part)
   }
@@ -101,7 +104,7 @@ export class ByteReader {
   text(): string {
     const part = this.bytes(this.u16())
     try {
-      return new TextDecoder('utf-8', { fatal: true, ignoreBOM: true }).decode(part)
+      return decoder.decode(part)
     } catch {
       throw this.fault('a text that is not UTF-8')
     }

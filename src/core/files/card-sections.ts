@@ -1,16 +1,12 @@
-import type { Address } from '../model/addresses'
-import { acceptedFunctions } from '../model/keys'
+import { emptyCell } from '../plan/row-values'
 import { lookup } from '../model/lookup'
-import type { BankFamily, BodyModel, Setting, Side } from '../model/types'
-import { bankRow, holdRow, isShared, keyRow, shareRow } from '../plan/rows'
-import { baseRows, gridCells, mayTick } from '../plan/cells'
-import { type RowId, type Rows } from '../plan/rows'
+import type { BodyModel, Side } from '../model/types'
+import { isShared, type RowId, type Rows } from '../plan/rows'
 import { typedCell } from '../plan/cells'
 import type { Value } from '../vocabulary/values'
 import { ByteFault, ByteWriter, type ByteReader } from './bytes'
-import { travels } from './travels'
-import { readMenus, readPositions, writeMenus, writePositions } from './card-menus'
-import { checkedValue, nothingThere, readLine, writeLine, writeValue } from './card-values'
+import { cardLayout, type BaseCells, type Cell, type KeyCell, type LineCell } from './card-layout'
+import { nothingThere } from './card-values'
 
 /** One section of a card file before it is framed. */
 export interface Section {
@@ -18,214 +14,267 @@ export interface Section {
   readonly payload: Uint8Array
 }
 
+type Writing = (writer: ByteWriter, model: BodyModel, rows: Rows) => void
+type Reading = (reader: ByteReader, model: BodyModel, rows: Record<RowId, Value>) => void
+
 /**
- * The sections of rows after the header. BASE: every base cell that travels, in model order; KEYS: the
+ * The sections after the header, in their order. BASE: every base cell that travels, in model order; KEYS: the
  * function number of each address in model order (0xFFFF where there is none); BANK: each registered slot with its
  * side, name, stored values, and keys and menus where it keeps them; HOLD: each hold set with its name and ticked
  * rows; POSN: what each position keeps for itself; GRID: function menus and own menu.
  */
+const parts: Readonly<Record<string, readonly [Writing, Reading]>> = {
+  BASE: [writeBase, readBase],
+  KEYS: [writeKeys, readKeys],
+  BANK: [writeBanks, readBanks],
+  HOLD: [writeHoldSets, readHoldSets],
+  POSN: [writePositions, readPositions],
+  GRID: [writeMenus, readMenus],
+}
+
+/** The sections of rows after the header. */
 export function writeSections(model: BodyModel, rows: Rows): Section[] {
-  return [
-    { tag: 'BASE', payload: written((writer) => writeBase(writer, model, rows)) },
-    { tag: 'KEYS', payload: written((writer) => writeKeys(writer, model, rows)) },
-    { tag: 'BANK', payload: written((writer) => writeBanks(writer, model, rows)) },
-    { tag: 'HOLD', payload: written((writer) => writeHoldSets(writer, model, rows)) },
-    { tag: 'POSN', payload: written((writer) => writePositions(writer, model, rows)) },
-    { tag: 'GRID', payload: written((writer) => writeMenus(writer, model, rows)) },
-  ]
+  return Object.entries(parts).map(([tag, [write]]) => {
+    const writer = new ByteWriter()
+    write(writer, model, rows)
+    return { tag, payload: writer.done() }
+  })
 }
 
 /** Reads the sections back into rows; throws `ByteFault` where they do not fit the model. */
 export function readSections(model: BodyModel, sections: ReadonlyMap<string, ByteReader>): Rows {
   const rows: Record<RowId, Value> = {}
-  const parts = {
-    BASE: readBase,
-    KEYS: readKeys,
-    BANK: readBanks,
-    HOLD: readHoldSets,
-    POSN: readPositions,
-    GRID: readMenus,
-  }
-  for (const [tag, read] of Object.entries(parts)) {
+  for (const [tag, [, read]] of Object.entries(parts)) {
     const reader = sections.get(tag)
     if (!reader) throw new ByteFault(`no ${tag} section`, 16)
     read(reader, model, rows)
     if (reader.rest > 0) throw reader.fault(`more bytes than ${tag} should have`)
   }
-  if (sections.size !== 7) throw new ByteFault('a section this layout does not know', 16)
+  if (sections.size !== Object.keys(parts).length + 1)
+    throw new ByteFault('a section this layout does not know', 16)
   return rows
 }
 
-function written(write: (writer: ByteWriter) => void): Uint8Array {
-  const writer = new ByteWriter()
-  write(writer)
-  return writer.done()
-}
-
-function baseSettings(model: BodyModel): Setting[] {
-  return model.settings.filter((setting) => travels(model, setting))
-}
-
-/** The cells of a setting: one, or one for each side where the sides do not share it. */
-function cellsOf(model: BodyModel, rows: Rows, setting: Setting): RowId[] {
-  return baseRows(model, rows, setting)
-}
-
 function writeBase(writer: ByteWriter, model: BodyModel, rows: Rows): void {
-  const settings = baseSettings(model)
-  writer.u16(settings.length)
-  for (const setting of settings) {
-    if (setting.shared !== undefined) writer.u8(isShared(rows, setting) ? 1 : 0)
-    const cells = cellsOf(model, rows, setting)
-    const lenses = setting.place === 'lens' ? cells.slice(1) : []
-    for (const row of cells.slice(0, cells.length - lenses.length))
-      writeValue(writer, setting.domain, rows[row] ?? setting.factory)
-    if (setting.place === 'lens') writer.u16(lenses.length)
-    for (const row of lenses) {
-      writer.text(row.slice(`base/${setting.id}@`.length))
-      writeValue(writer, setting.domain, rows[row] ?? setting.factory)
+  const { base } = cardLayout(model)
+  const lenses = lensRows(base, rows)
+  writer.u16(base.length)
+  for (const cells of base) {
+    const shared = isShared(rows, cells.setting)
+    if (cells.share !== null) writer.u8(shared ? 1 : 0)
+    for (const row of shared ? [cells.both] : cells.apart)
+      cells.codec.write(writer, rows[row] ?? cells.setting.factory)
+    if (cells.lenses === null) continue
+    const filled = lenses.get(cells.lenses) ?? []
+    writer.u16(filled.length)
+    for (const row of filled) {
+      writer.text(row.slice(cells.lenses.length))
+      cells.codec.write(writer, rows[row] ?? cells.setting.factory)
     }
   }
+}
+
+/** The rows of lenses that can tell who they are, by what they begin with, in the order of the lenses' ids. */
+function lensRows(base: readonly BaseCells[], rows: Rows): ReadonlyMap<string, readonly RowId[]> {
+  const found = new Map<string, RowId[]>()
+  for (const { lenses } of base) if (lenses !== null) found.set(lenses, [])
+  if (found.size === 0) return found
+  for (const row in rows) {
+    if (!row.startsWith('base/')) continue
+    const at = row.indexOf('@') + 1
+    if (at > 0 && row.slice(at) !== typedCell) found.get(row.slice(0, at))?.push(row)
+  }
+  for (const list of found.values()) list.sort()
+  return found
 }
 
 function readBase(reader: ByteReader, model: BodyModel, rows: Record<RowId, Value>): void {
-  const settings = baseSettings(model)
-  if (reader.u16() !== settings.length)
-    throw reader.fault(`a count of settings that is not ${settings.length}`)
-  for (const setting of settings) {
-    if (setting.shared !== undefined) {
+  const { base } = cardLayout(model)
+  if (reader.u16() !== base.length) throw reader.fault(`a count of settings that is not ${base.length}`)
+  for (const cells of base) {
+    let shared = false
+    if (cells.share !== null) {
       const flag = reader.u8()
       if (flag > 1) throw reader.fault('a share list entry that is neither shared nor apart')
-      rows[shareRow(setting)] = flag === 1
+      shared = flag === 1
+      rows[cells.share] = shared
     }
-    for (const row of cellsOf(model, rows, setting)) rows[row] = checkedValue(reader, setting)
-    if (setting.place === 'lens') readLensCells(reader, setting, rows)
+    if (shared) rows[cells.both] = cells.codec.read(reader)
+    else for (const row of cells.apart) rows[row] = cells.codec.read(reader)
+    if (cells.lenses !== null) readLenses(reader, cells, cells.lenses, rows)
   }
 }
 
-function readLensCells(reader: ByteReader, setting: Setting, rows: Record<RowId, Value>): void {
+function readLenses(
+  reader: ByteReader,
+  { codec }: BaseCells,
+  prefix: string,
+  rows: Record<RowId, Value>,
+): void {
   let last = ''
   for (let left = reader.u16(); left > 0; left--) {
     const lens = reader.text()
     if (!/^[a-z][a-z0-9-]{0,60}$/.test(lens) || lens <= last || lens === typedCell)
       throw reader.fault(`“${lens.slice(0, 60)}” where the id of a lens should be`)
-    rows[`base/${setting.id}@${lens}`] = checkedValue(reader, setting)
+    rows[prefix + lens] = codec.read(reader)
     last = lens
   }
 }
 
 function writeKeys(writer: ByteWriter, model: BodyModel, rows: Rows): void {
-  const { addresses, functionIndex } = lookup(model)
-  writer.u16(addresses.size)
-  for (const address of addresses.values())
-    writer.u16(functionIndex.get(String(rows[keyRow(address)])) ?? nothingThere)
+  const { keys } = cardLayout(model)
+  writer.u16(keys.length)
+  for (const key of keys) writeKey(writer, model, key, rows)
 }
 
 function readKeys(reader: ByteReader, model: BodyModel, rows: Record<RowId, Value>): void {
-  const { addresses } = lookup(model)
-  if (reader.u16() !== addresses.size) throw reader.fault(`a count of keys that is not ${addresses.size}`)
-  for (const address of addresses.values()) readKey(reader, model, address, keyRow(address), rows)
+  const { keys } = cardLayout(model)
+  if (reader.u16() !== keys.length) throw reader.fault(`a count of keys that is not ${keys.length}`)
+  for (const key of keys) readKey(reader, model, key, rows)
+}
+
+function writeKey(writer: ByteWriter, model: BodyModel, { row }: KeyCell, rows: Rows): void {
+  writer.u16(lookup(model).functionIndex.get(rows[row] as string) ?? nothingThere)
 }
 
 function readKey(
   reader: ByteReader,
   model: BodyModel,
-  address: Address,
-  row: RowId,
+  { row, address, accepts }: KeyCell,
   rows: Record<RowId, Value>,
 ): void {
   const index = reader.u16()
   if (index === nothingThere) return
   const fn = model.functions[index]
-  if (!fn || !acceptedFunctions(model, address).includes(fn)) {
+  if (!fn || !accepts.has(fn))
     throw reader.fault(`function number ${index}, which ${address.control.name} does not accept`)
-  }
   rows[row] = fn.id
 }
 
-function slotsOf(model: BodyModel): { family: BankFamily; slot: string; stored: Setting[] }[] {
-  return model.families.flatMap((family) => {
-    const stored = model.settings.filter((setting) => setting.storedBy === family.id)
-    return family.slots.map((slot) => ({ family, slot: slot.id, stored }))
-  })
-}
-
 function writeBanks(writer: ByteWriter, model: BodyModel, rows: Rows): void {
-  const slots = slotsOf(model)
+  const { slots, sides } = cardLayout(model)
   writer.u8(slots.length)
-  for (const { family, slot, stored } of slots) {
-    const side = rows[bankRow(family.id, slot, 'side')]
-    writer.u8(side === undefined ? 0 : 1 + model.sides.indexOf(side as Side))
+  for (const slot of slots) {
+    const side = rows[slot.side]
+    writer.u8(side === undefined ? 0 : 1 + sides.indexOf(side as Side))
     if (side === undefined) continue
-    writer.text(String(rows[bankRow(family.id, slot, 'name')]))
-    for (const setting of stored) {
-      writeValue(writer, setting.domain, rows[bankRow(family.id, slot, setting.id)] ?? setting.factory)
-    }
-    for (const address of keptKeys(model, family)) {
-      const fn = rows[bankRow(family.id, slot, `key/${address.key}`)]
-      writer.u16(lookup(model).functionIndex.get(String(fn)) ?? nothingThere)
-    }
-    for (const { grid, cell } of family.storesGrids ? gridCells(model) : [])
-      writeLine(writer, grid.permitted, rows[bankRow(family.id, slot, `grid/${grid.id}/${cell}`)])
+    writer.text(String(rows[slot.name]))
+    writeCells(writer, slot.stored, rows)
+    for (const key of slot.keys) writeKey(writer, model, key, rows)
+    for (const line of slot.lines) writeLine(writer, line, rows)
   }
 }
 
 function readBanks(reader: ByteReader, model: BodyModel, rows: Record<RowId, Value>): void {
-  const slots = slotsOf(model)
+  const { slots, sides } = cardLayout(model)
   if (reader.u8() !== slots.length) throw reader.fault(`a count of slots that is not ${slots.length}`)
-  for (const { family, slot, stored } of slots) {
+  for (const slot of slots) {
     const registered = reader.u8()
     if (registered === 0) continue
-    const side = model.sides[registered - 1]
-    if (!side) throw reader.fault(`slot ${slot} on a side that does not exist`)
-    rows[bankRow(family.id, slot, 'side')] = side
-    rows[bankRow(family.id, slot, 'name')] = readName(reader, family.nameLength)
-    for (const setting of stored) rows[bankRow(family.id, slot, setting.id)] = checkedValue(reader, setting)
-    for (const address of keptKeys(model, family))
-      readKey(reader, model, address, bankRow(family.id, slot, `key/${address.key}`), rows)
-    for (const { grid, cell } of family.storesGrids ? gridCells(model) : [])
-      readLine(reader, grid.permitted, bankRow(family.id, slot, `grid/${grid.id}/${cell}`), rows)
+    const side = sides[registered - 1]
+    if (!side) throw reader.fault(`slot ${slot.slot} on a side that does not exist`)
+    rows[slot.side] = side
+    rows[slot.name] = readName(reader, slot.family.nameLength)
+    readCells(reader, slot.stored, rows)
+    for (const key of slot.keys) readKey(reader, model, key, rows)
+    for (const line of slot.lines) readLine(reader, line, rows)
   }
 }
 
-/** The addresses whose function a slot of the family keeps, in model order. */
-function keptKeys(model: BodyModel, family: BankFamily): readonly Address[] {
-  return family.storesKeys ? [...lookup(model).addresses.values()] : []
-}
-
 function writeHoldSets(writer: ByteWriter, model: BodyModel, rows: Rows): void {
-  writer.u8(model.holdSets.length)
-  for (const set of model.holdSets) {
-    writer.text(String(rows[holdRow(set.id, 'name')]))
-    const ticked = model.settings.flatMap((setting, i) => {
-      const value = rows[holdRow(set.id, setting.id)]
-      return value === undefined ? [] : [{ i, setting, value }]
+  const { holds } = cardLayout(model)
+  writer.u8(holds.length)
+  for (const hold of holds) {
+    writer.text(String(rows[hold.name]))
+    const ticked = hold.rows.flatMap((cell, i) => {
+      const value = cell ? rows[cell.row] : undefined
+      return cell && value !== undefined ? [{ i, cell, value }] : []
     })
     writer.u16(ticked.length)
-    for (const { i, setting, value } of ticked) {
+    for (const { i, cell, value } of ticked) {
       writer.u16(i)
-      writeValue(writer, setting.domain, value)
+      cell.codec.write(writer, value)
     }
   }
 }
 
 function readHoldSets(reader: ByteReader, model: BodyModel, rows: Record<RowId, Value>): void {
-  if (reader.u8() !== model.holdSets.length) {
-    throw reader.fault(`a count of hold sets that is not ${model.holdSets.length}`)
-  }
-  for (const set of model.holdSets) {
-    rows[holdRow(set.id, 'name')] = readName(reader, set.nameLength)
+  const { holds } = cardLayout(model)
+  if (reader.u8() !== holds.length) throw reader.fault(`a count of hold sets that is not ${holds.length}`)
+  for (const hold of holds) {
+    rows[hold.name] = readName(reader, hold.set.nameLength)
     let last = -1
     for (let left = reader.u16(); left > 0; left--) {
       const i = reader.u16()
-      const setting = model.settings[i]
-      if (!setting || i <= last || !mayTick(set, setting)) {
-        throw reader.fault(`setting number ${i} where a hold set cannot have it`)
-      }
-      rows[holdRow(set.id, setting.id)] = checkedValue(reader, setting)
+      const cell = hold.rows[i]
+      if (!cell || i <= last) throw reader.fault(`setting number ${i} where a hold set cannot have it`)
+      rows[cell.row] = cell.codec.read(reader)
       last = i
     }
   }
+}
+
+/** What each position keeps for itself, in model order: one value for each setting it keeps. */
+function writePositions(writer: ByteWriter, model: BodyModel, rows: Rows): void {
+  const { positions } = cardLayout(model)
+  writer.u16(positions.length)
+  writeCells(writer, positions, rows)
+}
+
+function readPositions(reader: ByteReader, model: BodyModel, rows: Record<RowId, Value>): void {
+  const { positions } = cardLayout(model)
+  if (reader.u16() !== positions.length)
+    throw reader.fault(`a count of kept values that is not ${positions.length}`)
+  readCells(reader, positions, rows)
+}
+
+/** Every cell of every function menu, then every line of the own menu and the names of its pages. */
+function writeMenus(writer: ByteWriter, model: BodyModel, rows: Rows): void {
+  const { grids, own, ownNames } = cardLayout(model)
+  for (const line of grids) writeLine(writer, line, rows)
+  for (const line of own) writeLine(writer, line, rows)
+  for (const name of ownNames) writer.text(String(rows[name] ?? ''))
+}
+
+/** An empty cell of a function menu is a row that says so; an empty line of the own menu is no row. */
+function readMenus(reader: ByteReader, model: BodyModel, rows: Record<RowId, Value>): void {
+  const { grids, own, ownNames } = cardLayout(model)
+  for (const line of grids) readLine(reader, line, rows, emptyCell)
+  for (const line of own) readLine(reader, line, rows)
+  const longest = model.ownMenu?.nameLength ?? 0
+  for (const row of ownNames) {
+    const name = reader.text()
+    if (name.length > longest) throw reader.fault(`a name of ${name.length} characters`)
+    if (name !== '') rows[row] = name
+  }
+}
+
+function writeCells(writer: ByteWriter, cells: readonly Cell[], rows: Rows): void {
+  for (const { row, codec, factory } of cells) codec.write(writer, rows[row] ?? factory)
+}
+
+function readCells(reader: ByteReader, cells: readonly Cell[], rows: Record<RowId, Value>): void {
+  for (const { row, codec } of cells) rows[row] = codec.read(reader)
+}
+
+function writeLine(writer: ByteWriter, { row, codec }: LineCell, rows: Rows): void {
+  const value = rows[row]
+  if (value === undefined) writer.u16(nothingThere)
+  else codec.write(writer, value)
+}
+
+/** Reads a line into its row; one without anything is left out, or (with `empty`) says so. */
+function readLine(
+  reader: ByteReader,
+  { row, permitted }: LineCell,
+  rows: Record<RowId, Value>,
+  empty?: string,
+): void {
+  const index = reader.u16()
+  const found = permitted[index]
+  if (found !== undefined) rows[row] = found
+  else if (index !== nothingThere) throw reader.fault(`value number ${index} of ${permitted.length}`)
+  else if (empty !== undefined) rows[row] = empty
 }
 
 function readName(reader: ByteReader, longest: number): string {

@@ -1,106 +1,114 @@
 import { checkValue, fieldValue, ladderSteps } from '../model/domain'
 import type { Domain, Setting } from '../model/types'
-import type { RowId } from '../plan/rows'
 import type { Value } from '../vocabulary/values'
 import type { ByteReader, ByteWriter } from './bytes'
 
-/**
- * Writes one value by its domain: choice and ladder as the position in the domain (u16), toggle as 0 or 1 (u8),
- * number as f64, subset as one bit a member (u32, first member lowest), text, region and point as UTF-8 behind a u16 count, record
- * field by field.
- */
-export function writeValue(writer: ByteWriter, domain: Domain, value: Value): void {
-  switch (domain.kind) {
-    case 'choice':
-      return writer.u16(domain.values.findIndex((choice) => choice.id === value))
-    case 'ladder':
-      return writer.u16(ladderSteps(domain).findIndex((step) => step.mark === value))
-    case 'toggle':
-      return writer.u8(value === true ? 1 : 0)
-    case 'number':
-      return writer.f64(Number(value))
-    case 'subset': {
-      const members = value as readonly string[]
-      return writer.u32(
-        domain.values.reduce((bits, choice, i) => bits + (members.includes(choice.id) ? 2 ** i : 0), 0),
-      )
-    }
-    case 'text':
-    case 'region':
-    case 'point':
-      return writer.text(String(value))
-    case 'record': {
-      const fields = value as readonly string[]
-      return domain.fields.forEach((field, i) =>
-        writeValue(writer, field.domain, fieldValue(field.domain, fields[i] ?? '')),
-      )
-    }
-  }
+/** How values of one domain stand in a file. */
+export interface Codec {
+  write(writer: ByteWriter, value: Value): void
+  /** Reads what `write` wrote; what the domain does not have is a fault with its offset. */
+  read(reader: ByteReader): Value
 }
 
-/** Reads what `writeValue` wrote; a position that the domain does not have is a fault with its offset. */
-export function readValue(reader: ByteReader, domain: Domain): Value {
-  switch (domain.kind) {
-    case 'choice':
-      return member(reader, domain.values, reader.u16()).id
-    case 'ladder':
-      return member(reader, ladderSteps(domain), reader.u16()).mark
-    case 'toggle': {
-      const bit = reader.u8()
-      if (bit > 1) throw reader.fault('a toggle that is neither on nor off')
-      return bit === 1
-    }
-    case 'number': {
-      const number = reader.f64()
-      if (!Number.isFinite(number)) throw reader.fault('a number that is no number')
-      return number
-    }
-    case 'subset': {
-      const bits = reader.u32()
-      if (bits >= 2 ** domain.values.length) throw reader.fault('a list with members that do not exist')
-      return domain.values.filter((_, i) => Math.floor(bits / 2 ** i) % 2 === 1).map((choice) => choice.id)
-    }
-    case 'text':
-    case 'region':
-    case 'point':
-      return reader.text()
-    case 'record':
-      return domain.fields.map((field) => String(readValue(reader, field.domain)))
-  }
-}
-
-/** The next value of a setting; a fault where it lies outside its domain. */
-export function checkedValue(reader: ByteReader, setting: Setting): Value {
-  const value = readValue(reader, setting.domain)
-  const checked = checkValue(setting.domain, value, setting.id)
-  if (!checked.ok) throw reader.fault(`${setting.label}: ${checked.refusal.message}`)
-  return checked.value
-}
-
-/** Stands in a file where there is no function, or no line. */
+/** Stands in a file where there is no function, no line, or a value the domain does not have. */
 export const nothingThere = 0xffff
 
-/** Writes what stands in a cell or line, as its position among what may stand there. */
-export function writeLine(writer: ByteWriter, permitted: readonly string[], value: Value | undefined): void {
-  const index = permitted.indexOf(String(value))
-  writer.u16(index < 0 ? nothingThere : index)
+/**
+ * A domain's codec, made once: choice and ladder as the position in the domain (u16), toggle as 0 or 1 (u8), number as
+ * f64, subset as one bit a member (u32, first member lowest), text, region and point as UTF-8 behind a u16 count, record
+ * field by field.
+ */
+export function codecOf(domain: Domain): Codec {
+  let made = codecs.get(domain)
+  if (!made) {
+    made = makeCodec(domain)
+    codecs.set(domain, made)
+  }
+  return made
 }
 
-/** Reads what `writeLine` wrote into a row; a cell without anything is left out, or (with `empty`) says so. */
-export function readLine(
-  reader: ByteReader,
-  permitted: readonly string[],
-  row: RowId,
-  rows: Record<RowId, Value>,
-  empty?: string,
-): void {
-  const index = reader.u16()
-  if (index !== nothingThere) rows[row] = member(reader, permitted, index)
-  else if (empty !== undefined) rows[row] = empty
+const codecs = new WeakMap<Domain, Codec>()
+
+function makeCodec(domain: Domain): Codec {
+  switch (domain.kind) {
+    case 'choice':
+      return oneOf(domain.values.map((choice) => choice.id))
+    case 'ladder':
+      return oneOf(ladderSteps(domain).map((step) => step.mark))
+    case 'toggle':
+      return { write: (writer, value) => writer.u8(value === true ? 1 : 0), read: readToggle }
+    case 'number':
+      return { write: (writer, value) => writer.f64(Number(value)), read: readNumber }
+    case 'subset':
+      return someOf(domain.values.map((choice) => choice.id))
+    case 'text':
+    case 'region':
+    case 'point':
+      return { write: (writer, value) => writer.text(String(value)), read: (reader) => reader.text() }
+    case 'record': {
+      const fields = domain.fields.map((field) => ({ field, codec: codecOf(field.domain) }))
+      return {
+        write: (writer, value) =>
+          fields.forEach(({ field, codec }, i) =>
+            codec.write(writer, fieldValue(field.domain, (value as readonly string[])[i] ?? '')),
+          ),
+        read: (reader) => fields.map(({ codec }) => String(codec.read(reader))),
+      }
+    }
+  }
 }
 
-function member<T>(reader: ByteReader, list: readonly T[], index: number): T {
-  const found = list[index]
-  if (found === undefined) throw reader.fault(`value number ${index} of ${list.length}`)
-  return found
+/** One of a list, by its position in it. */
+export function oneOf(list: readonly string[]): Codec {
+  const places = new Map<unknown, number>(list.map((one, i) => [one, i]))
+  return {
+    write: (writer, value) => writer.u16(places.get(value) ?? nothingThere),
+    read: (reader) => {
+      const at = reader.u16()
+      const found = list[at]
+      if (found === undefined) throw reader.fault(`value number ${at} of ${list.length}`)
+      return found
+    },
+  }
+}
+
+function someOf(list: readonly string[]): Codec {
+  return {
+    write: (writer, value) => {
+      const members = value as readonly string[]
+      writer.u32(list.reduce((bits, one, i) => bits + (members.includes(one) ? 2 ** i : 0), 0))
+    },
+    read: (reader) => {
+      const bits = reader.u32()
+      if (bits >= 2 ** list.length) throw reader.fault('a list with members that do not exist')
+      return list.filter((_, i) => Math.floor(bits / 2 ** i) % 2 === 1)
+    },
+  }
+}
+
+function readToggle(reader: ByteReader): boolean {
+  const bit = reader.u8()
+  if (bit > 1) throw reader.fault('a toggle that is neither on nor off')
+  return bit === 1
+}
+
+function readNumber(reader: ByteReader): number {
+  const number = reader.f64()
+  if (!Number.isFinite(number)) throw reader.fault('a number that is no number')
+  return number
+}
+
+/** A setting's codec; what it reads lies inside the domain, or is a fault that names the setting. */
+export function settingCodec(setting: Setting): Codec {
+  const codec = codecOf(setting.domain)
+  const { kind } = setting.domain
+  if (kind === 'choice' || kind === 'ladder' || kind === 'toggle') return codec
+  return {
+    write: codec.write,
+    read: (reader) => {
+      const checked = checkValue(setting.domain, codec.read(reader), setting.id)
+      if (!checked.ok) throw reader.fault(`${setting.label}: ${checked.refusal.message}`)
+      return checked.value
+    },
+  }
 }

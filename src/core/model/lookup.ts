@@ -1,7 +1,7 @@
 import { addressesOf, type Address } from './addresses'
 import { amountOf } from './domain'
 import { menuPlaces, type MenuPlace } from './menu'
-import type { Act, BodyModel, Control, Domain, Doubt, ModelFunction, Setting } from './types'
+import type { Act, AssignSide, BodyModel, Control, Domain, Doubt, ModelFunction, Setting } from './types'
 import type { Value } from '../vocabulary/values'
 import { factsOf, ready, type Amounts, type Asked } from '../rules/condition'
 import { firmwareNumber } from '../rules/facts'
@@ -16,6 +16,8 @@ export interface Lookup {
   readonly functions: ReadonlyMap<string, ModelFunction>
   readonly controls: ReadonlyMap<string, Control>
   readonly addresses: ReadonlyMap<string, Address>
+  /** The addresses of each side. */
+  readonly answering: Readonly<Record<AssignSide, Answering>>
   readonly acts: ReadonlyMap<string, Act>
   /** What must hold before an act, ready to be asked, by act id. */
   readonly actNeeds: ReadonlyMap<string, readonly { readonly holds: Asked; readonly because: string }[]>
@@ -35,6 +37,12 @@ export interface Lookup {
   readonly remarking: ReadonlyMap<string, readonly ReadyRule<Remarking>[]>
   /** The keys of `remarking` whose rules ask a fact, by that fact. */
   readonly remarkedBy: ReadonlyMap<string, readonly string[]>
+}
+
+/** The addresses that answer on a side, in order, with the place of each. */
+export interface Answering {
+  readonly list: readonly Address[]
+  readonly places: ReadonlyMap<string, number>
 }
 
 /** A rule with its condition ready to be asked. */
@@ -87,12 +95,18 @@ function build(model: BodyModel): Lookup {
   const doubts = new Map(model.doubts.map((doubt) => [doubt.about, doubt]))
   const readied = readier(amounts, doubts)
   const remarking = remarkingOf(model.rules, readied)
+  const addresses = addressesOf(model, settings)
   return {
     settings,
     byMeaning: firstByMeaning(model.settings),
     functions: byId(model.functions),
     controls: byId(model.controls),
-    addresses: addressesOf(model, settings),
+    addresses,
+    answering: {
+      stills: answeringOn('stills', addresses),
+      motion: answeringOn('motion', addresses),
+      playback: answeringOn('playback', addresses),
+    },
     acts: byId(model.acts),
     actNeeds: new Map(
       model.acts.map((act) => [
@@ -154,6 +168,11 @@ function firstByMeaning(settings: readonly Setting[]): ReadonlyMap<string, Setti
     setting.means === null ? [] : [[setting.means, setting] as const],
   )
   return new Map(pairs.reverse())
+}
+
+function answeringOn(side: AssignSide, addresses: ReadonlyMap<string, Address>): Answering {
+  const list = [...addresses.values()].filter((address) => address.side === side)
+  return { list, places: new Map(list.map((address, i) => [address.key, i])) }
 }
 
 function remarkedBy(

@@ -69,13 +69,14 @@ const slotsOf = new WeakMap<Rows, { model: BodyModel; slots: readonly PlannedSlo
 
 function readSlots(model: BodyModel, plan: Plan): PlannedSlot[] {
   const own = new Map<string, Record<string, Rows[string]>>()
-  for (const [id, value] of Object.entries(plan.rows)) {
-    if (!id.startsWith('bank/')) continue
-    const [, family = '', slot = '', name = ''] = id.split('/')
-    const key = `${family}/${slot}`
-    const rows = own.get(key) ?? {}
-    own.set(key, rows)
-    if (name.includes('.')) rows[name] = value
+  for (const id in plan.rows) {
+    const last = id.lastIndexOf('/')
+    const value = plan.rows[id]
+    if (!id.startsWith('bank/') || id.indexOf('.', last) < 0 || value === undefined) continue
+    const slot = id.slice(0, last + 1)
+    const rows = own.get(slot) ?? {}
+    own.set(slot, rows)
+    rows[id.slice(last + 1)] = value
   }
   return model.families.flatMap((family) =>
     family.slots.flatMap((slot) => {
@@ -89,7 +90,7 @@ function readSlots(model: BodyModel, plan: Plan): PlannedSlot[] {
           name: (plan.rows[`${prefix}name`] as string | undefined) ?? slot.name,
           side,
           purpose: (plan.rows[`${prefix}purpose`] as string | undefined) ?? null,
-          rows: own.get(`${family.id}/${slot.id}`) ?? {},
+          rows: own.get(prefix) ?? {},
         },
       ]
     }),

@@ -2,7 +2,7 @@ import type { BodyModel } from '../model/types'
 import { sameValue, type Value } from '../vocabulary/values'
 import { baseValue } from './cells'
 import { plannedSlots, type Plan, type PlannedSlot } from './plan'
-import { bankRow } from './rows'
+import { bankRow, type Rows } from './rows'
 import { rowValue } from './step'
 
 /** Rows of a slot that differ from base though nobody meant them to, by setting id in model order. */
@@ -18,6 +18,16 @@ export interface Stray {
  * expected to change on site, or gives a reason for it. A row equal to base is no difference, and so never stray.
  */
 export function strayRows(model: BodyModel, plan: Plan, slot: PlannedSlot): Stray {
+  const known = strays.get(slot)
+  if (known?.rows === plan.rows) return known.stray
+  const stray = readStray(model, plan, slot)
+  strays.set(slot, { rows: plan.rows, stray })
+  return stray
+}
+
+const strays = new WeakMap<PlannedSlot, { rows: Rows; stray: Stray }>()
+
+function readStray(model: BodyModel, plan: Plan, slot: PlannedSlot): Stray {
   const fact = (name: string) => rowValue(plan.rows, bankRow(slot.family, slot.slot, name))
   const meant = new Set([...listed(fact('meant')), ...listed(fact('onSite'))])
   const source = plannedSlots(model, plan).find(
@@ -25,13 +35,9 @@ export function strayRows(model: BodyModel, plan: Plan, slot: PlannedSlot): Stra
   )
   const different = model.settings.filter((setting) => {
     const own = slot.rows[setting.id]
-    const explained = rowValue(plan.rows, `why/${bankRow(slot.family, slot.slot, setting.id)}`) !== null
-    return (
-      own !== undefined &&
-      !sameValue(own, baseValue(model, plan.rows, setting, slot.side)) &&
-      !meant.has(setting.id) &&
-      !explained
-    )
+    if (own === undefined || meant.has(setting.id)) return false
+    if (sameValue(own, baseValue(model, plan.rows, setting, slot.side))) return false
+    return rowValue(plan.rows, `why/${bankRow(slot.family, slot.slot, setting.id)}`) === null
   })
   const isResidue = (id: string) => source !== undefined && sameValue(slot.rows[id], source.rows[id])
   return {

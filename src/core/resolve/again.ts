@@ -7,7 +7,8 @@ import { rowValue } from '../plan/step'
 import { sameValue } from '../vocabulary/values'
 import { addressIn, answering, contextAt, finished, indicatorsIn, resolve, resolvedSetting } from './resolve'
 import { workOf, type Work } from './resolve'
-import type { Resolution, ResolvedAddress } from './resolved'
+import type { Resolution, ResolvedAddress, ResolvedSetting } from './resolved'
+import type { Table } from './table'
 import { stateAgain, type State } from './state'
 
 /** What changed between two plans, as far as it can matter to what they amount to. */
@@ -77,30 +78,39 @@ function differ(before: Plan, after: Plan, row: RowId): boolean {
 
 /**
  * What a plan amounts to where another one, differing in `changed` only, amounted to `before`: the same answer as
- * `resolve` gives, with every part that is not touched taken over as it stands.
+ * `resolve` gives, with every part that is not touched taken over as it stands. The context is the one of `before`, but
+ * for the stop of the mode dial.
  */
-export function resolveAgain(model: BodyModel, plan: Plan, before: Resolution, changed: Changed): Resolution {
+export function resolveAgain(
+  model: BodyModel,
+  plan: Plan,
+  context: Context,
+  before: Resolution,
+  changed: Changed,
+): Resolution {
   const work = workOf(before)
-  if (!work || changed.everything || busy(work)) return resolve(model, plan, work?.context ?? missing())
-  const answers = `${work.context.run === 'playback' ? 'playback' : work.context.side}/`
+  if (!work || changed.everything || busy(context)) return resolve(model, plan, context)
+  const answers = `${context.run === 'playback' ? 'playback' : context.side}/`
   const addresses = new Set([...changed.addresses].filter((key) => key.startsWith(answers)))
-  const settings = readIn(model, changed, work.context)
-  if (settings.length === 0 && addresses.size === 0) return before
-  const { state, changed: anew } = stateAgain(model, plan, work.context, work.state, settings, changed.facts)
-  const elsewhere = othersAgain(model, plan, work, settings, changed.facts)
-  const states = new Map([...elsewhere].map(([key, one]) => [key, one.state]))
-  const next: Work = { ...work, plan, state, others: states }
-  const dirty = dirtied(state, anew, changed.facts)
-  const others = [...elsewhere.values()].map((one) => dirtied(one.state, one.changed, changed.facts))
-  const all = new Map(before.settings)
+  const moved = movedSettings(model, work.context, context)
+  const settings = [...readIn(model, changed, context), ...(moved ?? [])]
+  if (settings.length === 0 && addresses.size === 0 && moved === null) return before
+  const facts = moved === null ? changed.facts : new Set([...changed.facts, 'position'])
+  const { state, changed: anew } = stateAgain(model, plan, context, work.state, settings, facts)
+  const here: Work = { ...work, plan, context }
+  const elsewhere = othersAgain(here, settings, facts)
+  const next: Work = { ...here, state, others: new Map([...elsewhere].map(([key, one]) => [key, one.state])) }
+  const dirty = dirtied(state, anew, facts)
+  const others = [...elsewhere.values()].map((one) => dirtied(one.state, one.changed, facts))
+  const all = (before.settings as Table<ResolvedSetting>).copy()
   for (const key of dirty) {
     const setting = key.startsWith('setting/')
       ? state.found.settings.get(key.slice('setting/'.length))
       : undefined
     if (setting) all.set(setting.id, resolvedSetting(next, setting))
   }
-  const keys = new Map(before.addresses)
-  for (const address of answering(next)) {
+  const keys = (before.addresses as Table<ResolvedAddress>).copy()
+  for (const address of answering(next).list) {
     const was = before.addresses.get(address.key)
     const touched = addresses.has(address.key) || !was || isTouched(was, dirty, others)
     if (touched) keys.set(address.key, addressIn(next, address))
@@ -110,26 +120,36 @@ export function resolveAgain(model: BodyModel, plan: Plan, before: Resolution, c
 }
 
 /** Held keys and what stays on lay overlays that cannot be followed setting by setting. */
-function busy({ context }: Work): boolean {
+function busy(context: Context): boolean {
   return (context.held?.length ?? 0) > 0 || (context.latched?.length ?? 0) > 0
 }
 
-function missing(): never {
-  throw new Error('a resolution that resolve did not make')
+/** What another stop of the mode dial fixes or keeps for itself; null where it stands at the same. */
+function movedSettings(model: BodyModel, before: Context, after: Context): string[] | null {
+  if (before.position === after.position) return null
+  const stops = model.positions.filter((one) => one.id === before.position || one.id === after.position)
+  const byPosition = model.settings.filter((one) => one.place === 'position').map((one) => one.id)
+  return [
+    ...stops.flatMap((stop) => [...Object.keys(stop.sets), ...stop.keeps]),
+    ...byPosition,
+    ...inMode(model, stops),
+  ]
 }
 
-function othersAgain(
-  model: BodyModel,
-  plan: Plan,
-  work: Work,
-  settings: readonly string[],
-  facts: ReadonlySet<string>,
-) {
+/** Settings with a cell for each exposure mode, where a stop fixes the mode. */
+function inMode(model: BodyModel, stops: BodyModel['positions']): string[] {
+  const mode = lookup(model).exposureMode?.id
+  if (mode === undefined || !stops.some((stop) => Object.hasOwn(stop.sets, mode))) return []
+  return model.settings.filter((one) => one.place === 'exposureMode').map((one) => one.id)
+}
+
+/** The states with a lever or the exposure mode put elsewhere, again. */
+function othersAgain(work: Work, settings: readonly string[], facts: ReadonlySet<string>) {
   return new Map(
     [...work.others].map(([key, other]) => {
       const at = key.indexOf('=')
       const context = contextAt(work, { setting: key.slice(0, at), value: key.slice(at + 1) })
-      return [key, stateAgain(model, plan, context, other, settings, facts)] as const
+      return [key, stateAgain(work.model, work.plan, context, other, settings, facts)] as const
     }),
   )
 }

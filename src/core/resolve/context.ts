@@ -72,6 +72,8 @@ export function slotIn(model: BodyModel, context: Context, family: string): stri
 /** A context with its name in words, such as "bank Ebb, Tarrow 45". */
 export interface NamedContext {
   readonly context: Context
+  /** Side, lens and banks as a text: the same for the same state of another plan, wherever its dial then stands. */
+  readonly key: string
   /** Name of the bank, or "plain". */
   readonly bank: string
   readonly lens: string
@@ -120,18 +122,24 @@ export function contextsOf(
   ]
   const usual = usualPosition(model, plan, side)
   return banks.flatMap((bank) =>
-    (mine.length > 0 ? mine : [anyLens]).map((lens) => ({
-      context: {
+    (mine.length > 0 ? mine : [anyLens]).map((lens) => {
+      const position = bank.slotted ? undefined : usual
+      const context: Context = {
         side,
         run: answering === 'playback' ? ('playback' as const) : ('standby' as const),
         banks: bank.banks,
         lens,
         firmware: newestFirmware(model),
-        ...(bank.slotted || usual === undefined ? {} : { position: usual }),
-      },
-      bank: bank.name,
-      lens: lens.name,
-    })),
+        ...(position === undefined ? {} : { position }),
+      }
+      const slots = Object.entries(bank.banks).flat()
+      return {
+        context,
+        key: [answering, lens.id, ...slots].join(' '),
+        bank: bank.name,
+        lens: lens.name,
+      }
+    }),
   )
 }
 

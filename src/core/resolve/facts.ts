@@ -1,6 +1,6 @@
 import { lookup } from '../model/lookup'
 import type { BodyModel, LensModel } from '../model/types'
-import { functionAt } from '../plan/assign'
+import { addressesWith } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import type { FactSource, Known } from '../rules/condition'
 import type { Value } from '../vocabulary/values'
@@ -59,11 +59,7 @@ function readFact(
     case 'latched':
       return told(context.latched?.includes(name) ?? false)
     case 'assigned':
-      return told(
-        [...lookup(model).addresses.values()].some(
-          (one) => one.side === context.side && functionAt(plan, one) === name,
-        ),
-      )
+      return told(addressesWith(model, plan, context.side, name).length > 0)
     default:
       return told(context.situation?.[name])
   }

@@ -1,4 +1,5 @@
 import type { Address } from '../model/addresses'
+import type { Answering } from '../model/lookup'
 import type { BodyModel, Choice, FirmwareRange, ModelFunction } from '../model/types'
 import type { Presence, RunState, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'
@@ -11,6 +12,7 @@ import type { Remark, Resolution, ResolvedAddress, ResolvedIndicator } from './r
 import type { ResolvedSetting, Standing, Verdict } from './resolved'
 import { inForce } from './owners'
 import { asked, effectiveState, remark, type State } from './state'
+import { Table } from './table'
 
 /**
  * Resolves a plan in a context: factory → marked dials → base → this body → remembered position → bank slot → edits
@@ -19,9 +21,11 @@ import { asked, effectiveState, remark, type State } from './state'
  */
 export function resolve(model: BodyModel, plan: Plan, context: Context): Resolution {
   const work: Work = { model, plan, context, state: effectiveState(model, plan, context), others: new Map() }
-  const settings = new Map(model.settings.map((setting) => [setting.id, resolvedSetting(work, setting)]))
-  const addresses = new Map<string, ResolvedAddress>()
-  for (const address of answering(work)) addresses.set(address.key, addressIn(work, address))
+  const settings = new Table<ResolvedSetting>(work.state.found.settingIndex)
+  for (const setting of model.settings) settings.set(setting.id, resolvedSetting(work, setting))
+  const { places, list } = answering(work)
+  const addresses = new Table<ResolvedAddress>(places)
+  for (const address of list) addresses.set(address.key, addressIn(work, address))
   return finished(work, { settings, addresses, indicators: indicatorsIn(work.state) })
 }
 
@@ -48,10 +52,9 @@ export function finished(work: Work, resolution: Resolution): Resolution {
 
 const works = new WeakMap<Resolution, Work>()
 
-/** The addresses that answer on a context's side. */
-export function answering({ state, context }: Work): Address[] {
-  const side = context.run === 'playback' ? 'playback' : context.side
-  return [...state.found.addresses.values()].filter((address) => address.side === side)
+/** The addresses that answer on a context's side, with the place of each. */
+export function answering({ state, context }: Work): Answering {
+  return state.found.answering[context.run === 'playback' ? 'playback' : context.side]
 }
 
 /** What a key does, in the state in which it would answer. */

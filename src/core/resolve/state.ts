@@ -11,12 +11,13 @@ import { factsIn } from './facts'
 import { down } from './held'
 import { distinct, inForce, ownedValues, ownerChain, ownersIn, rowLink } from './owners'
 import type { Link, Remark } from './resolved'
+import { Table } from './table'
 
 /** A context reckoned through: every chain, every possible value, and the facts that follow. */
 export interface State {
   readonly found: Lookup
-  readonly chains: ReadonlyMap<string, readonly Link[]>
-  readonly possible: ReadonlyMap<string, readonly Value[]>
+  readonly chains: Table<readonly Link[]>
+  readonly possible: Table<readonly Value[]>
   /** Rules that may or may not have changed a setting. */
   readonly doubts: ReadonlyMap<string, readonly Remark[]>
   readonly facts: FactSource
@@ -44,10 +45,13 @@ function stateWith(
 ): State {
   const found = lookup(model)
   const owners = ownersIn(model, plan, context)
-  const chains = new Map(model.settings.map((setting) => [setting.id, ownerChain(owners, setting)]))
-  const possible = new Map(
-    model.settings.map((setting) => [setting.id, ownedValues(owners, setting, chains.get(setting.id) ?? [])]),
-  )
+  const chains = new Table<Link[]>(found.settingIndex)
+  const possible = new Table<Value[]>(found.settingIndex)
+  for (const setting of model.settings) {
+    const chain = ownerChain(owners, setting)
+    chains.set(setting.id, chain)
+    possible.set(setting.id, ownedValues(owners, setting, chain))
+  }
   const overlay = (setting: string, link: Link | null) => {
     const chain = chains.get(setting)
     if (!chain || !link) return
@@ -99,8 +103,8 @@ export function stateAgain(
   if (anew.size === 0)
     return { state: { ...before, facts: factsIn(model, plan, context, before.possible) }, changed: anew }
   const owners = ownersIn(model, plan, context)
-  const chains = new Map(before.chains as ReadonlyMap<string, Link[]>)
-  const possible = new Map(before.possible as ReadonlyMap<string, Value[]>)
+  const chains = (before.chains as Table<Link[]>).copy()
+  const possible = (before.possible as Table<Value[]>).copy()
   const doubts = new Map(before.doubts as ReadonlyMap<string, Remark[]>)
   for (const id of anew) {
     const setting = found.settings.get(id)
@@ -120,8 +124,8 @@ export function stateAgain(
 function applyRule(
   rule: ReadyRule<Replacing>,
   found: Lookup,
-  chains: Map<string, Link[]>,
-  possible: Map<string, Value[]>,
+  chains: Table<Link[]>,
+  possible: Table<Value[]>,
   doubts: Map<string, Remark[]>,
   facts: FactSource,
 ): void {

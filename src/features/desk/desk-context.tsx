@@ -9,8 +9,9 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react'
-import { runChecks } from '@/core/checks/checks'
+import { look, lookAgain, type Looked } from '@/core/checks/checks'
 import type { Finding } from '@/core/checks/finding'
+import type { Plan } from '@/core/plan/plan'
 import type { Step } from '@/core/plan/step'
 import { PlanDesk, type DeskStart, type DeskView, type SaveAnswer } from './plan-desk'
 
@@ -53,12 +54,22 @@ export function useDeskView(): DeskView {
   return useSyncExternalStore(desk.subscribe, desk.getView, desk.getView)
 }
 
-/** Everything the checks find in the plan as it stands. */
+/** Everything the checks find in the plan as it stands, what a reason settles left out. */
 export function useFindings(): readonly Finding[] {
   const { start } = useDesk()
   const { plan } = useDeskView()
-  return useMemo(() => runChecks(start.model, plan, start.lenses), [start, plan])
+  return useMemo(() => lookedAt(start, plan).findings.filter((one) => one.silencedBy === null), [start, plan])
 }
+
+/** The plan looked at; after a step only what the step touched is looked at anew. */
+function lookedAt(start: DeskStart, plan: Plan): Looked {
+  const before = looks.get(start)
+  const now = before ? lookAgain(before, plan) : look(start.model, plan, start.lenses)
+  looks.set(start, now)
+  return now
+}
+
+const looks = new WeakMap<DeskStart, Looked>()
 
 function sendTo(planId: string) {
   return async (basedOn: number, steps: readonly Step[]): Promise<SaveAnswer> => {

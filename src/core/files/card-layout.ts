@@ -1,0 +1,158 @@
+import type { Address } from '../model/addresses'
+import { acceptedFunctions } from '../model/keys'
+import { lookup } from '../model/lookup'
+import type { BankFamily, BodyModel, HoldSet, ModelFunction, Setting, Side } from '../model/types'
+import { baseCells, baseRows, gridCells, mayTick, ownLines } from '../plan/cells'
+import { bankRow, holdRow, keyRow, shareRow, type RowId } from '../plan/rows'
+import type { Value } from '../vocabulary/values'
+import { oneOf, settingCodec, type Codec } from './card-values'
+import { travels } from './travels'
+
+/** A value at a row, with the way it stands in a file. */
+export interface Cell {
+  readonly row: RowId
+  readonly codec: Codec
+  /** Written where the rows have none. */
+  readonly factory: Value
+}
+
+/** The base cells of one setting. */
+export interface BaseCells {
+  readonly setting: Setting
+  readonly codec: Codec
+  /** The row of the share list, where it is on it. */
+  readonly share: RowId | null
+  readonly apart: readonly RowId[]
+  readonly both: RowId
+  /** What the rows of lenses begin with; null where it has none. */
+  readonly lenses: string | null
+}
+
+/** A row that holds a function, and the functions it accepts. */
+export interface KeyCell {
+  readonly row: RowId
+  readonly address: Address
+  readonly accepts: ReadonlySet<ModelFunction>
+}
+
+/** A row that holds one line of a list, or nothing. */
+export interface LineCell {
+  readonly row: RowId
+  readonly permitted: readonly string[]
+  readonly codec: Codec
+}
+
+/** Everything a slot keeps, in the order of the file. */
+export interface SlotCells {
+  readonly family: BankFamily
+  readonly slot: string
+  readonly side: RowId
+  readonly name: RowId
+  readonly stored: readonly Cell[]
+  readonly keys: readonly KeyCell[]
+  readonly lines: readonly LineCell[]
+}
+
+/** What may be ticked in a hold set, by its number in the model. */
+export interface HoldCells {
+  readonly set: HoldSet
+  readonly name: RowId
+  readonly rows: readonly (Cell | null)[]
+}
+
+/** Where everything stands in a card file of a model. */
+export interface CardLayout {
+  readonly base: readonly BaseCells[]
+  readonly keys: readonly KeyCell[]
+  readonly slots: readonly SlotCells[]
+  readonly holds: readonly HoldCells[]
+  readonly positions: readonly Cell[]
+  readonly grids: readonly LineCell[]
+  readonly own: readonly LineCell[]
+  readonly ownNames: readonly RowId[]
+  readonly sides: readonly Side[]
+}
+
+/** The layout of a model's card files, made once for each model object. */
+export function cardLayout(model: BodyModel): CardLayout {
+  let made = layouts.get(model)
+  if (!made) {
+    made = makeLayout(model)
+    layouts.set(model, made)
+  }
+  return made
+}
+
+const layouts = new WeakMap<BodyModel, CardLayout>()
+
+function makeLayout(model: BodyModel): CardLayout {
+  const addresses = [...lookup(model).addresses.values()]
+  const cell = (row: RowId, setting: Setting): Cell => ({
+    row,
+    codec: settingCodec(setting),
+    factory: setting.factory,
+  })
+  const key = (row: RowId, address: Address): KeyCell => ({
+    row,
+    address,
+    accepts: new Set(acceptedFunctions(model, address)),
+  })
+  const line = (row: RowId, permitted: readonly string[]): LineCell => ({
+    row,
+    permitted,
+    codec: oneOf(permitted),
+  })
+  const gridLines = gridCells(model).map(({ grid, cell: n }) => line(`grid/${grid.id}/${n}`, grid.permitted))
+  const slotCells = (family: BankFamily, slot: string): SlotCells => ({
+    family,
+    slot,
+    side: bankRow(family.id, slot, 'side'),
+    name: bankRow(family.id, slot, 'name'),
+    stored: model.settings
+      .filter((setting) => setting.storedBy === family.id)
+      .map((setting) => cell(bankRow(family.id, slot, setting.id), setting)),
+    keys: family.storesKeys
+      ? addresses.map((address) => key(bankRow(family.id, slot, `key/${address.key}`), address))
+      : [],
+    lines: family.storesGrids
+      ? gridLines.map((one) => ({ ...one, row: bankRow(family.id, slot, one.row) }))
+      : [],
+  })
+  return {
+    base: model.settings
+      .filter((setting) => travels(model, setting))
+      .map((setting) => baseOf(model, setting)),
+    keys: addresses.map((address) => key(keyRow(address), address)),
+    slots: model.families.flatMap((family) => family.slots.map((slot) => slotCells(family, slot.id))),
+    holds: model.holdSets.map((set) => ({
+      set,
+      name: holdRow(set.id, 'name'),
+      rows: model.settings.map((setting) =>
+        mayTick(set, setting) ? cell(holdRow(set.id, setting.id), setting) : null,
+      ),
+    })),
+    positions: model.positions.flatMap((position) =>
+      position.keeps.flatMap((id) => {
+        const setting = lookup(model).settings.get(id)
+        return setting ? [cell(`position/${position.id}/${id}`, setting)] : []
+      }),
+    ),
+    grids: gridLines,
+    own: ownLines(model).map(({ row, menu }) => line(row, menu.permitted)),
+    ownNames: Array.from({ length: model.ownMenu?.pages ?? 0 }, (_, i) => `own/${i + 1}/name`),
+    sides: model.sides,
+  }
+}
+
+function baseOf(model: BodyModel, setting: Setting): BaseCells {
+  const prefix = `base/${setting.id}@`
+  const cells = baseCells(model, setting)
+  return {
+    setting,
+    codec: settingCodec(setting),
+    share: setting.shared === undefined ? null : shareRow(setting),
+    apart: cells === null ? baseRows(model, {}, setting) : cells.map((one) => prefix + one),
+    both: `${prefix}both`,
+    lenses: setting.place === 'lens' ? prefix : null,
+  }
+}
