@@ -206,3 +206,84 @@ describe('the headless command', () => {
     expect(() => readFileSync(join(folder, 'never.json'))).toThrow()
   })
 })
+
+describe('the commands on plans, files and the simulated body', () => {
+  const planFile = async (name: string, model = 'tarrow-heron') => {
+    const path = join(folder, name)
+    expect((await run(['plan', 'new', '--model', model, '--out', path])).code).toBe(0)
+    return path
+  }
+
+  it('give findings, focus and comparisons as data', async () => {
+    const plan = await planFile('data.plan.json')
+    const checked = JSON.parse((await run(['plan', 'check', plan, '--json'])).output) as {
+      findings: unknown[]
+    }
+    expect(checked.findings).toContainEqual(
+      expect.objectContaining({ check: 'agreed-default', severity: 'tidies' }),
+    )
+    const focus = JSON.parse((await run(['plan', 'focus', plan, '--json'])).output) as { rows: unknown[] }[]
+    expect(focus[0]?.rows).toContainEqual(expect.objectContaining({ held: [] }))
+    const compared = JSON.parse((await run(['plan', 'compare', plan, plan, '--json'])).output) as unknown
+    expect(compared).toEqual({ compared: 0, differences: [] })
+  })
+
+  it('refuse what does not go together, naming the option or the file', async () => {
+    const heron = await planFile('heron.plan.json')
+    const duet = await planFile('duet.plan.json', 'varn-duet')
+    const script = file('one.txt', 'press nose')
+    for (const [args, says] of [
+      [['plan', 'check', heron, '--only', 'everything'], '--only: “everything” is none of'],
+      [['plan', 'compare', heron, duet], 'plan fit carries one over'],
+      [
+        ['file', 'write', heron, '--out', join(folder, 'x.set'), '--firmware', '9.9'],
+        '--firmware: Heron has firmware',
+      ],
+      [['file', 'write', heron, '--out', join(folder, 'x.set'), '--at', 'noon'], '--at: Whole seconds'],
+      [['file', 'read', heron], 'This is no Salt Shelf card file'],
+      [
+        ['camera', 'run', script, '--model', 'tarrow-heron'],
+        `${script}, line 1: Heron has no control “nose”`,
+      ],
+      [['camera', 'run', script], 'Say which body'],
+      [['camera', 'run', script, '--model', 'no-such'], '--model: There is no model no-such'],
+      [['camera', 'run', join(folder, 'none.txt'), '--model', 'tarrow-heron'], 'none.txt'],
+    ] as const) {
+      const { code, error } = await run(args)
+      expect(error).toContain(says)
+      expect(code).toBe(1)
+    }
+    expect((await run(['file', 'write', heron])).code).toBe(2)
+  })
+
+  it('refuse a damaged card file with the byte, and compare files of two models not at all', async () => {
+    const [heron, duet] = [await planFile('h.plan.json'), await planFile('d.plan.json', 'varn-duet')]
+    const [one, two] = [join(folder, 'h.set'), join(folder, 'd.set')]
+    for (const [plan, out] of [
+      [heron, one],
+      [duet, two],
+    ] as const)
+      expect((await run(['file', 'write', plan, '--out', out])).code).toBe(0)
+    expect((await run(['file', 'compare', one, two])).error).toContain('other of a varn-duet')
+    expect((await run(['file', 'compare', heron, one])).output).toContain('Identical in all')
+    const bytes = readFileSync(one)
+    bytes[100] = (bytes[100] ?? 0) ^ 1
+    writeFileSync(one, bytes)
+    expect((await run(['file', 'read', one])).error).toMatch(/h\.set: byte \d+: The file is damaged/)
+  })
+
+  it('end with 1 and the line where a script’s expectation is not met', async () => {
+    const script = file('unmet.txt', 'press release\nexpect focus follows')
+    const { code, error } = await run([
+      'camera',
+      'run',
+      script,
+      '--model',
+      'tarrow-heron',
+      '--lens',
+      'tarrow-45',
+    ])
+    expect(code).toBe(1)
+    expect(error).toContain('line 2: expect focus follows: it is once')
+  })
+})
