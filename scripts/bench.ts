@@ -16,6 +16,8 @@ const figures: Figure[] = [
   rulesBench(models),
   ...contextsBench(largest, chipped),
   checksBench(largest, lenses),
+  ...cardBench(largest, lenses),
+  ...focusBench(largest, chipped),
 ]
 
 const rows = figures.map(

@@ -8,7 +8,7 @@ import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
 import { describeRow, describeStep } from '@/core/plan/describe'
 import { done, refused, type Command } from './command'
-import { planOnDisk } from './disk'
+import { planOnDisk, onPlan } from './disk'
 import { comparisonWords } from './files'
 import { contextFrom, contextOptions, contextUsage, modelsFolder } from './options'
 
@@ -19,9 +19,7 @@ export const checkPlan: Command = {
   summary: 'what cannot work, what will trip its owner up, what could be tidier, and steps that mend it',
   options: { only: 'one', silenced: 'one', models: 'one' },
   operands: 1,
-  async run([planPath = ''], options) {
-    const read = await planOnDisk(planPath, modelsFolder(options))
-    if (!read.ok) return refused(read.refusal)
+  run: onPlan(({ model, plan, definitions }, options) => {
     const only = options.only?.at(-1)
     const severities = ['blocks', 'trips', 'tidies']
     if (only !== undefined && !severities.includes(only))
@@ -30,7 +28,6 @@ export const checkPlan: Command = {
         message: `“${only}” is none of ${severities.join(', ')}.`,
         where: '--only',
       })
-    const { model, plan, definitions } = read.value
     const all = allFindings(model, plan, definitions.lenses)
     const open = all.filter((one) => one.silencedBy === null && (only === undefined || one.severity === only))
     const silenced = options.silenced === undefined ? [] : all.filter((one) => one.silencedBy !== null)
@@ -38,7 +35,7 @@ export const checkPlan: Command = {
     const total = `${count('blocks')} block, ${count('trips')} trip, ${count('tidies')} could be tidier; ${all.length - all.filter((one) => one.silencedBy === null).length} are silenced by a reason.`
     const words = [...open, ...silenced].map((finding) => findingWords(model, finding))
     return done([...words, total].join('\n'), { findings: open, silenced })
-  },
+  }),
 }
 
 function findingWords(model: BodyModel, finding: Finding): string {
@@ -58,10 +55,7 @@ export const focusPlan: Command = {
   summary: 'what focuses when: every key and every ordered pair, in every state that toggles reach',
   options: { ...contextOptions, pairs: 'one', models: 'one' },
   operands: 1,
-  async run([planPath = ''], options) {
-    const read = await planOnDisk(planPath, modelsFolder(options))
-    if (!read.ok) return refused(read.refusal)
-    const { model, plan, definitions } = read.value
+  run: onPlan(({ model, plan, definitions }, options) => {
     const context = contextFrom(options, model, definitions.lenses)
     if (!context.ok) return refused(context.refusal)
     const most = options.pairs?.at(-1) === 'no' ? 1 : 2
@@ -74,7 +68,7 @@ export const focusPlan: Command = {
       words.join('\n'),
       tables.map(({ variant, rows }) => ({ state: variant, rows })),
     )
-  },
+  }),
 }
 
 function rowWords(model: BodyModel, table: FocusTable, row: FocusRow): string {

@@ -1,7 +1,7 @@
 import { writeFile } from 'node:fs/promises'
 import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
-import { readJson } from '@/core/files/json'
+import { readJson } from '@/core/json'
 import { writePlanFile } from '@/core/files/plan-file'
 import { describeStep } from '@/core/plan/describe'
 import { emptyPlan } from '@/core/plan/plan'
@@ -11,7 +11,7 @@ import { resolve } from '@/core/resolve/resolve'
 import type { Resolution, ResolvedAddress, ResolvedSetting } from '@/core/resolve/resolved'
 import { boundedBytes } from '@/disk/bounded'
 import { done, refused, type Command, type Outcome } from './command'
-import { definitionsIn, planOnDisk } from './disk'
+import { definitionsIn, planOnDisk, onPlan } from './disk'
 import { contextFrom, contextOptions, contextUsage, modelsFolder } from './options'
 
 /** `plan new --model ID`: an empty plan file. */
@@ -68,10 +68,7 @@ export const resolvePlan: Command = {
   summary: 'what every setting and key amounts to in one context, and why',
   options: { ...contextOptions, models: 'one' },
   operands: 1,
-  async run([planPath = ''], options) {
-    const read = await planOnDisk(planPath, modelsFolder(options))
-    if (!read.ok) return refused(read.refusal)
-    const { model, plan, definitions } = read.value
+  run: onPlan(({ model, plan, definitions }, options) => {
     const context = contextFrom(options, model, definitions.lenses)
     if (!context.ok) return refused(context.refusal)
     const resolution = resolve(model, plan, context.value)
@@ -88,7 +85,7 @@ export const resolvePlan: Command = {
       ...signLines(resolution),
     ]
     return done(words.join('\n'), asData(resolution))
-  },
+  }),
 }
 
 function settingLine(one: ResolvedSetting): string {

@@ -5,7 +5,7 @@ import { lookup } from '@/core/model/lookup'
 import { runStates, type RunState } from '@/core/model/types'
 import { route } from '@/core/route/route'
 import { done, refused, type Command } from './command'
-import { planOnDisk } from './disk'
+import { planOnDisk, onPlan } from './disk'
 import { contextFrom, contextOptions, contextUsage, modelsFolder, valuesFrom } from './options'
 import { written } from './plans'
 
@@ -16,10 +16,7 @@ export const routePlan: Command = {
   summary: 'the shortest legal way through the menu to what is wanted, from a context',
   options: { ...contextOptions, want: 'many', act: 'many', turn: 'one', end: 'one', models: 'one' },
   operands: 1,
-  async run([planPath = ''], options) {
-    const read = await planOnDisk(planPath, modelsFolder(options))
-    if (!read.ok) return refused(read.refusal)
-    const { model, plan, definitions } = read.value
+  run: onPlan(({ model, plan, definitions }, options) => {
     const context = contextFrom(options, model, definitions.lenses)
     if (!context.ok) return refused(context.refusal)
     const values = valuesFrom(options, 'want', model)
@@ -52,7 +49,7 @@ export const routePlan: Command = {
     const total =
       steps.length === 0 ? ['Everything stands as wanted already.'] : [`${presses} presses in all.`]
     return done([...lines, ...total, ...stays].join('\n'), found.value)
-  },
+  }),
 }
 
 /** `plan fit PLAN --to MODEL`: the plan on another model, and what is lost. */

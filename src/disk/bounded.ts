@@ -1,5 +1,5 @@
 import { readFile, stat } from 'node:fs/promises'
-import { defaultJsonLimits } from '@/core/files/json'
+import { defaultJsonLimits } from '@/core/json'
 import { ok, refuse, type Result } from '@/core/result'
 
 /** The bytes of a file, or why it is not read: not there, not a file, or larger than anything Salt Shelf reads. */

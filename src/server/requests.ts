@@ -1,4 +1,4 @@
-import { readJson } from '@/core/files/json'
+import { readJson } from '@/core/json'
 import { refuse, ok, type Refusal, type Result } from '@/core/result'
 
 /** Reads a request's body up to a limit; refuses what is larger without reading it whole. */

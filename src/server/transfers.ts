@@ -7,7 +7,7 @@ import {
   type CarryOrder,
   type CarryState,
 } from '@/core/camera/carry'
-import { canonicalJson } from '@/core/files/json'
+import { canonicalJson } from '@/core/json'
 import { digestHex } from '@/core/files/digest'
 import { keepState, loadBody, type Body } from './bodies'
 import { localOwner, query } from './db'

@@ -5,9 +5,9 @@ import type { ByteReader, ByteWriter } from './bytes'
 
 /** How values of one domain stand in a file. */
 export interface Codec {
-  write(writer: ByteWriter, value: Value): void
+  readonly write: (writer: ByteWriter, value: Value) => void
   /** Reads what `write` wrote; what the domain does not have is a fault with its offset. */
-  read(reader: ByteReader): Value
+  readonly read: (reader: ByteReader) => Value
 }
 
 /** Stands in a file where there is no function, no line, or a value the domain does not have. */

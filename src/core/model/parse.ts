@@ -1,5 +1,5 @@
 import { ValidationError, type Schema } from 'yup'
-import { readJson } from '../files/json'
+import { readJson } from '../json'
 import { ok, refuse, type Refusal, type Result } from '../result'
 import { faultsOf } from './faults/faults'
 import { bodyModelSchema, lensModelSchema } from './schema/schema'

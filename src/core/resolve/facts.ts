@@ -1,4 +1,3 @@
-import { lookup } from '../model/lookup'
 import type { BodyModel, LensModel } from '../model/types'
 import { addressesWith } from '../plan/assign'
 import type { Plan } from '../plan/plan'

@@ -1,7 +1,7 @@
 import { lookup } from '../../model/lookup'
 import type { BodyModel, LensModel, Orientation, Posture, RunState, Side } from '../../model/types'
 import type { Plan } from '../../plan/plan'
-import { newestFirmware, type Context } from '../../resolve/context'
+import { anyLens, newestFirmware, type Context } from '../../resolve/context'
 import { resolve } from '../../resolve/resolve'
 import type { Resolution } from '../../resolve/resolved'
 import type { Value } from '../../vocabulary/values'
@@ -99,20 +99,7 @@ export function newLive(model: BodyModel, lens: LensModel | null, body?: BodySta
 }
 
 /** No lens on the body: nothing talks, nothing has keys. */
-const noLens: LensModel = {
-  format: 'salt-shelf/lens-model',
-  formatVersion: 1,
-  id: 'no-lens',
-  name: 'no lens',
-  fits: 'any body',
-  contacts: false,
-  focalMm: [50, 50],
-  widest: 'f/2',
-  keys: [],
-  ring: null,
-  focusSwitch: false,
-  stabiliser: false,
-}
+const noLens: LensModel = { ...anyLens, id: 'no-lens', name: 'no lens', contacts: false }
 
 /** The body's memory as a plan of complete rows. */
 export function memoryPlan(state: LiveState): Plan {

@@ -1,5 +1,5 @@
 import { parse as parseTolerantly, visit, type ParseError } from 'jsonc-parser'
-import { ok, refuse, type Result } from '../result'
+import { ok, refuse, type Result } from './result'
 
 /** Limits for JSON that comes from outside. */
 export interface JsonLimits {

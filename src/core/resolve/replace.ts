@@ -1,7 +1,7 @@
 import { valuesOf } from '../model/domain'
 import type { Domain } from '../model/types'
 import { sameValue, type Value } from '../vocabulary/values'
-import type { Replacing } from './rule'
+import type { Replacing } from '../rules/rule'
 
 /** The value a consequence puts in the place of `asked`; `asked` itself where it leaves it alone. */
 export function replaced(then: Replacing, domain: Domain, asked: Value): Value {
