@@ -71,6 +71,7 @@ export const onlyIf: readonly Need[] = read(`
 §7 sizes | High rate, high quality and crop exclude each other; what to switch off first | unavailable-value; route gives the order
 §7 electronic | Electronic shutter: no flicker reduction, bands, slanted verticals | hazard, value-without-effect
 §7 curtain | First curtain clips blur with short times and wide apertures | hazard
+§7 mechanical | Mechanical shutter: shock, and a lower top speed | hazard, unavailable-value
 §7 bursts | The fastest bursts need one shutter or file kind | unavailable-value
 §7 auto-iso | Limits of automatic ISO are inert without it; the slowest time too | value-without-effect
 §7 compensation | Compensation is inert in full manual | inert-key
@@ -80,14 +81,14 @@ export const onlyIf: readonly Need[] = read(`
 §7 touch | Touch gestures are inert while touch is off | value-without-effect, inert-key
 §7 record | Record by shutter needs its menu item | the focus table says what the full press does
 §7 lens-key | A lens key exists only on some lenses | dead-key
-§7 lens-switch | The lens's own switch overrules | forced-value
+§7 lens-switch | The lens's own switch overrules | key-hazard
 §7 unchipped | A lens without contacts needs its focal length typed | typed-focal
 §7 wireless | Wireless off: no remote, no transfer | inert-key; acts of the model have their needs
 §7 firmware | Below a firmware the function is absent | dead-key
 §7 look-alike | A look-alike has other items | look-alike
 §7 assist | Viewing assist only in log | inert-key
 §7 zebra | A level set for log misleads in a normal profile | sign-misleads
-§7 slot | Playback and delete act on one card only | hazard
+§7 slot | Playback and delete act on one card only | key-hazard
 `)
 
 function read(text: string): Need[] {

@@ -62,11 +62,19 @@ export const focusPlan: Command = {
     const tables = focusTables(model, plan, context.value)
     const words = tables.flatMap((table) => [
       `${table.variant.words}:`,
+      ...table.presses.map(
+        (press) =>
+          `  ${press.address.control.name}, ${press.address.name} (${press.fn.name}): ${press.leads}`,
+      ),
       ...table.rows.filter((row) => row.held.length <= most).map((row) => `  ${rowWords(model, table, row)}`),
     ])
     return done(
       words.join('\n'),
-      tables.map(({ variant, rows }) => ({ state: variant, rows })),
+      tables.map(({ variant, presses, rows }) => ({
+        state: variant,
+        presses: presses.map(({ key, fn, leads }) => ({ key, function: fn.id, leads })),
+        rows,
+      })),
     )
   }),
 }

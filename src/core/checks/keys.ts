@@ -41,6 +41,28 @@ export const keyChecks: readonly Check[] = [
       })),
   },
   {
+    id: 'key-hazard',
+    title: 'A key that works, at a price',
+    severity: 'tidies',
+    needs: ['J14', '§7'],
+    reasonSilences: true,
+    run: ({ model, situated }) =>
+      situated.flatMap((one) =>
+        plannedKeysIn(model, one.resolution).flatMap(({ resolved, ...key }) =>
+          resolved.remarks
+            .filter((said) => said.kind === 'hazard' && resolved.verdict !== 'dead')
+            .map((said) => ({
+              title: `${keyName(key)}: ${key.fn.name} has a price`,
+              reason: said.because,
+              row: keyRow(key.address),
+              rule: said.rule,
+              asks: said.truth === 'unknown',
+              seenIn: one,
+            })),
+        ),
+      ),
+  },
+  {
     id: 'dead-while-recording',
     title: 'A key that goes dead when recording starts',
     severity: 'tidies',

@@ -98,6 +98,18 @@ describe('what focuses when', () => {
     expect(tables.map((table) => outcome(table, half)?.does)).toEqual(['once', 'once', 'no', 'no'])
   })
 
+  it('says where gestures that are not held lead', () => {
+    const { presses } = tableOf(heron, { 'key/stills/crest-key/press': 'choose-area' })
+    const leads = Object.fromEntries(presses.map((press) => [press.fn.id, press.leads]))
+    expect(leads).toMatchObject({
+      'eye-finding': 'Eye finding: on → off',
+      'next-area': 'Focus area: Whole frame → Zone',
+      'choose-area': 'opens the list of Focus area',
+    })
+    const byHand = tableOf(heron, { 'key/stills/crest-key/press': 'edge-paint' })
+    expect(byHand.presses.find((press) => press.fn.id === 'edge-paint')?.leads).toBe('does nothing here')
+  })
+
   it('is asked of the body where the model does not know, with every answer', () => {
     const row = rowFor(
       tableOf(mere, {

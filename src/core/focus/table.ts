@@ -1,10 +1,12 @@
+import { showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { Address } from '../model/addresses'
 import type { BodyModel, ModelFunction } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { Context } from '../resolve/context'
 import { halfPressSetting, heldAnswers, winnerOf, type HeldWins } from '../resolve/held'
-import { judge, presenceRemarks, assigned } from '../resolve/resolve'
+import { flipsOf, nextValue } from '../resolve/flips'
+import { assigned, judge, presenceRemarks, resolve } from '../resolve/resolve'
 import { inForce } from '../resolve/owners'
 import { effectiveState, type State } from '../resolve/state'
 import type { Verdict } from '../resolve/resolved'
@@ -30,9 +32,19 @@ export interface FocusRow {
   readonly asks: readonly string[]
 }
 
+/** A gesture that is not held but has to do with focus, and where it leads. */
+export interface FocusPress {
+  readonly key: string
+  readonly address: Address
+  readonly fn: ModelFunction
+  /** In words, such as "Eye finding: on → off". */
+  readonly leads: string
+}
+
 /** The table of one state that toggles and cycles can reach. */
 export interface FocusTable {
   readonly variant: Variant
+  readonly presses: readonly FocusPress[]
   readonly triggers: readonly Trigger[]
   readonly rows: readonly FocusRow[]
 }
@@ -56,7 +68,37 @@ export function focusTables(model: BodyModel, plan: Plan, context: Context): Foc
       ...triggers.flatMap((one) => triggers.filter((other) => other !== one).map((other) => [one, other])),
     ]
     const base = { state: effectiveState(model, plan, here) }
-    return { variant, triggers, rows: sets.map((held) => rowOf(model, plan, here, held, base.state)) }
+    const presses = pressesIn(model, plan, here)
+    return {
+      variant,
+      presses,
+      triggers,
+      rows: sets.map((held) => rowOf(model, plan, here, held, base.state)),
+    }
+  })
+}
+
+/** What the gestures of a side that are not held do to focus, in a state. */
+function pressesIn(model: BodyModel, plan: Plan, context: Context): FocusPress[] {
+  const resolution = resolve(model, plan, context)
+  const { functions, settings } = lookup(model)
+  const now = (id: string) => resolution.settings.get(id)?.value
+  return [...resolution.addresses.values()].flatMap(({ address, gets, active, verdict }): FocusPress[] => {
+    const fn = functions.get(gets ?? '')
+    if (!fn?.means?.startsWith('focus.') || !active || verdict === 'dead' || isHeld(fn)) return []
+    const flips = flipsOf(model, fn, now)
+    const domain = settings.get(flips?.setting ?? fn.changes[0] ?? '')
+    const show = (value: Value | undefined) =>
+      domain && value !== undefined ? showValue(domain.domain, value) : ''
+    const leads =
+      verdict === 'inert'
+        ? 'does nothing here'
+        : flips && domain
+          ? `${domain.label}: ${show(now(flips.setting))} → ${show(nextValue(flips, now(flips.setting)))}`
+          : fn.manner === 'choose' && domain
+            ? `opens the list of ${domain.label}`
+            : `${fn.name}, once`
+    return [{ key: address.key, address, fn, leads }]
   })
 }
 

@@ -23,6 +23,7 @@ export type LiveEvent =
   | { readonly kind: 'eye'; readonly at: boolean }
   | { readonly kind: 'card'; readonly what: 'out' | 'in' | 'lock' | 'unlock' | 'full' }
   | { readonly kind: 'scene'; readonly scene: Scene }
+  | { readonly kind: 'firmware'; readonly version: string }
   | { readonly kind: 'fail'; readonly fault: Fault }
 
 /** One line of the log: what happened; what the body would not do; what was lost; what only the real body can tell. */

@@ -305,6 +305,34 @@ describe('a simulated body', () => {
     )
   })
 
+  it('renews its firmware, forward only, and has what it brought; files of the old one may not load any more', () => {
+    const body = newBody(heron, 'SIM-1', '1.0')
+    const script = `press crest-key
+      expect refused
+      act save-settings A.SET
+      firmware 1.2
+      press crest-key
+      expect setting assist.brightView = on
+      firmware 1.0
+      expect refused
+      battery 5
+      firmware 2.0
+      expect refused
+      battery 60
+      firmware 2.0
+      expect log Vehicles
+      act load-settings A.SET
+      expect log does not read files of firmware 1.0`
+    const plan = must(parsePlan(heron, { 'key/stills/crest-key/press': 'night-sight' }))
+    const done = must(
+      runScript(heron, newLive(heron, chipped, { ...body, memory: memoryOf(heron, plan) }), script, lenses),
+    )
+    expect(done.played.filter((one) => one.instead !== null)).toEqual([])
+    expect(runScript(heron, newLive(heron, null), 'firmware 7.0', lenses)).toMatchObject({
+      refusal: { code: 'unknown-firmware' },
+    })
+  })
+
   it('answers to levers, grip, and a lens with a key', () => {
     plays(
       heron,

@@ -6,7 +6,7 @@ import { did, refusedIt, type LiveEvent, type Lived } from './events'
 import { focusWords, fullPress, press, release, turn } from './hands'
 import { recall, register, toPosition } from './stand'
 import type { LiveState } from './state'
-import { battery, card, lever, mount, power, wait } from './things'
+import { battery, card, firmware, lever, mount, power, wait } from './things'
 
 /** What the hand does, and what a sleeping or dead camera does not feel. */
 const byHand: ReadonlySet<LiveEvent['kind']> = new Set([
@@ -109,6 +109,8 @@ function around(model: BodyModel, state: LiveState, event: LiveEvent): Result<Li
           did(`Before the lens: ${event.scene.subject}, EV ${event.scene.ev}; ${focusWords(model, state)}`),
         ],
       })
+    case 'firmware':
+      return firmware(model, state, event.version)
     case 'fail':
       return ok({
         state: { ...state, fault: event.fault },

@@ -87,6 +87,7 @@ export const verbs: Readonly<Record<string, string>> = {
   detach: 'grip or adapter',
   card: 'out, in, lock, unlock or full',
   scene: 'EV SUBJECT',
+  firmware: 'VERSION',
   fail: faultKinds.join(', '),
 }
 
@@ -138,6 +139,8 @@ function readEvent({ model, lenses, verb, words, rest }: Words): Result<LiveEven
       return ok({ kind: verb, act: first, ...(second === undefined ? {} : { file: second }) })
     case 'wait':
       return ok(/^\d{1,6}(\.\d{1,3})?$/.test(rest) ? { kind: verb, seconds: Number(rest) } : null)
+    case 'firmware':
+      return ok(words.length === 1 ? { kind: verb, version: first } : null)
     case 'power':
       return ok(rest === 'on' || rest === 'off' ? { kind: verb, on: rest === 'on' } : null)
     case 'battery':

@@ -3,7 +3,8 @@ import { checkValue, showValue } from '../../model/domain'
 import type { BodyModel, LensModel } from '../../model/types'
 import { ok, refuse, type Result } from '../../result'
 import type { Value } from '../../vocabulary/values'
-import { operate, type Card } from '../body'
+import { firmwareNumber } from '../../rules/facts'
+import { leastBatteryPercent, operate, type Card } from '../body'
 import { dropEdits, valueNow } from './edit'
 import { did, refusedIt, type LiveEvent, type Lived } from './events'
 import { filmed, record } from './shoot'
@@ -70,6 +71,27 @@ export function mount(model: BodyModel, state: LiveState, lens: LensModel | null
     state: { ...state, lens },
     log: [did(lens ? `${lens.name} is on; ${says}.` : 'No lens is on.')],
   })
+}
+
+/** Firmware renewed: to a later one only, with a charged battery; what is set stays, what it brought is there. */
+export function firmware(model: BodyModel, state: LiveState, version: string): Result<Lived> {
+  const found = model.firmware.find((one) => one.version === version)
+  if (!found) {
+    const known = model.firmware.map((one) => one.version).join(', ')
+    return refuse('unknown-firmware', `${model.name} has firmware ${known}.`, version)
+  }
+  const [now, next] = [state.body.firmware, version].map((one) => firmwareNumber(one) ?? 0)
+  if ((next ?? 0) <= (now ?? 0))
+    return ok({ state, log: [refusedIt(`Firmware does not go from ${state.body.firmware} to ${version}.`)] })
+  if (state.body.batteryPercent < leastBatteryPercent)
+    return ok({
+      state,
+      log: [
+        refusedIt(`The battery has ${state.body.batteryPercent} %; ${leastBatteryPercent} % are wanted.`),
+      ],
+    })
+  const body = { ...state.body, firmware: version, pending: null }
+  return ok({ state: { ...state, body, edits: {} }, log: [did(`Firmware ${version}. ${found.brings}`)] })
 }
 
 /** A marked dial, lever or switch moved by hand. */
