@@ -1,7 +1,7 @@
 import type { Address } from '../model/addresses'
 import { acceptedFunctions } from '../model/keys'
 import { lookup } from '../model/lookup'
-import type { BankFamily, BodyModel, HoldSet, ModelFunction, Setting, Side } from '../model/types'
+import type { BankFamily, BodyModel, HoldSet, ModelFunction, Setting, Side, Slot } from '../model/types'
 import { baseCells, baseRows, gridCells, mayTick, ownLines } from '../plan/cells'
 import { bankRow, holdRow, keyRow, shareRow, type RowId } from '../plan/rows'
 import type { Value } from '../vocabulary/values'
@@ -45,7 +45,7 @@ export interface LineCell {
 /** Everything a slot keeps, in the order of the file. */
 export interface SlotCells {
   readonly family: BankFamily
-  readonly slot: string
+  readonly slot: Slot
   readonly side: RowId
   readonly name: RowId
   readonly stored: readonly Cell[]
@@ -103,19 +103,19 @@ function makeLayout(model: BodyModel): CardLayout {
     codec: oneOf(permitted),
   })
   const gridLines = gridCells(model).map(({ grid, cell: n }) => line(`grid/${grid.id}/${n}`, grid.permitted))
-  const slotCells = (family: BankFamily, slot: string): SlotCells => ({
+  const slotCells = (family: BankFamily, slot: Slot): SlotCells => ({
     family,
     slot,
-    side: bankRow(family.id, slot, 'side'),
-    name: bankRow(family.id, slot, 'name'),
+    side: bankRow(family.id, slot.id, 'side'),
+    name: bankRow(family.id, slot.id, 'name'),
     stored: model.settings
       .filter((setting) => setting.storedBy === family.id)
-      .map((setting) => cell(bankRow(family.id, slot, setting.id), setting)),
+      .map((setting) => cell(bankRow(family.id, slot.id, setting.id), setting)),
     keys: family.storesKeys
-      ? addresses.map((address) => key(bankRow(family.id, slot, `key/${address.key}`), address))
+      ? addresses.map((address) => key(bankRow(family.id, slot.id, `key/${address.key}`), address))
       : [],
     lines: family.storesGrids
-      ? gridLines.map((one) => ({ ...one, row: bankRow(family.id, slot, one.row) }))
+      ? gridLines.map((one) => ({ ...one, row: bankRow(family.id, slot.id, one.row) }))
       : [],
   })
   return {
@@ -123,7 +123,7 @@ function makeLayout(model: BodyModel): CardLayout {
       .filter((setting) => travels(model, setting))
       .map((setting) => baseOf(model, setting)),
     keys: addresses.map((address) => key(keyRow(address), address)),
-    slots: model.families.flatMap((family) => family.slots.map((slot) => slotCells(family, slot.id))),
+    slots: model.families.flatMap((family) => family.slots.map((slot) => slotCells(family, slot))),
     holds: model.holdSets.map((set) => ({
       set,
       name: holdRow(set.id, 'name'),

@@ -1,4 +1,4 @@
-import { emptyCell } from '../plan/row-values'
+import { emptyCell, unkept } from '../plan/row-values'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
 import { isShared, type RowId, type Rows } from '../plan/rows'
@@ -172,7 +172,8 @@ function readBanks(reader: ByteReader, model: BodyModel, rows: Record<RowId, Val
     const registered = reader.u8()
     if (registered === 0) continue
     const side = sides[registered - 1]
-    if (!side) throw reader.fault(`slot ${slot.slot} on a side that does not exist`)
+    if (!side || (slot.slot.side !== undefined && slot.slot.side !== side))
+      throw reader.fault(`slot ${slot.slot.id} on a side it does not hold`)
     rows[slot.side] = side
     rows[slot.name] = readName(reader, slot.family.nameLength)
     readCells(reader, slot.stored, rows)
@@ -245,6 +246,7 @@ function readMenus(reader: ByteReader, model: BodyModel, rows: Record<RowId, Val
   for (const row of ownNames) {
     const name = reader.text()
     if (name.length > longest) throw reader.fault(`a name of ${name.length} characters`)
+    if (unkept.test(name)) throw reader.fault('a name with characters that cannot be kept')
     if (name !== '') rows[row] = name
   }
 }
@@ -280,5 +282,6 @@ function readLine(
 function readName(reader: ByteReader, longest: number): string {
   const name = reader.text()
   if (name.length < 1 || name.length > longest) throw reader.fault(`a name of ${name.length} characters`)
+  if (unkept.test(name)) throw reader.fault('a name with characters that cannot be kept')
   return name
 }

@@ -143,10 +143,12 @@ function slotSide(model: BodyModel, slot: Slot, value: unknown, id: RowId): Resu
   return refuse('outside', `${slot.name} holds ${sides.join(' or ')}.`, id)
 }
 
+/** Characters that a text may not have: control characters but the line feed, and halves of surrogate pairs. */
+export const unkept = /[^\P{Cc}\n]|\p{Cs}/u
+
 function text(value: unknown, longest: number, shortest: number, id: RowId): Result<Value> {
   if (typeof value !== 'string') return refuse('outside', 'This row takes a text.', id)
-  if (/[^\P{Cc}\n]|\p{Cs}/u.test(value))
-    return refuse('outside', 'This text holds characters that cannot be kept.', id)
+  if (unkept.test(value)) return refuse('outside', 'This text holds characters that cannot be kept.', id)
   if (value.length < shortest) return refuse('outside', 'This text may not be empty.', id)
   if (value.length > longest)
     return refuse('outside', `This text has ${value.length} characters; ${longest} fit.`, id)
