@@ -1,3 +1,4 @@
+import { sameValue } from '../vocabulary/values'
 import { touchedRows, type Change, type Step } from './step'
 import type { RowId } from './rows'
 
@@ -21,7 +22,8 @@ export interface Conflict {
 /**
  * Rebases `mine`, made against an older version, onto `theirs`, the steps saved since. Steps on other rows are
  * kept as they are; a step with a row in common is held back whole, with every later step that builds on its
- * rows, and its rows come back as conflicts. Linear in the number of changes.
+ * rows, and its rows come back as conflicts, but for those that hold what I wanted anyway. Linear in the number of
+ * changes.
  */
 export function rebase(mine: readonly Step[], theirs: readonly Step[]): Rebased {
   const blocked = new Set(touchedRows(theirs))
@@ -48,7 +50,7 @@ function conflictsOf(held: readonly Step[], theirs: readonly Step[]): Conflict[]
       mine: change.to,
     })
   }
-  return [...merged.values()]
+  return [...merged.values()].filter((one) => !sameValue(one.theirs ?? undefined, one.mine ?? undefined))
 }
 
 function lastChange(steps: readonly Step[], row: RowId): Change | undefined {

@@ -155,6 +155,11 @@ describe('rebase', () => {
     })
   })
 
+  it('asks nothing of a row that both changed to the same', () => {
+    const theirs = setRows(plan, 'theirs', { 'base/movie.frameRate': '50p' })
+    expect(rebase([mine], [theirs])).toEqual({ steps: [], conflicts: [] })
+  })
+
   it('tells a removal by the others from no change', () => {
     const had = must(applyStep(heron, plan, mine))
     const removed = setRows(had, 'theirs', { 'base/movie.frameRate': null })

@@ -5,10 +5,11 @@ import { lookup } from '@/core/model/lookup'
 import { plannedSlots } from '@/core/plan/plan'
 import { bankRow } from '@/core/plan/rows'
 import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
-import { FindingCard } from '@/features/desk/finding-card'
+import { FindingList } from '@/features/desk/finding-card'
 import { BankFacts } from './bank-facts'
 import { BankTable } from './bank-table'
 import { ExposureChart } from './exposure-chart'
+import { OutsideFindings } from './outside-findings'
 import { ShutterCard } from './shutter-card'
 
 /** The Banks station: one slot at a time against base, with the shutter it asks for and the light it costs. */
@@ -80,11 +81,8 @@ export function BanksStation() {
       <aside aria-label="What it asks for" className="grid min-w-0 content-start gap-3">
         {planned?.side === 'motion' && <ShutterCard planned={planned} />}
         {planned && <ExposureChart side={planned.side} />}
-        {mine
-          .filter((finding) => finding.check !== 'motion-shutter')
-          .map((finding) => (
-            <FindingCard key={`${finding.check} ${finding.row} ${finding.rule ?? ''}`} finding={finding} />
-          ))}
+        <FindingList findings={mine.filter((finding) => finding.check !== 'motion-shutter')} />
+        <OutsideFindings findings={findings} />
       </aside>
     </main>
   )

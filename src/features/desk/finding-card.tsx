@@ -34,3 +34,13 @@ export function FindingCard({ finding }: { finding: Finding }) {
     </section>
   )
 }
+
+/** Findings one under the other. */
+export function FindingList({ findings }: { findings: readonly Finding[] }) {
+  return findings.map((finding) => (
+    <FindingCard
+      key={`${finding.check} ${finding.side} ${finding.row} ${finding.rule ?? ''}`}
+      finding={finding}
+    />
+  ))
+}

@@ -159,6 +159,49 @@ describe('a plan on the desk', () => {
     })
   })
 
+  it('asks nothing where an undoing waits whose step the page did not know yet', async () => {
+    const { log, send } = server()
+    const step = setRows(emptyPlan(heron), 'done', { title: 'Mine' })
+    const undoing: Step = {
+      id: 'undone',
+      changes: [{ row: 'title', from: 'Mine', to: null }],
+      undoes: 'done',
+    }
+    log.push(step, undoing)
+    const { desk } = deskWith(send, [undoing])
+    desk.resume()
+    expect(desk.getView()).toMatchObject({ conflicts: [], refusal: null })
+    desk.set({ 'base/focus.lamp': false })
+    await settled(desk)
+    expect(desk.getView()).toMatchObject({ conflicts: [], plan: { rows: { 'base/focus.lamp': false } } })
+    expect(desk.getView().plan.rows).not.toHaveProperty('title')
+  })
+
+  it('does not hold a step against itself that the server has already', async () => {
+    const { desk } = deskWith((basedOn, steps) =>
+      Promise.resolve<SaveAnswer>(
+        basedOn === 0
+          ? {
+              kind: 'stale',
+              version: 2,
+              newer: [
+                ...steps,
+                setRows(must(applySteps(heron, emptyPlan(heron), steps)), 'theirs', {
+                  'base/focus.lamp': false,
+                }),
+              ],
+            }
+          : { kind: 'saved', version: 2 },
+      ),
+    )
+    desk.set({ title: 'Mine' })
+    await settled(desk)
+    expect(desk.getView()).toMatchObject({
+      conflicts: [],
+      plan: { rows: { title: 'Mine', 'base/focus.lamp': false } },
+    })
+  })
+
   it('lets go of a step the server refuses, and says why', async () => {
     const refusal = { code: 'outside', message: 'not that', where: 'title' }
     const { desk } = deskWith(() => Promise.resolve({ kind: 'refused', refusal }))

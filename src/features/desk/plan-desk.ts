@@ -5,7 +5,7 @@ import type { Plan } from '@/core/plan/plan'
 import type { RowId } from '@/core/plan/rows'
 import { applyStep, applySteps, rowValue, setRows, type Step } from '@/core/plan/step'
 import { must, type Refusal } from '@/core/result'
-import type { Value } from '@/core/vocabulary/values'
+import { sameValue, type Value } from '@/core/vocabulary/values'
 
 /** What the server sends to begin with. */
 export interface DeskStart {
@@ -83,13 +83,19 @@ export class PlanDesk {
     return () => this.listeners.delete(listener)
   }
 
-  /** Takes up steps that an earlier visit could not save; what no longer fits comes up as a conflict. */
+  /**
+   * Takes up steps that an earlier visit could not save; what no longer fits comes up as a conflict, unless the plan
+   * holds what was wanted anyway (the page may have been made while a step and its undoing were on their way).
+   */
   resume(): void {
     const known = new Set(this.start.log.map((step) => step.id))
     for (const step of this.waiting.read().filter((one) => !known.has(one.id))) {
       if (this.take(step)) continue
-      const conflicts = step.changes.map(({ row, from, to }) => {
-        return { row, before: from, theirs: rowValue(this.view.plan.rows, row), mine: to }
+      const conflicts = step.changes.flatMap(({ row, from, to }) => {
+        const theirs = rowValue(this.view.plan.rows, row)
+        return sameValue(theirs ?? undefined, to ?? undefined)
+          ? []
+          : [{ row, before: from, theirs, mine: to }]
       })
       this.show({ refusal: null, conflicts: [...this.view.conflicts, ...conflicts] })
     }
@@ -174,7 +180,11 @@ export class PlanDesk {
     } else if (answer.kind === 'stale') {
       const plan = must(applySteps(model, this.saved.plan, answer.newer))
       this.saved = { plan, version: answer.version, log: [...this.saved.log, ...answer.newer] }
-      const moved = rebase(this.pending, answer.newer)
+      const there = new Set(answer.newer.map((step) => step.id))
+      const moved = rebase(
+        this.pending.filter((step) => !there.has(step.id)),
+        answer.newer,
+      )
       this.rest(moved.steps, moved.conflicts, null)
     } else {
       this.rest([], [], answer.refusal)
