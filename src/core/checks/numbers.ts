@@ -134,10 +134,15 @@ function exposureJump({ model, situated }: CheckInput): Said[] {
     const to = exposureMarks(model, one.resolution)
     const jump = to && exposureDifference(from, to)
     if (!slot || !jump || Math.abs(jump.stops) < jumpStops || !exposesByHand(model, one.resolution)) return []
+    const parts = [
+      { words: `Shutter ${from.shutter} → ${to.shutter}`, stops: jump.shutterStops },
+      { words: `aperture ${from.aperture} → ${to.aperture}`, stops: jump.apertureStops },
+      { words: `${from.iso} → ${to.iso}`, stops: jump.isoStops },
+    ].flatMap(({ words, stops }) => (stops === 0 ? [] : [`${words}: ${showStops(stops)}`]))
     return [
       {
         title: `${one.bank} is ${countStops(jump.stops)} ${jump.stops > 0 ? 'brighter' : 'darker'} than plain`,
-        reason: `Shutter ${from.shutter} → ${to.shutter}: ${showStops(jump.shutterStops)}; aperture ${from.aperture} → ${to.aperture}: ${showStops(jump.apertureStops)}; ${from.iso} → ${to.iso}: ${showStops(jump.isoStops)}. Together ${showStops(jump.stops)}.`,
+        reason: `${parts.join('; ')}. Together ${showStops(jump.stops)}.`,
         row: bankRow(slot[0], slot[1] ?? '', 'side'),
         seenIn: one,
       },
