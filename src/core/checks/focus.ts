@@ -56,7 +56,7 @@ export const focusChecks: readonly Check[] = [
   {
     id: 'held-adds-nothing',
     title: 'A held key that brings what is there already',
-    severity: 'tidies',
+    severity: 'trips',
     needs: ['J19'],
     reasonSilences: false,
     run: (input) => input.situated.flatMap((one) => heldAddsNothing(input, one)),
@@ -165,12 +165,14 @@ function heldAddsNothing({ model }: CheckInput, one: Situated): Said[] {
     const differs = brought.some(({ truth }) => truth === 'no')
     if (brought.length === 0 || differs || resolved.verdict === 'dead') return []
     const labels = brought.map(({ now }) => now.setting.label).join(' and ')
+    const starts = focusRole(fn.means) === 'starts'
     return [
       {
-        title: `${keyName({ address })}: ${fn.name} adds nothing`,
-        reason: `While held it sets ${labels} to what is in force already; the base has to differ for the key to make a difference.`,
+        title: `${keyName({ address })}: ${fn.name} ${starts ? 'brings nothing of its own' : 'adds nothing'}`,
+        reason: `${starts ? 'It starts autofocus, but' : 'While held it'} sets ${labels} to what is in force already; the base has to differ for the key to make a difference.`,
         row: keyRow(address),
-        everywhere: 'trips',
+        severity: 'tidies',
+        ...(starts ? {} : { everywhere: 'trips' as const }),
         asks: brought.some(({ truth }) => truth === 'unknown'),
         seenIn: one,
       },
