@@ -6,19 +6,24 @@ import type { BodyLine } from '@/features/bodies/body-line'
 export function CardChoice({
   body,
   disabled,
-  onChanged,
+  onChanging,
 }: {
   body: BodyLine
   disabled: boolean
-  onChanged: () => void
+  /** Told when a change is on its way to the body, and when it has arrived or been lost. */
+  onChanging: (underWay: boolean) => void
 }) {
   const change = async (condition: string) => {
-    await fetch(`/api/bodies/${body.id}/card`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ condition }),
-    })
-    onChanged()
+    onChanging(true)
+    try {
+      await fetch(`/api/bodies/${body.id}/card`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ condition }),
+      })
+    } finally {
+      onChanging(false)
+    }
   }
   return (
     <label className="text-small text-silt">

@@ -35,6 +35,7 @@ export function CarryStation({
   const [target, setTarget] = useState(bodies[1]?.id ?? bodies[0]?.id ?? '')
   const [progress, setProgress] = useState<Progress>(idle)
   const [running, setRunning] = useState(false)
+  const [changing, setChanging] = useState(false)
   const stop = useRef<AbortController | null>(null)
   const body = bodies.find((one) => one.id === target)
 
@@ -99,9 +100,16 @@ export function CarryStation({
             </button>
           ))}
         </div>
-        <CardChoice body={body} disabled={running} onChanged={() => router.refresh()} />
+        <CardChoice
+          body={body}
+          disabled={running || changing}
+          onChanging={(underWay) => {
+            setChanging(underWay)
+            if (!underWay) router.refresh()
+          }}
+        />
         <div className="flex gap-2">
-          <Button main disabled={running || saving !== 'saved'} onClick={() => void carry()}>
+          <Button main disabled={running || changing || saving !== 'saved'} onClick={() => void carry()}>
             Carry to {body.name}
           </Button>
           {running && <Button onClick={() => stop.current?.abort()}>Stop</Button>}
