@@ -39,7 +39,8 @@ describe('the examples of docs/cli.md', () => {
   })
 
   it.each(examples.map(([, args = '', expected = '']) => [args, expected]))('%s', async (args, expected) => {
-    const placed = (text: string) => text.replace(/night\.(plan\.json|set)/g, (name) => join(folder, name))
+    const placed = (text: string) =>
+      text.replace(/night\.(plan\.json|stage\.json|set)/g, (name) => join(folder, name))
     const ended = await run(placed(args).split(' '))
     const told = `${ended.output}${ended.error}`
     const pattern = placed(expected.trimEnd())

@@ -5,12 +5,13 @@ import { checkPlan, comparePlans, focusPlan } from './checks'
 import { compareFiles, readFileCommand, runCamera, writeFileCommand } from './files'
 import { checkModel, listModels } from './models'
 import { newPlan, resolvePlan, stepPlan } from './plans'
+import { reachPlan, startPlan } from './reach'
 import { fitPlan, routePlan } from './routes'
 
 /** Every command, in the order help lists them. */
 export const commands: readonly Command[] = [
   ...[listModels, checkModel, newPlan, stepPlan, resolvePlan],
-  ...[checkPlan, focusPlan, routePlan, fitPlan, comparePlans],
+  ...[startPlan, reachPlan, checkPlan, focusPlan, routePlan, fitPlan, comparePlans],
   ...[writeFileCommand, readFileCommand, compareFiles, runCamera],
 ]
 

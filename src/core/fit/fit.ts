@@ -94,6 +94,9 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
     case 'note':
       return noteTarget(row.note, moved.get(id.slice(row.note.length + 1)), value)
     case 'school':
+    case 'need':
+    case 'owner':
+    case 'situation':
       return { to: id, value, changes: null }
     case 'accept':
       return { absent: 'The checks are asked anew there.' }

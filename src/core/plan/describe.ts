@@ -2,6 +2,7 @@ import { showValue } from '../model/domain'
 import type { Address } from '../model/addresses'
 import { factoryValue, lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
+import { commonFunctions, commonSettings } from '../vocabulary/catalogue'
 import type { Value } from '../vocabulary/values'
 import { parseRow } from './parse-row'
 import type { BankFact, NoteName, Row, RowId } from './rows'
@@ -69,6 +70,8 @@ export function showRow(model: BodyModel, id: RowId, value: Value | null): strin
       return row.wants.kind === 'key'
         ? (lookup(model).functions.get(String(value))?.name ?? String(value))
         : showValue(row.wants.setting.domain, value)
+    case 'need':
+      return Array.isArray(value) ? `${value.join(', ')} an outing` : 'none'
     case 'bodyRow':
       return value === null ? 'as the plan' : showRow(model, id.split('/').slice(2).join('/'), value)
     default:
@@ -115,6 +118,12 @@ function placeOf(row: Row): string {
       return `Body ${row.tag}, ${placeOf(row.about)}`
     case 'school':
       return row.dispute.question
+    case 'situation':
+      return `Situation ${row.id}, ${row.fact}`
+    case 'need':
+      return `Need in ${row.situation}: ${(commonSettings.get(row.what) ?? commonFunctions.get(row.what))?.term ?? row.what}`
+    case 'owner':
+      return row.fact === 'target' ? 'Target coverage' : `Measured time: ${row.fact}`
     case 'intent': {
       const { wants, claimant } = row
       const place =

@@ -1,8 +1,9 @@
 import { lookup } from '../model/lookup'
 import type { BankFamily, BodyModel, Slot } from '../model/types'
 import { ok, refuse, type Result } from '../result'
+import { commonFunctions, commonSettings } from '../vocabulary/catalogue'
 import { disputeCalled } from '../vocabulary/schools'
-import { bankFacts, noteNames, type GridCell, type Row, type RowId } from './rows'
+import { bankFacts, noteNames, ownerFacts, type GridCell, type Row, type RowId } from './rows'
 import { baseCells, mayTick } from './cells'
 
 /** Takes a row id apart; refuses what this model does not have, naming the part. */
@@ -40,6 +41,23 @@ export function parseRow(model: BodyModel, id: RowId): Result<Row> {
     case 'school': {
       const dispute = disputeCalled(rest.join('/'))
       return dispute ? ok({ kind, dispute }) : unknownPart(id, rest.join('/'))
+    }
+    case 'situation': {
+      const fact = (['name', 'side'] as const).find((one) => one === rest[1])
+      return rest.length === 2 && isSlug(rest[0]) && fact
+        ? ok({ kind, id: rest[0] ?? '', fact })
+        : unknownPart(id, rest.join('/'))
+    }
+    case 'need': {
+      const [situation = '', what = ''] = rest
+      const known = commonSettings.has(what) || commonFunctions.has(what)
+      return rest.length === 2 && isSlug(situation) && known
+        ? ok({ kind, situation, what })
+        : unknownPart(id, rest.join('/'))
+    }
+    case 'owner': {
+      const fact = ownerFacts.find((one) => one === rest.join('/'))
+      return fact ? ok({ kind, fact }) : unknownPart(id, rest.join('/'))
     }
     case 'intent':
       return parseIntent(model, id, rest)
@@ -225,6 +243,11 @@ function parseBodyRow(model: BodyModel, id: RowId, tag: string, row: RowId): Res
   if (about.value.kind === 'base' || about.value.kind === 'bank')
     return ok({ kind: 'bodyRow', tag, about: about.value })
   return refuse('unknown-row', 'Bodies differ in values of base and banks only.', id)
+}
+
+/** A name of the owner's own: lower-case words joined by `-`. */
+function isSlug(text: string | undefined): boolean {
+  return text !== undefined && /^[a-z][a-z0-9-]{0,40}$/.test(text)
 }
 
 function unknownPart(id: RowId, part: string): Result<never> {

@@ -3,6 +3,7 @@ import { acceptedFunctions } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side, Slot } from '../model/types'
 import { ok, refuse, type Result } from '../result'
+import { needFlags } from '../vocabulary/situations'
 import type { Value } from '../vocabulary/values'
 import { certainties, priorities, type NoteName, type Row, type RowId } from './rows'
 
@@ -60,6 +61,15 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
         value,
         id,
       )
+    case 'situation':
+      return row.fact === 'name' ? text(value, 60, 1, id) : oneOf(model.sides, value, id)
+    case 'need':
+      return checkNeed(value, id)
+    case 'owner': {
+      const [least, most] = row.fact === 'target' ? [1, 100] : [0.01, 60]
+      const fits = typeof value === 'number' && value >= least && value <= most
+      return fits ? ok(value) : refuse('outside', `This row takes a number from ${least} to ${most}.`, id)
+    }
     case 'intent': {
       const { wants } = row
       return wants.kind === 'key'
@@ -71,6 +81,22 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
     case 'note':
       return checkNote(model, row.note, value, id)
   }
+}
+
+/** A count of times in one outing, then flags in their order, each at most once. */
+function checkNeed(value: unknown, id: RowId): Result<Value> {
+  const [count, ...flags] = Array.isArray(value) ? (value as unknown[]) : []
+  const places = flags.map((flag) => needFlags.findIndex((one) => one === flag))
+  const sound =
+    typeof count === 'string' &&
+    /^(0|[1-9]\d{0,3})$/.test(count) &&
+    places.every((place, i) => place >= 0 && (i === 0 || place > (places[i - 1] ?? 0)))
+  if (sound) return ok(value as readonly string[])
+  return refuse(
+    'outside',
+    `A need is a count from 0 to 9999, then any of ${needFlags.join(', ')}, in this order.`,
+    id,
+  )
 }
 
 function checkNote(model: BodyModel, note: NoteName, value: unknown, id: RowId): Result<Value> {

@@ -24,6 +24,10 @@ import type { Value } from '../vocabulary/values'
  *     lens/<lens>                            true: the plan reckons with this lens
  *     body/<tag>/<setting>                   a local value of one body, such as its file prefix
  *     body/<tag>/<base or bank row>          a value in which one body differs from the plan's others
+ *     situation/<id>/name  …/side             a frame of mind the owner shoots in
+ *     need/<situation>/<what>                how often a common setting is changed, or a common function done, in one
+ *                                            outing, and how: a list, the count first, then any of urgent, finder, recording
+ *     owner/<fact>                           the target coverage in percent; a measured time of one of the hand's moves
  *     school/<dispute>                       the owner's side in a question that has several
  *     intent/<claimant>/<key or bank row>    what a need or scheme wants there, whatever the plan has; any setting in a bank
  *     accept/<check>/<row>                   why what a check finds there is meant: it is not said again
@@ -57,6 +61,9 @@ export type Row =
   | { readonly kind: 'body'; readonly tag: string; readonly setting: Setting }
   | { readonly kind: 'bodyRow'; readonly tag: string; readonly about: Row }
   | { readonly kind: 'school'; readonly dispute: Dispute }
+  | { readonly kind: 'situation'; readonly id: string; readonly fact: 'name' | 'side' }
+  | { readonly kind: 'need'; readonly situation: string; readonly what: string }
+  | { readonly kind: 'owner'; readonly fact: OwnerFact }
   | { readonly kind: 'intent'; readonly claimant: string; readonly wants: Wanted }
   | { readonly kind: 'accept'; readonly check: string; readonly about: Row }
   | { readonly kind: 'note'; readonly note: NoteName; readonly about: Row }
@@ -74,6 +81,12 @@ export const noteNames = ['why', 'sure', 'source', 'priority', 'decidedOn', 'ris
 
 /** One of `noteNames`. */
 export type NoteName = (typeof noteNames)[number]
+
+/** What a plan knows of its owner: the target coverage, and times measured with a watch in the place of the usual ones. */
+export const ownerFacts = ['target', 'press', 'turn', 'reach', 'look', 'leave'] as const
+
+/** One of `ownerFacts`. */
+export type OwnerFact = (typeof ownerFacts)[number]
 
 /** How early a row matters: with the first four, the first seven, or later. */
 export const priorities = ['first-four', 'first-seven', 'rest'] as const

@@ -1,0 +1,34 @@
+import type { Plan } from '../plan/plan'
+import { rowValue } from '../plan/step'
+
+/** One move of hand or mind, with the time it takes. */
+export interface Operator {
+  readonly id: 'press' | 'turn' | 'reach' | 'look' | 'leave'
+  readonly words: string
+  /** Seconds, where the owner has measured nothing. */
+  readonly seconds: number
+  readonly source: string
+}
+
+/**
+ * The moves a path is made of. The times are those of the keystroke-level model (Card, Moran and Newell 1980: K 0.28 s
+ * for an average hand, H 0.40 s, M 1.35 s); a turn of a dial is not in it and reckoned as two keystrokes.
+ */
+export const operators: readonly Operator[] = [
+  { id: 'press', words: 'press', seconds: 0.28, source: 'keystroke-level model, K' },
+  { id: 'turn', words: 'turn', seconds: 0.56, source: 'two K; not in the model' },
+  { id: 'reach', words: 'move a finger', seconds: 0.2, source: 'half of H' },
+  { id: 'look', words: 'look for it', seconds: 1.35, source: 'keystroke-level model, M' },
+  { id: 'leave', words: 'let go and take hold again', seconds: 0.8, source: 'two H' },
+]
+
+/** Seconds by operator. */
+export type Times = Readonly<Record<Operator['id'], number>>
+
+/** The times a plan reckons with: the owner's own where they were measured. */
+export function timesOf(plan: Plan): Times {
+  const pairs = operators.map(
+    ({ id, seconds }) => [id, rowValue(plan.rows, `owner/${id}`) ?? seconds] as const,
+  )
+  return Object.fromEntries(pairs) as Times
+}

@@ -1,0 +1,167 @@
+import { acceptedFunctions } from '../model/keys'
+import { lookup } from '../model/lookup'
+import type { BodyModel, LensModel, Posture, Side } from '../model/types'
+import { functionAt } from '../plan/assign'
+import type { Plan } from '../plan/plan'
+import { keyRow } from '../plan/rows'
+import { applyStep, rowValue, setRows, type Step } from '../plan/step'
+import { contextsOf } from '../resolve/context'
+import { resolve } from '../resolve/resolve'
+import { needsOf, type Need } from './needs'
+import { timesOf } from './operators'
+import { afterStopping, knows, pathsTo, type Hand, type Path } from './paths'
+
+/** A need with the way to it. */
+export interface Reached {
+  readonly need: Need
+  /** The quickest path; null where there is none. */
+  readonly best: Path | null
+  readonly others: readonly Path[]
+  /** The model has nothing like it. */
+  readonly absent: boolean
+  /** Seconds an outing: times it comes, by the best path; a need without a path costs `unreachedSeconds` each time. */
+  readonly perOuting: number
+}
+
+/** What a plan's needs cost on it. */
+export interface ReachReport {
+  readonly reached: readonly Reached[]
+  /** Share of the needs that come at all, met with the eye at the finder; by count, and by how often each comes. 0 to 1. */
+  readonly byCount: number
+  readonly byUse: number
+  /** Share by use that needs no own or full menu. */
+  readonly menuFree: number
+  /** Whether the owner's target is met; null where none is given. */
+  readonly onTarget: boolean | null
+  /** Seconds an outing, all needs together. */
+  readonly seconds: number
+  /** Keys that are not as delivered, times the meanings each has by side. */
+  readonly load: number
+}
+
+/** What an adjustment costs that no path leads to: it is looked up, or missed. */
+export const unreachedSeconds = 30
+
+/** What the needs of a plan cost, in a posture. Linear in needs × keys. */
+export function reachOf(
+  model: BodyModel,
+  plan: Plan,
+  lenses: readonly LensModel[],
+  posture: Posture = 'finder',
+  gridCounts = false,
+): ReachReport {
+  const times = timesOf(plan)
+  const hands = new Map<string, Hand>()
+  const handFor = (side: Side, recording: boolean): Hand => {
+    const key = `${side} ${String(recording)}`
+    let hand = hands.get(key)
+    if (!hand) {
+      const [plain] = contextsOf(model, plan, lenses, side)
+      if (!plain) throw new Error(`${model.id} has no state on ${side}`)
+      const context = {
+        ...plain.context,
+        posture,
+        run: recording ? ('recording' as const) : plain.context.run,
+      }
+      hand = { model, plan, side, posture, times, gridCounts, resolution: resolve(model, plan, context) }
+      hands.set(key, hand)
+    }
+    return hand
+  }
+  const reached = needsOf(model, plan).map((need): Reached => {
+    const recording = need.flags.includes('recording') && need.side === 'motion'
+    const here = pathsTo(handFor(need.side, recording), need.what)
+    const standby = handFor(need.side, false)
+    const stopped = recording && here.length === 0 ? pathsTo(standby, need.what) : []
+    const [best = null, ...others] = [...here, ...stopped.map((one) => afterStopping(standby, one))]
+    const absent = !knows(model, need.what)
+    const each = absent ? 0 : (best?.seconds ?? unreachedSeconds)
+    return { need, best, others, absent, perOuting: need.perOuting * each }
+  })
+  return { reached, ...coverage(plan, reached), seconds: total(reached), load: loadOf(model, plan) }
+}
+
+function coverage(plan: Plan, reached: readonly Reached[]) {
+  const asked = reached.filter(({ need, absent }) => need.perOuting > 0 && !absent)
+  const uses = asked.reduce((sum, { need }) => sum + need.perOuting, 0)
+  const share = (met: (one: Reached) => boolean, weighted: boolean) => {
+    const all = weighted ? uses : asked.length
+    const sum = asked.filter(met).reduce((count, { need }) => count + (weighted ? need.perOuting : 1), 0)
+    return all === 0 ? 1 : sum / all
+  }
+  const finder = ({ best }: Reached) => best?.atFinder ?? false
+  const byUse = share(finder, true)
+  const target = rowValue(plan.rows, 'owner/target')
+  return {
+    byCount: share(finder, false),
+    byUse,
+    menuFree: share(
+      ({ best }) => best !== null && best.tier !== 'own-menu' && best.tier !== 'full-menu',
+      true,
+    ),
+    onTarget: typeof target === 'number' ? byUse * 100 >= target : null,
+  }
+}
+
+function total(reached: readonly Reached[]): number {
+  return reached.reduce((sum, one) => sum + one.perOuting, 0)
+}
+
+/** Special keys times their meanings: a key that differs from the maker's counts once for each function it has. */
+function loadOf(model: BodyModel, plan: Plan): number {
+  const meanings = new Map<string, Set<string>>()
+  for (const address of lookup(model).addresses.values()) {
+    if (rowValue(plan.rows, keyRow(address)) === null) continue
+    const key = `${address.control.id}/${address.gesture.id}`
+    const fn = functionAt(plan, address)
+    if (fn === null || lookup(model).functions.get(fn)?.manner === 'none') continue
+    meanings.set(key, (meanings.get(key) ?? new Set()).add(fn))
+  }
+  return [...meanings.values()].reduce((sum, all) => sum + all.size, 0)
+}
+
+/** A need that costs much, with the one change of a key that saves most, and what it saves in seconds an outing. */
+export interface Worst {
+  readonly reached: Reached
+  readonly step: Step | null
+  readonly words: string
+  readonly gain: number
+}
+
+/**
+ * The needs that cost most, each with the step that saves most of the whole outing: one function put on one key. The gain
+ * is the difference of two whole reckonings, so that what the key had before is counted too. Null where no step helps.
+ */
+export function worstNeeds(
+  model: BodyModel,
+  plan: Plan,
+  lenses: readonly LensModel[],
+  most = 5,
+  posture: Posture = 'finder',
+): Worst[] {
+  const before = reachOf(model, plan, lenses, posture)
+  const costly = [...before.reached]
+    .filter((one) => !one.absent && one.perOuting > 0)
+    .sort((a, b) => b.perOuting - a.perOuting)
+  return costly.slice(0, most).map((reached): Worst => {
+    const { need } = reached
+    const setting = lookup(model).byMeaning.get(need.what)
+    let best: Worst = { reached, step: null, words: 'No key makes it quicker.', gain: 0 }
+    for (const address of lookup(model).addresses.values()) {
+      if (address.side !== need.side || address.when !== null) continue
+      for (const fn of acceptedFunctions(model, address)) {
+        const serves = fn.means === need.what || (setting !== undefined && fn.changes[0] === setting.id)
+        if (!serves || fn.manner === 'none' || functionAt(plan, address) === fn.id) continue
+        const step = setRows(plan, `worst ${need.situation} ${need.what} ${address.key}`, {
+          [keyRow(address)]: fn.id,
+        })
+        const after = applyStep(model, plan, step)
+        if (!after.ok) continue
+        const gain = before.seconds - reachOf(model, after.value, lenses, posture).seconds
+        if (gain > best.gain + 1e-9)
+          best = { reached, step, gain, words: `${fn.name} on ${address.control.name}, ${address.name}` }
+      }
+    }
+    return best
+  })
+}
