@@ -96,7 +96,9 @@ describe('carrying the plan to body B', () => {
       'The card is locked',
     )
     await page.getByText('Heron B is as it was before').waitFor()
-    await page.getByLabel(/^Card in Heron B/).selectOption('ready')
+    const card = page.getByLabel(/^Card in Heron B/)
+    await card.selectOption('ready')
+    await expect.poll(() => card.inputValue()).toBe('ready')
   })
 
   it('goes through every stage and ends identical, with the count of rows the file carries and two lines of hand work', async () => {
