@@ -10,14 +10,14 @@ export interface Need {
 
 /** id | what owners need | where else it is answered, or - */
 export const needs: readonly Need[] = read(`
-J1 | Eye at the finder for most adjustments | reach is reckoned per situation, with the Controls station
+J1 | Eye at the finder for most adjustments | `plan reach` reckons it for each situation; beside the plate not yet
 J2 | Nearest what is used most, one place for each thing | -
-J3 | Few things to remember | load is counted with reach
+J3 | Few things to remember | `plan reach` counts the load
 J4 | Nothing happens by accident | guards and bump risk stand in the model; the operation lock is a rule of it
 J5 | The same hands on every side and body | fit carries keys to another model
 J6 | A known start, and a way back | undo to the empty plan; the simulated body saves, resets, loads
 J7 | Automatic where it helps, each owner's own line | the schools of the plan
-J8 | Two new functions per outing | practice list
+J8 | Two new functions per outing | not yet: practice comes with the drill and the log
 J9 | Every kind of control | the model format has them all, tilts beside turns included
 J10 | The manner matters, and unknown is "test on body" | manners in the vocabulary; doubts of the model
 J11 | Dials by exposure mode and side, and their direction | addresses by exposure mode; what is inert in a mode is a rule
@@ -30,7 +30,7 @@ J17 | Where a function stands in the long list | functionListLines gives page an
 J18 | Schools of starting autofocus | the focus table
 J19 | Base and held override must fit | the focus table
 J20 | Areas that exclude each other | rules of the model
-J21 | The detected subject is switched often | needs and reach
+J21 | The detected subject is switched often | needs of a situation, and what they cost (`plan reach`)
 J22 | Metering linked to the subject or not | a school of the plan
 J23 | Persistence and tuning | settings with their plain words
 J24 | The point: home, memory, wrap, skip | focus geometry; cells by orientation
@@ -47,7 +47,7 @@ J34 | Names, free slots, incomplete banks | name lengths are part of the rows
 J35 | Exposure jumps | -
 J36 | Reason, certainty, firmware, risk | notes beside every row
 J37 | Press-test list | the set-up record lists every key and bank
-J38 | Sheets | pocket card
+J38 | Sheets | pocket card; the full sheet and the tables not yet
 J39 | Several bodies | rows by body; hand work of a transfer
 J40 | Configuration files | plan and card files; preflight of a transfer
 J41 | What first | priority beside every row
@@ -57,7 +57,7 @@ J44 | Slot, key, cell or own menu for one wish | intents, kept beside the plan
 J45 | Jobs with acts in them | route writes the procedure
 J46 | What all agree on | -
 J47 | Detection in a zone; where tracking starts; low light | settings with their plain words; zones in the focus geometry
-J48 | Field log | certainty is raised or lowered row by row
+J48 | Field log | certainty beside every row; a log of its own not yet
 J49 | What misleads in judging exposure | -
 J50 | States that change what keys do | resolve answers for standby, recording, menu, playback; route leaves a state first
 `)

@@ -7,11 +7,18 @@ import { digestHex } from '@/core/files/digest'
 import { readDefinitions } from '@/disk/definitions'
 import { localOwner, query } from './db'
 
-/** The definitions of `models/`, read once for each run of the server. */
+/**
+ * The definitions of `models/`, read once for each run of the server: pages and route handlers are bundled apart and
+ * would each read them anew, at the first save of all places.
+ */
 export function definitions(): Promise<Definitions> {
-  loaded ??= readDefinitions(process.env.SALT_SHELF_MODELS ?? join(process.cwd(), 'models'))
-  return loaded
+  shared.saltShelfDefinitions ??= readDefinitions(
+    process.env.SALT_SHELF_MODELS ?? join(process.cwd(), 'models'),
+  )
+  return shared.saltShelfDefinitions
 }
+
+const shared = globalThis as { saltShelfDefinitions?: Promise<Definitions> }
 
 /** A model as a plan names it: from disk, or from the store when the definition on disk has moved on. */
 export async function modelFor(id: string, version: number): Promise<BodyModel | null> {
@@ -42,5 +49,3 @@ function stillReadable(definition: unknown): BodyModel | null {
   const parsed = parseModel(new TextEncoder().encode(JSON.stringify(definition)), 'stored definition')
   return parsed.ok ? parsed.value : null
 }
-
-let loaded: Promise<Definitions> | undefined
