@@ -10,9 +10,9 @@ export interface Need {
 
 /** id | what owners need | where else it is answered, or - */
 export const needs: readonly Need[] = read(`
-J1 | Eye at the finder for most adjustments | `plan reach` reckons it for each situation; beside the plate not yet
+J1 | Eye at the finder for most adjustments | plan reach reckons it for each situation; beside the plate not yet
 J2 | Nearest what is used most, one place for each thing | -
-J3 | Few things to remember | `plan reach` counts the load
+J3 | Few things to remember | plan reach counts the load
 J4 | Nothing happens by accident | guards and bump risk stand in the model; the operation lock is a rule of it
 J5 | The same hands on every side and body | fit carries keys to another model
 J6 | A known start, and a way back | undo to the empty plan; the simulated body saves, resets, loads
@@ -30,7 +30,7 @@ J17 | Where a function stands in the long list | functionListLines gives page an
 J18 | Schools of starting autofocus | the focus table
 J19 | Base and held override must fit | the focus table
 J20 | Areas that exclude each other | rules of the model
-J21 | The detected subject is switched often | needs of a situation, and what they cost (`plan reach`)
+J21 | The detected subject is switched often | needs of a situation, and what they cost (plan reach)
 J22 | Metering linked to the subject or not | a school of the plan
 J23 | Persistence and tuning | settings with their plain words
 J24 | The point: home, memory, wrap, skip | focus geometry; cells by orientation
