@@ -1,4 +1,4 @@
-import { allFindings } from '@/core/checks/checks'
+import { allFindings, stillOpen } from '@/core/checks/checks'
 import type { Finding } from '@/core/checks/finding'
 import { compareSources } from '@/core/camera/sources'
 import { focusTables, type FocusRow, type FocusTable } from '@/core/focus/table'
@@ -29,10 +29,10 @@ export const checkPlan: Command = {
         where: '--only',
       })
     const all = allFindings(model, plan, definitions.lenses)
-    const open = all.filter((one) => one.silencedBy === null && (only === undefined || one.severity === only))
+    const open = stillOpen(all).filter((one) => only === undefined || one.severity === only)
     const silenced = options.silenced === undefined ? [] : all.filter((one) => one.silencedBy !== null)
     const count = (severity: string) => open.filter((one) => one.severity === severity).length
-    const total = `${count('blocks')} block, ${count('trips')} trip, ${count('tidies')} could be tidier; ${all.length - all.filter((one) => one.silencedBy === null).length} are silenced by a reason.`
+    const total = `${count('blocks')} block, ${count('trips')} trip, ${count('tidies')} could be tidier; ${all.length - stillOpen(all).length} are silenced by a reason.`
     const words = [...open, ...silenced].map((finding) => findingWords(model, finding))
     return done([...words, total].join('\n'), { findings: open, silenced })
   }),

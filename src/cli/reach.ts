@@ -53,9 +53,9 @@ export const reachPlan: Command = {
     const most = Number(options.worst?.at(-1) ?? 0)
     if (!Number.isInteger(most) || most < 0 || most > 20)
       return refused({ code: 'option', message: 'A count from 0 to 20.', where: '--worst' })
-    const counts = options['grid-counts']?.at(-1) === 'yes'
-    const report = reachOf(model, plan, definitions.lenses, posture, counts)
-    const worst = worstNeeds(model, plan, definitions.lenses, most, posture)
+    const working = { posture, gridCounts: options['grid-counts']?.at(-1) === 'yes' }
+    const report = reachOf(model, plan, definitions.lenses, working)
+    const worst = worstNeeds(model, plan, definitions.lenses, most, working)
     const percent = (share: number) => `${Math.round(share * 100)} %`
     const target = { true: ', which meets the target', false: ', short of the target', null: '' }[
       String(report.onTarget) as 'true' | 'false' | 'null'

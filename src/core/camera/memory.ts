@@ -1,13 +1,20 @@
 import { lookup } from '../model/lookup'
 import { travels } from '../files/travels'
-import type { BodyModel, Grid, HoldSet } from '../model/types'
+import type { BodyModel, HoldSet } from '../model/types'
 import { functionAt } from '../plan/assign'
-import { emptyCell } from '../plan/row-values'
 import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
 import { bankRow, holdRow, isShared, keyRow } from '../plan/rows'
-import { baseRow, baseRows, gridCells, ownLines } from '../plan/cells'
+import {
+  baseRow,
+  baseRows,
+  baseValue,
+  cellValue,
+  emptyCell,
+  gridCells,
+  ownLines,
+  plainly,
+} from '../plan/cells'
 import { shareRow, type RowId, type Rows } from '../plan/rows'
-import { plainly } from '../plan/cells'
 import { rowValue } from '../plan/step'
 import type { Value } from '../vocabulary/values'
 
@@ -91,7 +98,7 @@ function positionMemory(model: BodyModel, plan: Plan): Rows {
 function menuMemory(model: BodyModel, plan: Plan): Rows {
   const cells = gridCells(model).map(({ grid, cell }) => [
     `grid/${grid.id}/${cell}`,
-    cellOf(plan, grid, cell),
+    cellValue(plan.rows, { grid, cell }),
   ])
   const pages = Array.from({ length: model.ownMenu?.pages ?? 0 }, (_, i) => `own/${i + 1}/name`)
   const own = [...ownLines(model).map(({ row }) => row), ...pages].flatMap((row) => {
@@ -101,10 +108,6 @@ function menuMemory(model: BodyModel, plan: Plan): Rows {
   return Object.fromEntries([...cells, ...own]) as Rows
 }
 
-function cellOf(plan: Plan, grid: Grid, cell: number): Value {
-  return rowValue(plan.rows, `grid/${grid.id}/${cell}`) ?? grid.factory[cell - 1] ?? emptyCell
-}
-
 function slotMemory(model: BodyModel, plan: Plan, slot: PlannedSlot): Rows {
   const rows: Record<RowId, Value> = {
     [bankRow(slot.family, slot.slot, 'side')]: slot.side,
@@ -112,9 +115,8 @@ function slotMemory(model: BodyModel, plan: Plan, slot: PlannedSlot): Rows {
   }
   for (const setting of model.settings) {
     if (setting.storedBy !== slot.family) continue
-    const base =
-      rowValue(plan.rows, baseRow(plan.rows, setting, plainly(model, slot.side))) ?? setting.factory
-    rows[bankRow(slot.family, slot.slot, setting.id)] = slot.rows[setting.id] ?? base
+    rows[bankRow(slot.family, slot.slot, setting.id)] =
+      slot.rows[setting.id] ?? baseValue(model, plan.rows, setting, slot.side)
   }
   const family = model.families.find((one) => one.id === slot.family)
   for (const address of family?.storesKeys ? lookup(model).addresses.values() : []) {
@@ -124,7 +126,7 @@ function slotMemory(model: BodyModel, plan: Plan, slot: PlannedSlot): Rows {
   }
   for (const { grid, cell } of family?.storesGrids ? gridCells(model) : []) {
     const row = bankRow(slot.family, slot.slot, `grid/${grid.id}/${cell}`)
-    const line = rowValue(plan.rows, row) ?? cellOf(plan, grid, cell)
+    const line = rowValue(plan.rows, row) ?? cellValue(plan.rows, { grid, cell })
     if (line !== emptyCell) rows[row] = line
   }
   return rows

@@ -1,12 +1,11 @@
 import { showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
-import { baseValue } from '../plan/cells'
 import { putBack } from '../plan/bulk'
 import { plannedSlots, type PlannedSlot } from '../plan/plan'
 import { bankRow } from '../plan/rows'
 import { rowValue } from '../plan/step'
 import { strayRows } from '../plan/stray'
-import { baseRow, plainly } from '../plan/cells'
+import { baseRow, baseValue, plainly } from '../plan/cells'
 import { mendBy, type Check, type CheckInput, type Said } from './finding'
 
 /** What is wrong with the banks; each slot is looked at on its own side. */

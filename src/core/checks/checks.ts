@@ -7,8 +7,7 @@ import type { Resolution } from '../resolve/resolved'
 import { rowValue } from '../plan/step'
 import { bankChecks } from './banks'
 import { bodyChecks } from './bodies'
-import { contextName, type Check, type CheckInput, type Finding, type Said } from './finding'
-import type { Severity } from './finding'
+import { contextName, type Check, type CheckInput, type Finding, type Said, type Severity } from './finding'
 import { focusChecks } from './focus'
 import { holdChecks } from './holds'
 import { intentChecks } from './intents'
@@ -34,7 +33,12 @@ export const checks: readonly Check[] = [
 
 /** Every finding that no reason settles, of every check on both sides, worst first. */
 export function runChecks(model: BodyModel, plan: Plan, lenses: readonly LensModel[]): Finding[] {
-  return allFindings(model, plan, lenses).filter((finding) => finding.silencedBy === null)
+  return stillOpen(look(model, plan, lenses).findings)
+}
+
+/** The findings that no reason settles. */
+export function stillOpen(findings: readonly Finding[]): Finding[] {
+  return findings.filter((finding) => finding.silencedBy === null)
 }
 
 /** Every finding, those that a reason of the owner's settles included. Linear in contexts × (settings + addresses). */

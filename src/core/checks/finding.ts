@@ -1,5 +1,6 @@
 import type { LensModel, BodyModel, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
+import { once } from '../once'
 import { setRows, type Step } from '../plan/step'
 import type { Value } from '../vocabulary/values'
 import type { NamedContext } from '../resolve/context'
@@ -114,18 +115,11 @@ export function ofEachSetting(
 }
 
 /** The settings of a state of which there is something to say: a remark, a rule's hand in it, more than one value. */
-function notable(resolution: Resolution): readonly ResolvedSetting[] {
-  let found = notables.get(resolution)
-  if (!found) {
-    found = [...resolution.settings.values()].filter(
-      (one) => one.remarks.length > 0 || one.possible.length > 1 || one.chain.at(-1)?.layer === 'rule',
-    )
-    notables.set(resolution, found)
-  }
-  return found
-}
-
-const notables = new WeakMap<Resolution, readonly ResolvedSetting[]>()
+const notable = once((resolution: Resolution): readonly ResolvedSetting[] =>
+  [...resolution.settings.values()].filter(
+    (one) => one.remarks.length > 0 || one.possible.length > 1 || one.chain.at(-1)?.layer === 'rule',
+  ),
+)
 
 /** A context's name in words. */
 export function contextName(context: NamedContext): string {

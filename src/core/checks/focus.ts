@@ -1,4 +1,5 @@
 import { lookup } from '../model/lookup'
+import { once } from '../once'
 import type { BodyModel } from '../model/types'
 import { baseRow, plainly } from '../plan/cells'
 import { keyRow } from '../plan/rows'
@@ -205,20 +206,14 @@ function halfPressIn(
 ): { resolved: ResolvedSetting; truth: 'yes' | 'no' | 'unknown' } | null {
   const resolved = resolution.settings.get(halfPressSetting(model, side) ?? '')
   if (!resolved) return null
-  return { resolved, truth: halfPressMeters(model, resolution) ? standsAt(resolved, true) : 'no' }
+  return { resolved, truth: metersFor(model)(resolution) ? standsAt(resolved, true) : 'no' }
 }
 
 /** Whether the half-press has its usual function; remembered with the state. */
-function halfPressMeters(model: BodyModel, resolution: Resolution): boolean {
-  let meters = metering.get(resolution)
-  if (meters === undefined) {
-    const { functions } = lookup(model)
-    meters = [...resolution.addresses.values()].some(
-      ({ gets }) => functions.get(gets ?? '')?.means === 'exposure.meterAndFocus',
-    )
-    metering.set(resolution, meters)
-  }
-  return meters
-}
-
-const metering = new WeakMap<Resolution, boolean>()
+const metersFor = once((model: BodyModel) =>
+  once((resolution: Resolution) =>
+    [...resolution.addresses.values()].some(
+      ({ gets }) => focusRole(lookup(model).functions.get(gets ?? '')?.means ?? null) === 'half-press',
+    ),
+  ),
+)

@@ -33,13 +33,16 @@ export const intentChecks: readonly Check[] = [
             title: `${describeRow(input.model, target)} is wanted twice`,
             reason: `${words.join('; ')}. It holds one of them.`,
             row: one.id,
-            mends: claims.map((claim) =>
-              mendBy(input.plan, `Let go of what ${claim.intent.claimant} wants`, 'claimed-twice', {
-                [claim.id]: null,
-              }),
+            mends: claims.map((kept) =>
+              mendBy(
+                input.plan,
+                `Keep what ${kept.intent.claimant} wants`,
+                'claimed-twice',
+                Object.fromEntries(claims.filter((claim) => claim !== kept).map((claim) => [claim.id, null])),
+              ),
             ),
           },
-        ].map((said) => (claims.length === 2 ? said : { ...said, mends: [] }))
+        ]
       }),
   },
   {

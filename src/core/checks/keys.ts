@@ -193,20 +193,16 @@ function doubled({ model, plan, side }: CheckInput): Said[] {
     const chosen = on.find((address) => rowValue(plan.rows, keyRow(address)) !== null)
     const explained = on.find((address) => rowValue(plan.rows, `why/${keyRow(address)}`) !== null)
     if (on.length < 2 || !chosen) return []
+    const isOurs = (address: Address) =>
+      rowValue(plan.rows, keyRow(address)) === fn.id && address.factory !== fn.id
+    const leave = (address: Address) =>
+      mendBy(plan, `Leave ${keyName({ address })} as delivered`, 'doubled', { [keyRow(address)]: null })
     return [
       {
         title: `${fn.name} is on ${on.length} keys`,
         reason: `${on.map((address) => keyName({ address })).join(' and ')} do the same. Give a reason, or free one.`,
         row: keyRow(explained ?? chosen),
-        mends: on
-          .filter((address) => rowValue(plan.rows, keyRow(address)) === fn.id && address.factory !== fn.id)
-          .slice(0, on.length - 1)
-          .map((address) =>
-            mendBy(plan, `Leave ${keyName({ address })} as delivered`, 'doubled', {
-              [keyRow(address)]: null,
-            }),
-          )
-          .slice(0, on.length === 2 ? 2 : 0),
+        mends: on.length === 2 ? on.filter(isOurs).map(leave) : [],
       },
     ]
   })

@@ -1,6 +1,7 @@
 import { lookup } from '../model/lookup'
 import type { BodyModel, ModelFunction, Setting, Side } from '../model/types'
 import type { Address } from '../model/addresses'
+import { once } from '../once'
 import { baseRow, plainly } from '../plan/cells'
 import type { Plan } from '../plan/plan'
 import type { RowId } from '../plan/rows'
@@ -49,18 +50,18 @@ export interface KeyWith {
 
 /** Keys of a state that have a function, by plan or by the maker; remembered with the state. */
 export function keysIn(model: BodyModel, resolution: Resolution): readonly KeyWith[] {
-  const known = keysOf.get(resolution)
-  if (known) return known
-  const { functions } = lookup(model)
-  const keys = [...resolution.addresses.values()].flatMap((resolved) => {
-    const fn = functions.get(resolved.functionId ?? '')
-    return fn && fn.manner !== 'none' ? [{ address: resolved.address, fn, resolved }] : []
-  })
-  keysOf.set(resolution, keys)
-  return keys
+  return keysFor(model)(resolution)
 }
 
-const keysOf = new WeakMap<Resolution, readonly KeyWith[]>()
+const keysFor = once((model: BodyModel) =>
+  once((resolution: Resolution): readonly KeyWith[] => {
+    const { functions } = lookup(model)
+    return [...resolution.addresses.values()].flatMap((resolved) => {
+      const fn = functions.get(resolved.functionId ?? '')
+      return fn && fn.manner !== 'none' ? [{ address: resolved.address, fn, resolved }] : []
+    })
+  }),
+)
 
 /** The same, the plan's own choices only. */
 export function plannedKeysIn(model: BodyModel, resolution: Resolution): KeyWith[] {

@@ -1,7 +1,6 @@
 import { lookup } from '../model/lookup'
 import type { Grid } from '../model/types'
-import { emptyCell } from '../plan/row-values'
-import { ownLines } from '../plan/cells'
+import { cellValue, emptyCell, gridCells, ownLines } from '../plan/cells'
 import { rowValue } from '../plan/step'
 import type { Plan } from '../plan/plan'
 import { mendBy, type Check, type CheckInput, type Said } from './finding'
@@ -150,14 +149,13 @@ interface Cell {
 
 /** The filled cells of this side's function menus, by plan or as delivered. */
 function cells({ model, plan, side }: Pick<CheckInput, 'model' | 'plan' | 'side'>): Cell[] {
-  return model.grids
-    .filter((grid) => grid.side === side)
-    .flatMap((grid) =>
-      Array.from({ length: grid.rows * grid.columns }, (_, i): Cell => {
-        const row = `grid/${grid.id}/${i + 1}`
-        return { grid, row, setting: String(rowValue(plan.rows, row) ?? grid.factory[i] ?? emptyCell) }
-      }),
-    )
+  return gridCells(model)
+    .filter(({ grid }) => grid.side === side)
+    .map(({ grid, cell }): Cell => ({
+      grid,
+      row: `grid/${grid.id}/${cell}`,
+      setting: cellValue(plan.rows, { grid, cell }),
+    }))
     .filter((cell) => cell.setting !== emptyCell)
 }
 

@@ -1,5 +1,4 @@
-import { showValue } from '../model/domain'
-import { checkValue } from '../model/domain'
+import { checkValue, showValue } from '../model/domain'
 import { baseValue, baseRow, plainly } from '../plan/cells'
 import { rowValue } from '../plan/step'
 import { disputeCalled } from '../vocabulary/schools'

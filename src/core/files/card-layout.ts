@@ -4,6 +4,7 @@ import { lookup } from '../model/lookup'
 import type { BankFamily, BodyModel, HoldSet, ModelFunction, Setting, Side, Slot } from '../model/types'
 import { baseCells, baseRows, gridCells, mayTick, ownLines } from '../plan/cells'
 import { bankRow, holdRow, keyRow, shareRow, type RowId } from '../plan/rows'
+import { once } from '../once'
 import type { Value } from '../vocabulary/values'
 import { oneOf, settingCodec, type Codec } from './card-values'
 import { travels } from './travels'
@@ -74,16 +75,7 @@ export interface CardLayout {
 }
 
 /** The layout of a model's card files, made once for each model object. */
-export function cardLayout(model: BodyModel): CardLayout {
-  let made = layouts.get(model)
-  if (!made) {
-    made = makeLayout(model)
-    layouts.set(model, made)
-  }
-  return made
-}
-
-const layouts = new WeakMap<BodyModel, CardLayout>()
+export const cardLayout: (model: BodyModel) => CardLayout = once(makeLayout)
 
 function makeLayout(model: BodyModel): CardLayout {
   const addresses = [...lookup(model).addresses.values()]

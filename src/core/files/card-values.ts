@@ -1,5 +1,6 @@
 import { checkValue, fieldValue, ladderSteps } from '../model/domain'
 import type { Domain, Setting } from '../model/types'
+import { once } from '../once'
 import type { Value } from '../vocabulary/values'
 import type { ByteReader, ByteWriter } from './bytes'
 
@@ -18,16 +19,7 @@ export const nothingThere = 0xffff
  * f64, subset as one bit a member (u32, first member lowest), text, region and point as UTF-8 behind a u16 count, record
  * field by field.
  */
-export function codecOf(domain: Domain): Codec {
-  let made = codecs.get(domain)
-  if (!made) {
-    made = makeCodec(domain)
-    codecs.set(domain, made)
-  }
-  return made
-}
-
-const codecs = new WeakMap<Domain, Codec>()
+export const codecOf: (domain: Domain) => Codec = once(makeCodec)
 
 function makeCodec(domain: Domain): Codec {
   switch (domain.kind) {

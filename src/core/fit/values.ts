@@ -1,5 +1,5 @@
 import { ladderSteps, showValue, valuesOf, checkValue } from '../model/domain'
-import { domainOf } from '../model/lookup'
+import { domainOf, lookup } from '../model/lookup'
 import type { BodyModel, Setting } from '../model/types'
 import { stepOf } from '../vocabulary/ladders'
 import type { Value } from '../vocabulary/values'
@@ -12,7 +12,7 @@ export type Fitted =
 
 /** The setting of another model that means the same; undefined where it has none, or this one means nothing common. */
 export function sameSetting(other: BodyModel, setting: Setting): Setting | undefined {
-  return setting.means === null ? undefined : other.settings.find((one) => one.means === setting.means)
+  return setting.means === null ? undefined : lookup(other).byMeaning.get(setting.means)
 }
 
 /**

@@ -10,7 +10,7 @@ import { assigned, judge, presenceRemarks, resolve } from '../resolve/resolve'
 import { inForce } from '../resolve/owners'
 import { effectiveState, type State } from '../resolve/state'
 import type { Verdict } from '../resolve/resolved'
-import { focusRole, type FocusRole } from '../vocabulary/focus-roles'
+import { focusRole, startsFocus, type FocusRole } from '../vocabulary/focus-roles'
 import { sameValue, type Value } from '../vocabulary/values'
 import { outcomeOf, type FocusOutcome } from './outcome'
 import { variantsOf, type Variant } from './variants'
@@ -67,13 +67,13 @@ export function focusTables(model: BodyModel, plan: Plan, context: Context): Foc
       ...triggers.map((one) => [one]),
       ...triggers.flatMap((one) => triggers.filter((other) => other !== one).map((other) => [one, other])),
     ]
-    const base = { state: effectiveState(model, plan, here) }
+    const base = effectiveState(model, plan, here)
     const presses = pressesIn(model, plan, here)
     return {
       variant,
       presses,
       triggers,
-      rows: sets.map((held) => rowOf(model, plan, here, held, base.state)),
+      rows: sets.map((held) => rowOf(model, plan, here, held, base)),
     }
   })
 }
@@ -192,7 +192,7 @@ function outcomesIn(
   if (modes.length > 1) asks.add('The focus mode is not known for certain.')
   return (doubtful ? [true, false] : [true]).flatMap((works) => {
     const working = held.filter((_, i) => answers(verdicts[i], works))
-    const starters = working.filter(({ role }) => role === 'starts' || (role === 'half-press' && halfFocuses))
+    const starters = working.filter(({ fn }) => startsFocus(fn.means, halfFocuses))
     const winner = winnerOf(
       model,
       starters.map((one) => one.fn),

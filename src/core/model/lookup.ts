@@ -1,3 +1,4 @@
+import { once } from '../once'
 import { addressesOf, type Address } from './addresses'
 import { amountOf } from './domain'
 import { menuPlaces, type MenuPlace } from './menu'
@@ -64,14 +65,7 @@ export function remarkKey(then: Remarking): string {
 }
 
 /** The lookup of a model, computed on first use; linear in the size of the model. */
-export function lookup(model: BodyModel): Lookup {
-  let made = cache.get(model)
-  if (made === undefined) {
-    made = build(model)
-    cache.set(model, made)
-  }
-  return made
-}
+export const lookup: (model: BodyModel) => Lookup = once(build)
 
 /** The domain of a setting id; throws for an id that a validated caller could not have. */
 export function domainOf(model: BodyModel, settingId: string): Domain {
@@ -85,8 +79,6 @@ export function factoryValue(model: BodyModel, settingId: string): Value | undef
   return lookup(model).settings.get(settingId)?.factory
 }
 
-const cache = new WeakMap<BodyModel, Lookup>()
-
 function build(model: BodyModel): Lookup {
   const ordered = orderReplacing(model.rules)
   const settings = byId(model.settings)
@@ -96,9 +88,10 @@ function build(model: BodyModel): Lookup {
   const readied = readier(amounts, doubts)
   const remarking = remarkingOf(model.rules, readied)
   const addresses = addressesOf(model, settings)
+  const byMeaning = firstByMeaning(model.settings)
   return {
     settings,
-    byMeaning: firstByMeaning(model.settings),
+    byMeaning,
     functions: byId(model.functions),
     controls: byId(model.controls),
     addresses,
@@ -117,7 +110,7 @@ function build(model: BodyModel): Lookup {
     menuAddress: new Map(places.map((place) => [place.id, place.address])),
     menuPlaces: byId(places),
     doubts,
-    exposureMode: model.settings.find((setting) => setting.means === 'exposure.mode'),
+    exposureMode: byMeaning.get('exposure.mode'),
     settingIndex: new Map(model.settings.map((setting, i) => [setting.id, i])),
     functionIndex: new Map(model.functions.map((fn, i) => [fn.id, i])),
     replacing: ordered.ok ? ordered.value.map((rule) => readied(rule, rule.then)) : [],

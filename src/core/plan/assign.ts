@@ -4,7 +4,8 @@ import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { must, ok, refuse, type Result } from '../result'
 import type { Plan } from './plan'
-import { keyRow } from './rows'
+import { once } from '../once'
+import { keyRow, type Rows } from './rows'
 import { applyStep, rowValue, setRows, type Step } from './step'
 
 /** What an assignment pushed off its key. */
@@ -26,7 +27,11 @@ export interface Assignment {
 
 /** The function at an address: the plan's, or the maker's; null when neither gives one. */
 export function functionAt(plan: Plan, address: Address): string | null {
-  return (rowValue(plan.rows, keyRow(address)) as string | null) ?? address.factory
+  return functionIn(plan.rows, address)
+}
+
+function functionIn(rows: Rows, address: Address): string | null {
+  return (rowValue(rows, keyRow(address)) as string | null) ?? address.factory
 }
 
 /**
@@ -84,22 +89,17 @@ export function addressesWith(
   side: string,
   functionId: string,
 ): readonly Address[] {
-  let known = holders.get(plan.rows)
-  if (known?.model !== model) {
-    known = { model, byFunction: holdersIn(model, plan) }
-    holders.set(plan.rows, known)
-  }
-  return known.byFunction.get(`${side} ${functionId}`) ?? []
+  return holdersFor(model)(plan.rows).get(`${side} ${functionId}`) ?? []
 }
 
 type Holders = ReadonlyMap<string, readonly Address[]>
 
-const holders = new WeakMap<Plan['rows'], { model: BodyModel; byFunction: Holders }>()
+const holdersFor = once((model: BodyModel) => once((rows: Rows) => holdersIn(model, rows)))
 
-function holdersIn(model: BodyModel, plan: Plan): Holders {
+function holdersIn(model: BodyModel, rows: Rows): Holders {
   const found = new Map<string, Address[]>()
   for (const address of lookup(model).addresses.values()) {
-    const key = `${address.side} ${functionAt(plan, address) ?? ''}`
+    const key = `${address.side} ${functionIn(rows, address) ?? ''}`
     const list = found.get(key)
     if (list) list.push(address)
     else found.set(key, [address])

@@ -100,6 +100,14 @@ export function gridCells(model: BodyModel): GridCell[] {
   )
 }
 
+/** What stands in a cell of a function menu: as the rows say, else as delivered, else nothing. */
+export function cellValue(rows: Rows, { grid, cell }: GridCell): string {
+  return String(rows[`grid/${grid.id}/${cell}`] ?? grid.factory[cell - 1] ?? emptyCell)
+}
+
+/** What stands in a cell of a function menu that is empty on purpose. */
+export const emptyCell = 'none'
+
 /** Every line of the own menu, page by page. */
 export function ownLines(model: BodyModel): { readonly row: RowId; readonly menu: OwnMenu }[] {
   const menu = model.ownMenu

@@ -1,4 +1,5 @@
 import type { BodyModel, Side } from '../model/types'
+import { once } from '../once'
 import { ok, refuse, type Result } from '../result'
 import { parseRow } from './parse-row'
 import { checkRowValue } from './row-values'
@@ -58,38 +59,34 @@ export interface PlannedSlot {
 
 /** The slots that the plan gives a side to, in the model's order; the others are unused. Remembered with the plan's rows. */
 export function plannedSlots(model: BodyModel, plan: Plan): readonly PlannedSlot[] {
-  const known = slotsOf.get(plan.rows)
-  if (known?.model === model) return known.slots
-  const slots = readSlots(model, plan)
-  slotsOf.set(plan.rows, { model, slots })
-  return slots
+  return slotsFor(model)(plan.rows)
 }
 
-const slotsOf = new WeakMap<Rows, { model: BodyModel; slots: readonly PlannedSlot[] }>()
+const slotsFor = once((model: BodyModel) => once((rows: Rows) => readSlots(model, rows)))
 
-function readSlots(model: BodyModel, plan: Plan): PlannedSlot[] {
+function readSlots(model: BodyModel, rows: Rows): PlannedSlot[] {
   const own = new Map<string, Record<string, Rows[string]>>()
-  for (const id in plan.rows) {
+  for (const id in rows) {
     const last = id.lastIndexOf('/')
-    const value = plan.rows[id]
+    const value = rows[id]
     if (!id.startsWith('bank/') || id.indexOf('.', last) < 0 || value === undefined) continue
     const slot = id.slice(0, last + 1)
-    const rows = own.get(slot) ?? {}
-    own.set(slot, rows)
-    rows[id.slice(last + 1)] = value
+    const values = own.get(slot) ?? {}
+    own.set(slot, values)
+    values[id.slice(last + 1)] = value
   }
   return model.families.flatMap((family) =>
     family.slots.flatMap((slot) => {
       const prefix = `bank/${family.id}/${slot.id}/`
-      const side = plan.rows[`${prefix}side`] as Side | undefined
+      const side = rows[`${prefix}side`] as Side | undefined
       if (side === undefined) return []
       return [
         {
           family: family.id,
           slot: slot.id,
-          name: (plan.rows[`${prefix}name`] as string | undefined) ?? slot.name,
+          name: (rows[`${prefix}name`] as string | undefined) ?? slot.name,
           side,
-          purpose: (plan.rows[`${prefix}purpose`] as string | undefined) ?? null,
+          purpose: (rows[`${prefix}purpose`] as string | undefined) ?? null,
           rows: own.get(prefix) ?? {},
         },
       ]

@@ -5,10 +5,8 @@ import type { BodyModel, Side, Slot } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import { needFlags } from '../vocabulary/situations'
 import type { Value } from '../vocabulary/values'
+import { emptyCell } from './cells'
 import { certainties, priorities, type NoteName, type Row, type RowId } from './rows'
-
-/** What stands in a cell of a function menu that is empty on purpose. */
-export const emptyCell = 'none'
 
 /** Accepts a value for a row, or says what the row takes. */
 export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: RowId): Result<Value> {

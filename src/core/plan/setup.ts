@@ -1,5 +1,6 @@
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
+import { once } from '../once'
 import { ok, refuse, type Result } from '../result'
 import { planFor } from './bodies'
 import { describeRow, showRow } from './describe'
@@ -111,8 +112,7 @@ export function progressOf(record: SetUpRecord, acts: readonly SetUpAct[]): Reco
 function rankOf(model: BodyModel, id: RowId, body: string): readonly [number, number] | null {
   const row = parseRow(model, id)
   if (!row.ok) return null
-  const { menuPlaces, addresses } = lookup(model)
-  const inMenu = (setting: string) => [...menuPlaces.keys()].indexOf(setting)
+  const inMenu = (setting: string) => menuOrder(model).get(setting) ?? -1
   switch (row.value.kind) {
     case 'share':
       return [0, inMenu(row.value.setting.id)]
@@ -123,7 +123,7 @@ function rankOf(model: BodyModel, id: RowId, body: string): readonly [number, nu
     case 'position':
       return [3, inMenu(row.value.setting.id)]
     case 'key':
-      return [4, [...addresses.keys()].indexOf(row.value.address.key)]
+      return [4, row.value.address.index]
     case 'grid':
       return [5, row.value.cell]
     case 'own':
@@ -145,6 +145,11 @@ function rankOf(model: BodyModel, id: RowId, body: string): readonly [number, nu
       return null
   }
 }
+
+/** Where each line stands in the whole menu. */
+const menuOrder = once(
+  (model: BodyModel) => new Map([...lookup(model).menuPlaces.keys()].map((id, i) => [id, i])),
+)
 
 function menuOf(model: BodyModel, id: RowId): string {
   const row = parseRow(model, id)

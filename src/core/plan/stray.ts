@@ -1,8 +1,9 @@
 import type { BodyModel } from '../model/types'
+import { once } from '../once'
 import { sameValue, type Value } from '../vocabulary/values'
 import { baseValue } from './cells'
 import { plannedSlots, type Plan, type PlannedSlot } from './plan'
-import { bankRow, type Rows } from './rows'
+import { bankRow } from './rows'
 import { rowValue } from './step'
 
 /** Rows of a slot that differ from base though nobody meant them to, by setting id in model order. */
@@ -18,14 +19,12 @@ export interface Stray {
  * expected to change on site, or gives a reason for it. A row equal to base is no difference, and so never stray.
  */
 export function strayRows(model: BodyModel, plan: Plan, slot: PlannedSlot): Stray {
-  const known = strays.get(slot)
-  if (known?.rows === plan.rows) return known.stray
-  const stray = readStray(model, plan, slot)
-  strays.set(slot, { rows: plan.rows, stray })
-  return stray
+  return strayFor(model)(plan)(slot)
 }
 
-const strays = new WeakMap<PlannedSlot, { rows: Rows; stray: Stray }>()
+const strayFor = once((model: BodyModel) =>
+  once((plan: Plan) => once((slot: PlannedSlot) => readStray(model, plan, slot))),
+)
 
 function readStray(model: BodyModel, plan: Plan, slot: PlannedSlot): Stray {
   const fact = (name: string) => rowValue(plan.rows, bankRow(slot.family, slot.slot, name))

@@ -1,13 +1,12 @@
 import { lookup } from '../model/lookup'
 import { pressesTo } from '../model/menu'
-import type { BodyModel, Control, Grid, ModelFunction, Posture, Side } from '../model/types'
-import { emptyCell } from '../plan/row-values'
+import type { BodyModel, Control, ModelFunction, Posture, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { rowValue } from '../plan/step'
-import { ownLines } from '../plan/cells'
+import { cellValue, gridCells, ownLines } from '../plan/cells'
 import type { Resolution, ResolvedAddress } from '../resolve/resolved'
 import { halfPressSetting } from '../resolve/held'
-import { focusRole } from '../vocabulary/focus-roles'
+import { startsFocus } from '../vocabulary/focus-roles'
 import type { Operator, Times } from './operators'
 
 /** The ways to an adjustment, the nearest first. */
@@ -57,17 +56,15 @@ export function pathsTo(hand: Hand, what: string): Path[] {
   const setting = lookup(model).byMeaning.get(what)
   const half = hand.resolution.settings.get(halfPressSetting(model, hand.side) ?? '')
   const does = (fn: ModelFunction) =>
-    (what === 'focus.start' && startsFocus(fn, half?.value !== false)) ||
-    fn.means === what ||
-    (setting !== undefined && fn.changes[0] === setting.id && fn.manner !== 'none')
+    (what === 'focus.start' && startsFocus(fn.means, half?.value !== false)) || serves(model, fn, what)
   const found = [...byKey(hand, does), ...(setting ? byMenus(hand, setting.id) : [])]
   return found.sort((a, b) => a.seconds - b.seconds)
 }
 
-/** Autofocus is started by any key that does, and by the half-press where it may. */
-function startsFocus(fn: ModelFunction, halfPress: boolean): boolean {
-  const role = focusRole(fn.means)
-  return role === 'starts' || (role === 'half-press' && halfPress)
+/** Whether a function is the thing itself, or changes the setting meant before any other. */
+export function serves(model: BodyModel, fn: ModelFunction, what: string): boolean {
+  const setting = lookup(model).byMeaning.get(what)
+  return fn.means === what || (setting !== undefined && fn.changes[0] === setting.id && fn.manner !== 'none')
 }
 
 /** A path taken after the film was stopped: two more presses, and the film has a gap. */
@@ -131,23 +128,13 @@ function byMenus(hand: Hand, setting: string): Path[] {
 
 function byGrids(hand: Hand, setting: string): Path[] {
   const { model, plan, side } = hand
-  return model.grids.flatMap((grid: Grid): Path[] => {
-    if (grid.side !== side) return []
-    const cells = Array.from({ length: grid.rows * grid.columns }, (_, i) => i)
-    const at = cells.find(
-      (i) => (rowValue(plan.rows, `grid/${grid.id}/${i + 1}`) ?? grid.factory[i] ?? emptyCell) === setting,
-    )
-    if (at === undefined) return []
-    const steps = Math.floor(at / grid.columns) + (at % grid.columns)
-    return opened(
-      hand,
-      grid.openedBy,
-      'function-menu',
-      grid.name,
-      { press: 2 + steps, look: 1, turn: 1 },
-      grid.inFinder && hand.gridCounts,
-    )
-  })
+  return gridCells(model)
+    .filter(({ grid, cell }) => grid.side === side && cellValue(plan.rows, { grid, cell }) === setting)
+    .flatMap(({ grid, cell }) => {
+      const steps = Math.floor((cell - 1) / grid.columns) + ((cell - 1) % grid.columns)
+      const moves: Moves = { press: 2 + steps, look: 1, turn: 1 }
+      return opened(hand, grid.openedBy, 'function-menu', grid.name, moves, grid.inFinder && hand.gridCounts)
+    })
 }
 
 /** By the own menu: its own key opens it, or the menu key does, which takes a press more unless the own menu opens first. */

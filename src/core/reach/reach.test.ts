@@ -96,7 +96,9 @@ describe('a path', () => {
   it('through the function menu counts as at the finder only where the owner says so', () => {
     const plan = planWith({ 'need/a/drive.mode': ['1'], 'key/stills/thumb-wheel/tilt-down': 'nothing' })
     const tiers = (counts: boolean) =>
-      reachOf(heron, plan, lenses, 'finder', counts).reached.flatMap(({ best, others }) => [best, ...others])
+      reachOf(heron, plan, lenses, { posture: 'finder', gridCounts: counts }).reached.flatMap(
+        ({ best, others }) => [best, ...others],
+      )
     const grid = (counts: boolean) => tiers(counts).find((one) => one?.tier === 'function-menu')
     expect(grid(false)?.atFinder).toBe(false)
     expect([true, false]).toContain(grid(true)?.atFinder)

@@ -9,7 +9,7 @@ import { contextsOf } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import { needsOf, type Need } from './needs'
 import { timesOf } from './operators'
-import { afterStopping, knows, pathsTo, type Hand, type Path } from './paths'
+import { afterStopping, knows, pathsTo, serves, type Hand, type Path } from './paths'
 
 /** A need with the way to it. */
 export interface Reached {
@@ -39,6 +39,14 @@ export interface ReachReport {
   readonly load: number
 }
 
+/** How the camera is worked, and whether a function menu in the finder counts as done at the finder. */
+export interface Working {
+  readonly posture: Posture
+  readonly gridCounts: boolean
+}
+
+const usually: Working = { posture: 'finder', gridCounts: false }
+
 /** What an adjustment costs that no path leads to: it is looked up, or missed. */
 export const unreachedSeconds = 30
 
@@ -47,8 +55,7 @@ export function reachOf(
   model: BodyModel,
   plan: Plan,
   lenses: readonly LensModel[],
-  posture: Posture = 'finder',
-  gridCounts = false,
+  { posture, gridCounts }: Working = usually,
 ): ReachReport {
   const times = timesOf(plan)
   const hands = new Map<string, Hand>()
@@ -137,27 +144,25 @@ export function worstNeeds(
   plan: Plan,
   lenses: readonly LensModel[],
   most = 5,
-  posture: Posture = 'finder',
+  working: Working = usually,
 ): Worst[] {
-  const before = reachOf(model, plan, lenses, posture)
+  const before = reachOf(model, plan, lenses, working)
   const costly = [...before.reached]
     .filter((one) => !one.absent && one.perOuting > 0)
     .sort((a, b) => b.perOuting - a.perOuting)
   return costly.slice(0, most).map((reached): Worst => {
     const { need } = reached
-    const setting = lookup(model).byMeaning.get(need.what)
     let best: Worst = { reached, step: null, words: 'No key makes it quicker.', gain: 0 }
     for (const address of lookup(model).addresses.values()) {
       if (address.side !== need.side || address.when !== null) continue
       for (const fn of acceptedFunctions(model, address)) {
-        const serves = fn.means === need.what || (setting !== undefined && fn.changes[0] === setting.id)
-        if (!serves || fn.manner === 'none' || functionAt(plan, address) === fn.id) continue
+        if (!serves(model, fn, need.what) || functionAt(plan, address) === fn.id) continue
         const step = setRows(plan, `worst ${need.situation} ${need.what} ${address.key}`, {
           [keyRow(address)]: fn.id,
         })
         const after = applyStep(model, plan, step)
         if (!after.ok) continue
-        const gain = before.seconds - reachOf(model, after.value, lenses, posture).seconds
+        const gain = before.seconds - reachOf(model, after.value, lenses, working).seconds
         if (gain > best.gain + 1e-9)
           best = { reached, step, gain, words: `${fn.name} on ${address.control.name}, ${address.name}` }
       }

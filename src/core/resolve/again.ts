@@ -44,15 +44,7 @@ export function changedBetween(model: BodyModel, before: Plan, after: Plan): Cha
     else if (kind === 'position' || kind === 'hold') touch(name, anywhere)
     else if (kind === 'share' || kind === 'body') everything = true
   }
-  for (const address of addresses) {
-    const [side = '', control = '', gesture = ''] = address.split('/')
-    const found = model.controls
-      .find((one) => one.id === control)
-      ?.gestures.find((one) => one.id === gesture.split('@')[0])
-    const factory = found?.factory[side as 'stills']
-    for (const fn of typeof factory === 'object' ? Object.values(factory) : [factory])
-      facts.add(`assigned/${fn ?? ''}`)
-  }
+  for (const key of addresses) facts.add(`assigned/${lookup(model).addresses.get(key)?.factory ?? ''}`)
   const mode = lookup(model).exposureMode
   for (const setting of model.settings) {
     if (setting.place === 'exposureMode' && mode && settings.has(mode.id)) touch(setting.id, anywhere)

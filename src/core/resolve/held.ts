@@ -1,6 +1,6 @@
 import { lookup, type Lookup } from '../model/lookup'
 import type { BodyModel, FocusGeometry, ModelFunction, Side } from '../model/types'
-import { focusRole } from '../vocabulary/focus-roles'
+import { startsFocus } from '../vocabulary/focus-roles'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Context } from './context'
 
@@ -30,10 +30,7 @@ export function down(
   if (all.length < 2) return all
   const half = halfPressSetting(model, context.side)
   const focuses = half === null || sameValue(now(half), true)
-  const starters = all.filter(({ means }) => {
-    const role = focusRole(means)
-    return role === 'starts' || (role === 'half-press' && focuses)
-  })
+  const starters = all.filter(({ means }) => startsFocus(means, focuses))
   const winner = winnerOf(model, starters, context.heldWins ?? model.focus.heldWins)
   return all.filter((fn) => !starters.includes(fn) || fn === winner)
 }

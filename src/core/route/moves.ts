@@ -2,8 +2,6 @@ import { lookup } from '../model/lookup'
 import type { Act } from '../model/types'
 import type { Context } from '../resolve/context'
 import { asked } from '../resolve/state'
-import { evaluate } from '../rules/condition'
-import { amountsIn } from '../model/lookup'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Group } from './groups'
 import { place, refusedHere, stands, type Place } from './place'
@@ -48,7 +46,7 @@ function actMoves(at: Place, group: Group): LegalMove[] {
     const forbidden = asked(at.state, `act/${act.id}`).some(
       ({ rule, truth }) => truth === 'yes' && rule.then.kind === 'unavailable',
     )
-    if (forbidden || !act.needs.every((need) => needHolds(at, need.when))) return []
+    if (forbidden || needsOf(at, act).some((need) => need.holds(at.state.facts) === 'no')) return []
     const context: Context = {
       ...at.context,
       ...(act.leadsTo === undefined ? {} : { run: act.leadsTo }),
@@ -92,8 +90,8 @@ function breaks(before: Place, after: Place, group: Group): boolean {
   })
 }
 
-function needHolds(at: Place, when: Act['needs'][number]['when']): boolean {
-  return evaluate(when, at.state.facts, amountsIn(lookup(at.model).settings)) !== 'no'
+function needsOf(at: Place, act: Act) {
+  return lookup(at.model).actNeeds.get(act.id) ?? []
 }
 
 function doubtsAt(at: Place, setting: string, value: Value): string[] {

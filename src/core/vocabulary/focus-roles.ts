@@ -12,3 +12,9 @@ export function focusRole(means: string | null): FocusRole {
   if (means === 'focus.stop') return 'rests'
   return means.startsWith('focus.lock') ? 'keeps' : 'none'
 }
+
+/** Whether a function starts autofocus while it is held; the half-press does where it may. */
+export function startsFocus(means: string | null, halfPress: boolean): boolean {
+  const role = focusRole(means)
+  return role === 'starts' || (role === 'half-press' && halfPress)
+}

@@ -1,6 +1,7 @@
 'use client'
 
 import { shutterAsked } from '@/core/checks/numbers'
+import { lookup } from '@/core/model/lookup'
 import { countStops, showStops } from '@/core/numbers/motion'
 import type { PlannedSlot } from '@/core/plan/plan'
 import { bankRow } from '@/core/plan/rows'
@@ -15,7 +16,7 @@ export function ShutterCard({ planned }: { planned: PlannedSlot }) {
   const { plan } = useDeskView()
   const { model } = desk.start
   const asked = shutterAsked(model, resolve(model, plan, contextIn(model, planned.side, planned)))
-  const shutter = model.settings.find((setting) => setting.means === 'exposure.shutter')
+  const shutter = lookup(model).byMeaning.get('exposure.shutter')
   if (!asked || !shutter) return null
   const fits = Math.abs(asked.offStops) < 0.05
   return (

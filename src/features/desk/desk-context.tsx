@@ -9,7 +9,7 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react'
-import { look, lookAgain, type Looked } from '@/core/checks/checks'
+import { look, lookAgain, stillOpen, type Looked } from '@/core/checks/checks'
 import type { Finding } from '@/core/checks/finding'
 import type { Plan } from '@/core/plan/plan'
 import type { Step } from '@/core/plan/step'
@@ -58,7 +58,7 @@ export function useDeskView(): DeskView {
 export function useFindings(): readonly Finding[] {
   const { start } = useDesk()
   const { plan } = useDeskView()
-  return useMemo(() => lookedAt(start, plan).findings.filter((one) => one.silencedBy === null), [start, plan])
+  return useMemo(() => stillOpen(lookedAt(start, plan).findings), [start, plan])
 }
 
 /** The plan looked at; after a step only what the step touched is looked at anew. */

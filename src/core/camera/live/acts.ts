@@ -5,7 +5,7 @@ import { ok, refuse, type Result } from '../../result'
 import { operate, type BodyEvent } from '../body'
 import { edit } from './edit'
 import { did, refusedIt, type Lived, type LogLine } from './events'
-import { contextOf, memoryPlan, type LiveState } from './state'
+import { contextOf, memoryPlan, type Fault, type LiveState } from './state'
 
 /** An act of the menu done: its needs are asked first; the file acts go to the card. */
 export function doAct(
@@ -69,22 +69,22 @@ function onBody(model: BodyModel, state: LiveState, event: BodyEvent, file: stri
   if (!done.ok) return ok({ state, log: [refusedIt(done.refusal.message)] })
   const calm = { ...state, body: done.value.body }
   if (event.kind !== 'save' || state.fault === null) return ok({ state: calm, log: [did(done.value.log)] })
-  return ok(spoilt({ ...calm, fault: null }, state, file))
+  return ok(spoilt({ ...calm, fault: null }, state.fault, file))
 }
 
-/** What a fault makes of a write: half a file on a card that is gone; the same and no power; or one bit turned over. */
-function spoilt(state: LiveState, before: LiveState, file: string): Lived {
+/** What a fault makes of a write: half a file, the card pulled and put back; the same and no power; or one bit turned over. */
+function spoilt(state: LiveState, fault: Fault, file: string): Lived {
   const { card } = state.body
   const bytes = card?.files[file]
   if (!card || !bytes) return { state, log: [] }
-  const bad = before.fault === 'bit-flip' ? flipped(bytes) : bytes.slice(0, bytes.length >> 1)
+  const bad = fault === 'bit-flip' ? flipped(bytes) : bytes.slice(0, bytes.length >> 1)
   const spoiltCard = { ...card, files: { ...card.files, [file]: bad } }
   const words = {
     'bit-flip': 'Saved; on the card one bit is not what was written.',
     'card-pulled': 'The card was pulled while it was written to; half a file is on it.',
     'battery-dies': 'The battery died while the card was written to; half a file is on it.',
-  }[before.fault ?? 'bit-flip']
-  const dead = before.fault === 'battery-dies'
+  }[fault]
+  const dead = fault === 'battery-dies'
   const body = { ...state.body, card: spoiltCard, batteryPercent: dead ? 0 : state.body.batteryPercent }
   return {
     state: { ...state, body, on: !dead, held: [], starters: [], leader: null },

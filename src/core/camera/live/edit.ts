@@ -2,8 +2,8 @@ import { checkValue, showValue } from '../../model/domain'
 import { lookup } from '../../model/lookup'
 import type { BankFamily, BodyModel, Setting } from '../../model/types'
 import { baseRow } from '../../plan/cells'
-import { bankRow, type RowId } from '../../plan/rows'
-import { positionIn, slotIn, whereaboutsIn } from '../../resolve/context'
+import { type RowId } from '../../plan/rows'
+import { whereaboutsIn } from '../../resolve/context'
 import { resolve } from '../../resolve/resolve'
 import { ok, refuse, type Result } from '../../result'
 import { sameValue, type Value } from '../../vocabulary/values'
@@ -42,41 +42,35 @@ export function edit(model: BodyModel, state: LiveState, settingId: string, valu
   return done(landed, [did(said), ...log])
 }
 
-/** The state with the value where its owner keeps it, and what is to be said of that. */
+/** The state with the value where its owner keeps it, and what is to be said of that: the row that owned it before. */
 function lands(model: BodyModel, state: LiveState, setting: Setting, value: Value): [LiveState, LogLine[]] {
-  const context = contextOf(state)
-  const family = model.families.find((one) => one.id === setting.storedBy)
-  const slot = family ? slotIn(model, context, family.id) : null
-  const keeps = family && slot !== null && keepsRow(model, state, family, setting) ? slot : null
-  if (family && keeps !== null) {
-    const doubt = lookup(model).doubts.get(`families/${family.id}/keeping`)
-    const test: LogLine[] = doubt
-      ? [{ kind: 'test', words: `Whether the bank keeps it is not known: ${doubt.test}` }]
-      : []
-    if (!isLive(model, state, family))
-      return [{ ...state, edits: { ...state.edits, [setting.id]: value } }, test]
-    return [withRow(state, bankRow(family.id, keeps, setting.id), value), test]
+  const { chain } = amounts(model, state).settings.get(setting.id) ?? { chain: [] }
+  const owner = chain.findLast(({ layer }) => layer === 'bank' || layer === 'position' || layer === 'base')
+  const family = model.families.find((one) => owner?.layer === 'bank' && one.id === setting.storedBy)
+  if (!family) {
+    const others = Object.fromEntries(Object.entries(state.edits).filter(([id]) => id !== setting.id))
+    return [
+      withRow({ ...state, edits: others }, owner?.from ?? emptyBaseRow(model, state, setting), value),
+      [],
+    ]
   }
-  const position = positionIn(model, context)
-  if (position?.keeps.includes(setting.id))
-    return [withRow(state, `position/${position.id}/${setting.id}`, value), []]
-  const mode = lookup(model).exposureMode
-  const exposure = mode && amounts(model, state).settings.get(mode.id)?.value
-  const row = baseRow(state.body.memory, setting, whereaboutsIn(model, context, exposure))
-  const others = Object.fromEntries(Object.entries(state.edits).filter(([id]) => id !== setting.id))
-  return [withRow({ ...state, edits: others }, row, value), []]
+  const doubt = lookup(model).doubts.get(`families/${family.id}/keeping`)
+  const test: LogLine[] = doubt
+    ? [{ kind: 'test', words: `Whether the bank keeps it is not known: ${doubt.test}` }]
+    : []
+  if (owner?.from && isLive(model, state, family)) return [withRow(state, owner.from, value), test]
+  return [{ ...state, edits: { ...state.edits, [setting.id]: value } }, test]
+}
+
+/** The base cell of a setting that nothing has filled yet: one of a lens the body has not met before. */
+function emptyBaseRow(model: BodyModel, state: LiveState, setting: Setting): RowId {
+  return baseRow(state.body.memory, setting, whereaboutsIn(model, contextOf(state)))
 }
 
 /** Whether a live bank: as the model says, or as the switch of the menu stands. */
 export function isLive(model: BodyModel, state: LiveState, family: BankFamily): boolean {
   if (family.keepingBy === undefined) return family.keeping === 'live'
   return valueNow(model, state, family.keepingBy) === true
-}
-
-/** Whether the slot in force keeps the row: always, or only while its family is widened. */
-function keepsRow(model: BodyModel, state: LiveState, family: BankFamily, setting: Setting): boolean {
-  if (setting.storedWhen !== 'widened' || family.widenedBy === undefined) return true
-  return valueNow(model, state, family.widenedBy) === true
 }
 
 /** A setting's value in force with no key held. */

@@ -4,7 +4,7 @@ import type { BodyModel, ModelFunction } from '../../model/types'
 import type { Resolution, ResolvedAddress } from '../../resolve/resolved'
 import { halfPressSetting } from '../../resolve/held'
 import { ok, refuse, type Result } from '../../result'
-import { focusRole } from '../../vocabulary/focus-roles'
+import { focusRole, startsFocus } from '../../vocabulary/focus-roles'
 import { outcomeOf, type FocusOutcome } from '../../focus/outcome'
 import { amounts, heldFunctions, type LiveState } from './state'
 
@@ -115,8 +115,7 @@ function halfFocuses(model: BodyModel, state: LiveState): boolean {
 }
 
 function startsHere(model: BodyModel, state: LiveState, fn: ModelFunction): boolean {
-  const role = focusRole(fn.means)
-  return role === 'starts' || (role === 'half-press' && halfFocuses(model, state))
+  return startsFocus(fn.means, halfFocuses(model, state))
 }
 
 /** What autofocus does now, with the keys that are down. */

@@ -19,7 +19,7 @@ export interface Played {
 }
 
 /** A script as it went, and the body after it. */
-export interface Transcript {
+export interface ScriptRun {
   readonly played: readonly Played[]
   readonly unmet: number
   readonly state: LiveState
@@ -34,7 +34,7 @@ export function runScript(
   start: LiveState,
   text: string,
   lenses: readonly LensModel[],
-): Result<Transcript> {
+): Result<ScriptRun> {
   const lines = parseScript(text, model, lenses)
   if (!lines.ok) return lines
   const played: Played[] = []
