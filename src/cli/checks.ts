@@ -1,6 +1,5 @@
 import { allFindings, stillOpen } from '@/core/checks/checks'
 import type { Finding } from '@/core/checks/finding'
-import { compareSources } from '@/core/camera/sources'
 import { focusTables, type FocusRow, type FocusTable } from '@/core/focus/table'
 import type { FocusOutcome } from '@/core/focus/outcome'
 import { showValue } from '@/core/model/domain'
@@ -8,9 +7,8 @@ import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
 import { describeRow, describeStep } from '@/core/plan/describe'
 import { done, refused, type Command } from './command'
-import { planOnDisk, onPlan } from './disk'
-import { comparisonWords } from './files'
-import { contextFrom, contextOptions, contextUsage, modelsFolder } from './options'
+import { onPlan } from './disk'
+import { contextFrom, contextOptions, contextUsage } from './options'
 
 /** `plan check PLAN`: what is wrong with a plan. */
 export const checkPlan: Command = {
@@ -109,32 +107,4 @@ function outcomeWords(model: BodyModel, { does, by, area, full }: FocusOutcome):
     keeps: 'keeps the distance',
   }
   return `${runs[does]}${key}${does === 'once' || does === 'follows' ? where : ''}; ${press}`
-}
-
-/** `plan compare PLAN PLAN`: two plans or revisions, row by row. */
-export const comparePlans: Command = {
-  name: 'plan compare',
-  usage: 'plan compare PLAN PLAN [--models FOLDER]',
-  summary: 'two plans, or two revisions of one, row by row',
-  options: { models: 'one' },
-  operands: 2,
-  async run([leftPath = '', rightPath = ''], options) {
-    const left = await planOnDisk(leftPath, modelsFolder(options))
-    if (!left.ok) return refused(left.refusal)
-    const right = await planOnDisk(rightPath, modelsFolder(options))
-    if (!right.ok) return refused(right.refusal)
-    const [one, two] = [left.value, right.value]
-    if (one.model !== two.model && one.model.id !== two.model.id)
-      return refused({
-        code: 'other-model',
-        message: `One plan is for ${one.model.id}, the other for ${two.model.id}; plan fit carries one over.`,
-        where: rightPath,
-      })
-    const found = compareSources(
-      one.model,
-      { kind: 'plan', plan: one.plan },
-      { kind: 'plan', plan: two.plan },
-    )
-    return done(comparisonWords(found), found)
-  },
 }

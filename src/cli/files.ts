@@ -5,7 +5,6 @@ import { compareSources, type Source } from '@/core/camera/sources'
 import { newLive } from '@/core/camera/live/state'
 import { runScript, type Played } from '@/core/camera/live/run-script'
 import { readCardFile, readCardHeader, type CardFile } from '@/core/files/card-file'
-import { readPlanFile } from '@/core/files/plan-file'
 import type { Comparison } from '@/core/files/compare'
 import type { Definitions } from '@/core/model/definitions'
 import type { BodyModel } from '@/core/model/types'
@@ -76,6 +75,16 @@ export const readFileCommand: Command = {
   },
 }
 
+/** `plan compare PLAN PLAN`: two plans or revisions, row by row. */
+export const comparePlans: Command = {
+  name: 'plan compare',
+  usage: 'plan compare PLAN PLAN [--models FOLDER]',
+  summary: 'two plans, or two revisions of one, row by row',
+  options: { models: 'one' },
+  operands: 2,
+  run: comparing(planSource),
+}
+
 /** `file compare A B`: two card files, or a card file and a plan. */
 export const compareFiles: Command = {
   name: 'file compare',
@@ -83,21 +92,36 @@ export const compareFiles: Command = {
   summary: 'two card files, or a card file and a plan, in what a file carries',
   options: { models: 'one' },
   operands: 2,
-  async run([leftPath = '', rightPath = ''], options) {
-    const left = await sourceOnDisk(leftPath, modelsFolder(options))
+  run: comparing(anySource),
+}
+
+interface SourceOnDisk {
+  readonly model: BodyModel
+  readonly source: Source
+}
+
+type ReadSource = (path: string, folder: string) => Promise<Result<SourceOnDisk>>
+
+/** Reads two of something and holds one against the other. */
+function comparing(read: ReadSource): Command['run'] {
+  return async ([leftPath = '', rightPath = ''], options) => {
+    const left = await read(leftPath, modelsFolder(options))
     if (!left.ok) return refused(left.refusal)
-    const right = await sourceOnDisk(rightPath, modelsFolder(options))
+    const right = await read(rightPath, modelsFolder(options))
     if (!right.ok) return refused(right.refusal)
     const [one, two] = [left.value, right.value]
-    if (one.model.id !== two.model.id)
-      return refused({
-        code: 'other-model',
-        message: `One is of a ${one.model.id}, the other of a ${two.model.id}.`,
-        where: rightPath,
-      })
-    const found = compareSources(one.model, one.source, two.source)
-    return done(comparisonWords(found), found)
-  },
+    if (one.model.id === two.model.id) {
+      const found = compareSources(one.model, one.source, two.source)
+      return done(comparisonWords(found), found)
+    }
+    const message = `One is of a ${one.model.id}, the other of a ${two.model.id}; plan fit carries one over.`
+    return refused({ code: 'other-model', message, where: rightPath })
+  }
+}
+
+async function planSource(path: string, folder: string): Promise<Result<SourceOnDisk>> {
+  const read = await planOnDisk(path, folder)
+  return read.ok ? ok({ model: read.value.model, source: { kind: 'plan', plan: read.value.plan } }) : read
 }
 
 /** `camera run SCRIPT`: a script played on a simulated body. */
@@ -174,47 +198,28 @@ async function cardOnDisk(
   const definitions = await definitionsIn(folder)
   if (!definitions.ok) return definitions
   const bytes = await boundedBytes(path)
-  return bytes.ok ? cardFrom(definitions.value, bytes.value, path) : bytes
-}
-
-function cardFrom(
-  definitions: Definitions,
-  bytes: Uint8Array,
-  path: string,
-): Result<{ model: BodyModel; file: CardFile }> {
-  const header = readCardHeader(bytes, path)
+  if (!bytes.ok) return bytes
+  const header = readCardHeader(bytes.value, path)
   if (!header.ok) return header
-  const model = definitions.models.find((one) => one.id === header.value.model.id)
+  const model = definitions.value.models.find((one) => one.id === header.value.model.id)
   if (!model) return refuse('other-model', `There is no model ${header.value.model.id}.`, path)
-  const file = readCardFile(model, bytes, path)
+  const file = readCardFile(model, bytes.value, path)
   return file.ok ? ok({ model, file: file.value }) : file
 }
 
-/** A card file or a plan file, whichever it is. */
-async function sourceOnDisk(
-  path: string,
-  folder: string,
-): Promise<Result<{ model: BodyModel; source: Source }>> {
-  const definitions = await definitionsIn(folder)
-  if (!definitions.ok) return definitions
+/** A card file or a plan file, whichever it is: JSON begins with a brace. */
+async function anySource(path: string, folder: string): Promise<Result<SourceOnDisk>> {
   const bytes = await boundedBytes(path)
   if (!bytes.ok) return bytes
-  if (bytes.value[0] === 0x7b) {
-    const read = readPlanFile(bytes.value, path, definitions.value.models)
-    if (!read.ok) return read
-    const model = definitions.value.models.find((one) => one.id === read.value.plan.model.id)
-    return model
-      ? ok({ model, source: { kind: 'plan', plan: read.value.plan } })
-      : refuse('other-model', `There is no model ${read.value.plan.model.id}.`, path)
-  }
-  const card = cardFrom(definitions.value, bytes.value, path)
+  if (bytes.value[0] === '{'.charCodeAt(0)) return planSource(path, folder)
+  const card = await cardOnDisk(path, folder)
   return card.ok
     ? ok({ model: card.value.model, source: { kind: 'file', rows: card.value.file.rows } })
     : card
 }
 
 /** A comparison in words: each row that differs, and the count. */
-export function comparisonWords({ compared, differences }: Comparison): string {
+function comparisonWords({ compared, differences }: Comparison): string {
   const lines = differences.map((one) => `  ${one.place}: ${one.leftWords} → ${one.rightWords}`)
   const end =
     differences.length === 0

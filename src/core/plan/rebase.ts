@@ -50,7 +50,12 @@ function conflictsOf(held: readonly Step[], theirs: readonly Step[]): Conflict[]
       mine: change.to,
     })
   }
-  return [...merged.values()].filter((one) => !sameValue(one.theirs ?? undefined, one.mine ?? undefined))
+  return stillWanted([...merged.values()])
+}
+
+/** The conflicts in which the row does not hold what I wanted anyway. */
+export function stillWanted(conflicts: readonly Conflict[]): Conflict[] {
+  return conflicts.filter((one) => !sameValue(one.theirs ?? undefined, one.mine ?? undefined))
 }
 
 function lastChange(steps: readonly Step[], row: RowId): Change | undefined {

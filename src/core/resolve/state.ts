@@ -45,8 +45,8 @@ function stateWith(
 ): State {
   const found = lookup(model)
   const owners = ownersIn(model, plan, context)
-  const chains = new Table<Link[]>(found.settingIndex)
-  const possible = new Table<Value[]>(found.settingIndex)
+  const chains = new Table<readonly Link[]>(found.settingIndex)
+  const possible = new Table<readonly Value[]>(found.settingIndex)
   for (const setting of model.settings) {
     const chain = ownerChain(owners, setting)
     chains.set(setting.id, chain)
@@ -55,7 +55,7 @@ function stateWith(
   const overlay = (setting: string, link: Link | null) => {
     const chain = chains.get(setting)
     if (!chain || !link) return
-    chain.push(link)
+    chains.set(setting, [...chain, link])
     possible.set(setting, [link.value])
   }
   const now = (setting: string) => inForce(chains.get(setting) ?? [])
@@ -66,7 +66,7 @@ function stateWith(
     for (const [setting, value] of Object.entries(fn.overrides ?? {}))
       overlay(setting, { layer: 'held', value, from: fn.id, because: `${fn.name} is held, or on.` })
   }
-  const doubts = new Map([...skipped].map(([id, one]) => [id, [one]]))
+  const doubts = new Map<string, readonly Remark[]>([...skipped].map(([id, one]) => [id, [one]]))
   const facts = factsIn(model, plan, context, possible)
   for (const rule of found.replacing) applyRule(rule, found, chains, possible, doubts, facts)
   return { found, chains, possible, doubts, facts }
@@ -103,9 +103,9 @@ export function stateAgain(
   if (anew.size === 0)
     return { state: { ...before, facts: factsIn(model, plan, context, before.possible) }, changed: anew }
   const owners = ownersIn(model, plan, context)
-  const chains = (before.chains as Table<Link[]>).copy()
-  const possible = (before.possible as Table<Value[]>).copy()
-  const doubts = new Map(before.doubts as ReadonlyMap<string, Remark[]>)
+  const chains = before.chains.copy()
+  const possible = before.possible.copy()
+  const doubts = new Map(before.doubts)
   for (const id of anew) {
     const setting = found.settings.get(id)
     if (!setting) continue
@@ -124,9 +124,9 @@ export function stateAgain(
 function applyRule(
   rule: ReadyRule<Replacing>,
   found: Lookup,
-  chains: Table<Link[]>,
-  possible: Table<Value[]>,
-  doubts: Map<string, Remark[]>,
+  chains: Table<readonly Link[]>,
+  possible: Table<readonly Value[]>,
+  doubts: Map<string, readonly Remark[]>,
   facts: FactSource,
 ): void {
   const { setting } = rule.then
@@ -141,7 +141,7 @@ function applyRule(
   const got = replaced(rule.then, domain, inForce(chain))
   if (truth === 'yes') {
     if (!sameValue(got, inForce(chain)))
-      chain.push({ layer: 'rule', value: got, from: rule.id, because: rule.because })
+      chains.set(setting, [...chain, { layer: 'rule', value: got, from: rule.id, because: rule.because }])
   } else {
     const doubt: Remark = { kind: 'replaced', truth, rule: rule.id, because: rule.because }
     doubts.set(setting, [...(doubts.get(setting) ?? []), doubt])

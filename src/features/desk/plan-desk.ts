@@ -1,11 +1,11 @@
 import type { BodyModel, LensModel, Side } from '@/core/model/types'
 import { redoStep, undoStep } from '@/core/plan/history'
-import { rebase, type Conflict } from '@/core/plan/rebase'
+import { rebase, stillWanted, type Conflict } from '@/core/plan/rebase'
 import type { Plan } from '@/core/plan/plan'
 import type { RowId } from '@/core/plan/rows'
 import { applyStep, applySteps, rowValue, setRows, type Step } from '@/core/plan/step'
 import { must, type Refusal } from '@/core/result'
-import { sameValue, type Value } from '@/core/vocabulary/values'
+import type { Value } from '@/core/vocabulary/values'
 
 /** What the server sends to begin with. */
 export interface DeskStart {
@@ -91,12 +91,11 @@ export class PlanDesk {
     const known = new Set(this.start.log.map((step) => step.id))
     for (const step of this.waiting.read().filter((one) => !known.has(one.id))) {
       if (this.take(step)) continue
-      const conflicts = step.changes.flatMap(({ row, from, to }) => {
-        const theirs = rowValue(this.view.plan.rows, row)
-        return sameValue(theirs ?? undefined, to ?? undefined)
-          ? []
-          : [{ row, before: from, theirs, mine: to }]
-      })
+      const conflicts = stillWanted(
+        step.changes.map(({ row, from, to }) => {
+          return { row, before: from, theirs: rowValue(this.view.plan.rows, row), mine: to }
+        }),
+      )
       this.show({ refusal: null, conflicts: [...this.view.conflicts, ...conflicts] })
     }
     this.waiting.write(this.pending)
