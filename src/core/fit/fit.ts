@@ -100,6 +100,8 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
       return { to: id, value, changes: null }
     case 'accept':
       return { absent: 'The checks are asked anew there.' }
+    case 'forbid':
+      return { absent: 'What is forbidden there is said anew for other keys and menus.' }
     case 'intent':
       return { absent: 'What is wanted there is said anew for other keys and slots.' }
     case 'bodyRow':

@@ -5,7 +5,7 @@ import type { BodyModel } from '../model/types'
 import { commonFunctions, commonSettings } from '../vocabulary/catalogue'
 import type { Value } from '../vocabulary/values'
 import { parseRow } from './parse-row'
-import type { BankFact, NoteName, Row, RowId } from './rows'
+import { weightFacts, type BankFact, type NoteName, type Row, type RowId } from './rows'
 import type { Change, Step } from './step'
 
 /** A step in words: place, old → new, one phrase for each change; long steps are counted after the third. */
@@ -123,7 +123,10 @@ function placeOf(row: Row): string {
     case 'need':
       return `Need in ${row.situation}: ${(commonSettings.get(row.what) ?? commonFunctions.get(row.what))?.term ?? row.what}`
     case 'owner':
-      return row.fact === 'target' ? 'Target coverage' : `Measured time: ${row.fact}`
+      if (row.fact === 'target') return 'Target coverage'
+      return weightFacts.some((one) => one === row.fact)
+        ? `Weight: ${row.fact}`
+        : `Measured time: ${row.fact}`
     case 'intent': {
       const { wants, claimant } = row
       const place =
@@ -132,6 +135,8 @@ function placeOf(row: Row): string {
     }
     case 'accept':
       return `Accepted for ${placeOf(row.about)} (${row.check})`
+    case 'forbid':
+      return `Forbidden for ${placeOf(row.about)}: ${row.what}`
     case 'note':
       return `${noteWords[row.note]} ${placeOf(row.about)}`
   }
@@ -145,6 +150,7 @@ const noteWords: Record<NoteName, string> = {
   decidedOn: 'Firmware decided on for',
   risk: 'Risk accepted for',
   picture: 'Picture for',
+  lock: 'Lock on',
 }
 
 const factWords: Record<BankFact, string> = {

@@ -67,6 +67,8 @@ export function parseRow(model: BodyModel, id: RowId): Result<Row> {
       const row = parseAbout(model, id, about)
       return row.ok ? ok({ kind, check, about: row.value }) : row
     }
+    case 'forbid':
+      return parseForbid(model, id, rest)
     default: {
       const note = noteNames.find((one) => one === kind)
       if (!note) return unknownPart(id, kind ?? '')
@@ -211,10 +213,27 @@ function parseBody(model: BodyModel, id: RowId, parts: readonly string[]): Resul
   )
 }
 
+/** What may not be put somewhere: a function on a key, a line in a menu. */
+function parseForbid(model: BodyModel, id: RowId, [what = '', ...about]: readonly string[]): Result<Row> {
+  const row = parseAbout(model, id, about)
+  if (!row.ok) return row
+  const { functions, settings, acts } = lookup(model)
+  const { kind } = row.value
+  const known = kind === 'key' ? functions.has(what) : settings.has(what) || acts.has(what)
+  if (kind !== 'key' && kind !== 'grid' && kind !== 'own')
+    return refuse(
+      'unknown-row',
+      'Something is forbidden on a key, in a function menu or in the own menu.',
+      id,
+    )
+  return known ? ok({ kind: 'forbid', what, about: row.value }) : unknownPart(id, what)
+}
+
 /** What a note or an acceptance is about: any row but another of these, so that an id never nests deeper than this. */
 function parseAbout(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
   const [head] = parts
-  if (head === 'accept' || noteNames.some((note) => note === head)) return unknownPart(id, head ?? '')
+  if (head === 'accept' || head === 'forbid' || noteNames.some((note) => note === head))
+    return unknownPart(id, head ?? '')
   return parseRow(model, parts.join('/'))
 }
 

@@ -6,7 +6,15 @@ import { ok, refuse, type Result } from '../result'
 import { needFlags } from '../vocabulary/situations'
 import type { Value } from '../vocabulary/values'
 import { emptyCell } from './cells'
-import { certainties, priorities, type NoteName, type Row, type RowId } from './rows'
+import {
+  certainties,
+  priorities,
+  weightFacts,
+  type NoteName,
+  type OwnerFact,
+  type Row,
+  type RowId,
+} from './rows'
 
 /** Accepts a value for a row, or says what the row takes. */
 export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: RowId): Result<Value> {
@@ -64,7 +72,7 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
     case 'need':
       return checkNeed(value, id)
     case 'owner': {
-      const [least, most] = row.fact === 'target' ? [1, 100] : [0.01, 60]
+      const [least, most] = ownerRange(row.fact)
       const fits = typeof value === 'number' && value >= least && value <= most
       return fits ? ok(value) : refuse('outside', `This row takes a number from ${least} to ${most}.`, id)
     }
@@ -75,10 +83,17 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
         : checkValue(wants.setting.domain, value, id)
     }
     case 'accept':
+    case 'forbid':
       return text(value, 500, 1, id)
     case 'note':
       return checkNote(model, row.note, value, id)
   }
+}
+
+/** From where to where a fact of the owner may go: percent, seconds of a move, weights of a suggestion. */
+function ownerRange(fact: OwnerFact): readonly [number, number] {
+  if (fact === 'target') return [1, 100]
+  return weightFacts.some((one) => one === fact) ? [0, 600] : [0.01, 60]
 }
 
 /** A count of times in one outing, then flags in their order, each at most once. */
@@ -100,6 +115,7 @@ function checkNeed(value: unknown, id: RowId): Result<Value> {
 function checkNote(model: BodyModel, note: NoteName, value: unknown, id: RowId): Result<Value> {
   switch (note) {
     case 'why':
+    case 'lock':
       return text(value, 500, 1, id)
     case 'source':
     case 'picture':

@@ -31,7 +31,9 @@ import type { Value } from '../vocabulary/values'
  *     school/<dispute>                       the owner's side in a question that has several
  *     intent/<claimant>/<key or bank row>    what a need or scheme wants there, whatever the plan has; any setting in a bank
  *     accept/<check>/<row>                   why what a check finds there is meant: it is not said again
- *     <note>/<row>                           a note beside a row: why, sure, source, priority, decidedOn, risk, picture
+ *     forbid/<what>/<key, grid or own row>   why a suggestion may not put a function or setting there
+ *     <note>/<row>                           a note beside a row: why, sure, source, priority, decidedOn, risk, picture,
+ *                                            lock
  */
 export type RowId = string
 
@@ -66,6 +68,7 @@ export type Row =
   | { readonly kind: 'owner'; readonly fact: OwnerFact }
   | { readonly kind: 'intent'; readonly claimant: string; readonly wants: Wanted }
   | { readonly kind: 'accept'; readonly check: string; readonly about: Row }
+  | { readonly kind: 'forbid'; readonly what: string; readonly about: Row }
   | { readonly kind: 'note'; readonly note: NoteName; readonly about: Row }
 
 /** Where an intent wants something: on a key, or in a slot, be the setting kept there or not. */
@@ -75,15 +78,27 @@ export type Wanted =
 
 /**
  * What stands beside a row: the reason; how sure the owner is (`certainties`); who or what it comes from; how early it
- * matters (`priorities`); the firmware it was decided on; the day a risk was accepted; a picture of the screen.
+ * matters (`priorities`); the firmware it was decided on; the day a risk was accepted; a picture of the screen; why no
+ * suggestion may change it.
  */
-export const noteNames = ['why', 'sure', 'source', 'priority', 'decidedOn', 'risk', 'picture'] as const
+export const noteNames = [
+  ...(['why', 'sure', 'source', 'priority', 'decidedOn', 'risk', 'picture', 'lock'] as const),
+]
 
 /** One of `noteNames`. */
 export type NoteName = (typeof noteNames)[number]
 
-/** What a plan knows of its owner: the target coverage, and times measured with a watch in the place of the usual ones. */
-export const ownerFacts = ['target', 'press', 'turn', 'reach', 'look', 'leave'] as const
+/** The moves of hand, eye and mind that have a time; see reach/operators. */
+export const handFacts = ['press', 'turn', 'reach', 'look', 'leave', 'away', 'gap'] as const
+
+/** What a suggestion weighs besides those; see suggest/weights. */
+export const weightFacts = ['urgent', 'habit', 'line', 'bump', 'sides', 'bodies', 'fails'] as const
+
+/**
+ * What a plan knows of its owner: the target coverage, times measured with a watch in the place of the usual ones, and
+ * what a suggestion is to weigh, and how much, where the owner sees it otherwise.
+ */
+export const ownerFacts = ['target', ...handFacts, ...weightFacts] as const
 
 /** One of `ownerFacts`. */
 export type OwnerFact = (typeof ownerFacts)[number]

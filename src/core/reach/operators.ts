@@ -1,9 +1,10 @@
 import type { Plan } from '../plan/plan'
+import type { handFacts } from '../plan/rows'
 import { rowValue } from '../plan/step'
 
 /** One move of hand or mind, with the time it takes. */
 export interface Operator {
-  readonly id: 'press' | 'turn' | 'reach' | 'look' | 'leave'
+  readonly id: (typeof handFacts)[number]
   readonly words: string
   /** Seconds, where the owner has measured nothing. */
   readonly seconds: number
@@ -12,7 +13,7 @@ export interface Operator {
 
 /**
  * The moves a path is made of. The times are those of the keystroke-level model (Card, Moran and Newell 1980: K 0.28 s
- * for an average hand, H 0.40 s, M 1.35 s); a turn of a dial is not in it and reckoned as two keystrokes.
+ * for an average hand, H 0.40 s, M 1.35 s); a turn of a dial is not in it and reckoned as two keystrokes. What the eye and the film lose is not in it either.
  */
 export const operators: readonly Operator[] = [
   { id: 'press', words: 'press', seconds: 0.28, source: 'keystroke-level model, K' },
@@ -20,6 +21,8 @@ export const operators: readonly Operator[] = [
   { id: 'reach', words: 'move a finger', seconds: 0.2, source: 'half of H' },
   { id: 'look', words: 'look for it', seconds: 1.35, source: 'keystroke-level model, M' },
   { id: 'leave', words: 'let go and take hold again', seconds: 0.8, source: 'two H' },
+  { id: 'away', words: 'eye off the finder and back', seconds: 1.35, source: 'one M; not in the model' },
+  { id: 'gap', words: 'a gap in the film', seconds: 10, source: 'our own; not in the model' },
 ]
 
 /** Seconds by operator. */

@@ -1,23 +1,30 @@
 import { lookup } from '../model/lookup'
-import { pressesTo } from '../model/menu'
-import type { BodyModel, Control, ModelFunction, Posture, Side } from '../model/types'
+import type { BodyModel, ModelFunction, Posture, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { rowValue } from '../plan/step'
 import { cellValue, gridCells, ownLines } from '../plan/cells'
 import type { Resolution, ResolvedAddress } from '../resolve/resolved'
 import { halfPressSetting } from '../resolve/held'
 import { startsFocus } from '../vocabulary/focus-roles'
-import type { Operator, Times } from './operators'
+import type { NeedFlag } from '../vocabulary/situations'
+import {
+  added,
+  directTiers,
+  meeting,
+  movesFor,
+  movesToCell,
+  movesToLine,
+  movesToMenu,
+  opening,
+  ownPlace,
+  partsOf,
+  type Moves,
+  type Part,
+} from './moves'
+import type { Times } from './operators'
 
 /** The ways to an adjustment, the nearest first. */
-export const tiers = [
-  'direct',
-  'press-then-turn',
-  'held-and-turn',
-  'function-menu',
-  'own-menu',
-  'full-menu',
-] as const
+export const tiers = [...directTiers, ...(['function-menu', 'own-menu', 'full-menu'] as const)] as const
 
 /** One of `tiers`. */
 export type Tier = (typeof tiers)[number]
@@ -27,11 +34,9 @@ export interface Path {
   readonly tier: Tier
   /** In words, such as "Thumb wheel, turn". */
   readonly words: string
-  readonly parts: readonly {
-    readonly operator: Operator['id']
-    readonly count: number
-    readonly seconds: number
-  }[]
+  /** The key it begins with. */
+  readonly address: string
+  readonly parts: readonly Part[]
   readonly seconds: number
   /** Whether the eye can stay at the finder, and the hand in its grip. */
   readonly atFinder: boolean
@@ -50,15 +55,37 @@ export interface Hand {
   readonly gridCounts: boolean
 }
 
-/** Every path to a need here, the quickest first; empty where the model has nothing like it. */
-export function pathsTo(hand: Hand, what: string): Path[] {
+/** Something to reach: what it is, and what matters about it. */
+export interface Wanted {
+  readonly what: string
+  readonly flags: readonly NeedFlag[]
+}
+
+/**
+ * Every path to something here, the quickest first; empty where the model has nothing like it. Where the eye is to stay
+ * at the finder, a path that takes it away costs the way back too.
+ */
+export function pathsTo(hand: Hand, { what, flags }: Wanted): Path[] {
   const { model } = hand
   const setting = lookup(model).byMeaning.get(what)
-  const half = hand.resolution.settings.get(halfPressSetting(model, hand.side) ?? '')
-  const does = (fn: ModelFunction) =>
-    (what === 'focus.start' && startsFocus(fn.means, half?.value !== false)) || serves(model, fn, what)
+  const does = doing(model, hand.resolution, hand.side, what)
   const found = [...byKey(hand, does), ...(setting ? byMenus(hand, setting.id) : [])]
-  return found.sort((a, b) => a.seconds - b.seconds)
+  const away = flags.includes('finder')
+  return found
+    .map((path) => (away && !path.atFinder ? withMoves(path, { away: 1 }, hand.times) : path))
+    .sort((a, b) => a.seconds - b.seconds)
+}
+
+/** Which functions do what is wanted in a state: those that mean it, and for autofocus all that start it there. */
+export function doing(
+  model: BodyModel,
+  resolution: Resolution,
+  side: Side,
+  what: string,
+): (fn: ModelFunction) => boolean {
+  const half = resolution.settings.get(halfPressSetting(model, side) ?? '')
+  return (fn) =>
+    (what === 'focus.start' && startsFocus(fn.means, half?.value !== false)) || serves(model, fn, what)
 }
 
 /** Whether a function is the thing itself, or changes the setting meant before any other. */
@@ -67,15 +94,14 @@ export function serves(model: BodyModel, fn: ModelFunction, what: string): boole
   return fn.means === what || (setting !== undefined && fn.changes[0] === setting.id && fn.manner !== 'none')
 }
 
-/** A path taken after the film was stopped: two more presses, and the film has a gap. */
-export function afterStopping(hand: Hand, one: Path): Path {
-  const seconds = 2 * hand.times.press
-  const parts = [...one.parts, { operator: 'press' as const, count: 2, seconds }]
+/** What it takes to stop the film and start it again: two presses, and the film has a gap. */
+export const stopping: Moves = { press: 2, gap: 1 }
+
+/** A path taken after the film was stopped. */
+export function afterStopping(path: Path, times: Times): Path {
   return {
-    ...one,
-    words: `${one.words}, the film stopped first`,
-    parts,
-    seconds: one.seconds + seconds,
+    ...withMoves(path, stopping, times),
+    words: `${path.words}, the film stopped first`,
     atFinder: false,
   }
 }
@@ -85,41 +111,44 @@ export function knows(model: BodyModel, what: string): boolean {
   return lookup(model).byMeaning.has(what) || model.functions.some((fn) => fn.means === what)
 }
 
-function byKey(hand: Hand, does: (fn: ModelFunction) => boolean): Path[] {
-  const { functions } = lookup(hand.model)
-  return workingKeys(hand).flatMap((key): Path[] => {
-    const fn = functions.get(key.gets ?? '')
-    if (!fn || !does(fn)) return []
-    const { control } = key.address
-    const words = `${control.name}, ${key.address.name}`
-    const [tier, moves] = manners[fn.manner] ?? (['direct', { press: 1 }] as const)
-    return priced(hand, control, tier, words, moves)
+/** The functions that open the own menu, and the presses it takes more: the full menu's key does it too. */
+export function ownOpeners(model: BodyModel, resolution: Resolution): { fn: string; more: number }[] {
+  const first = resolution.settings.get(model.ownMenu?.opensFirst ?? '')?.value === true
+  return model.functions.flatMap(({ id, means }) => {
+    if (means === 'menu.own') return [{ fn: id, more: 0 }]
+    return means === 'menu.full' ? [{ fn: id, more: first ? 0 : 1 }] : []
   })
 }
 
-type Moves = Partial<Record<Operator['id'], number>>
-
-/** What the hand does for each manner; a cycle takes two presses in the middle. */
-const manners: Partial<Record<ModelFunction['manner'], readonly [Tier, Moves]>> = {
-  turn: ['direct', { turn: 1 }],
-  cycle: ['direct', { press: 2 }],
-  choose: ['press-then-turn', { press: 2, look: 1, turn: 1 }],
-  'held-and-turn': ['held-and-turn', { press: 1, turn: 1 }],
+/** The functions that open the full menu. */
+export function fullOpeners(model: BodyModel): { fn: string; more: number }[] {
+  return model.functions.filter(({ means }) => means === 'menu.full').map(({ id }) => ({ fn: id, more: 0 }))
 }
 
-function workingKeys({ resolution }: Hand): ResolvedAddress[] {
-  return [...resolution.addresses.values()].filter(
+/** The keys of a side that answer now and do something. */
+export function workingKeys({ addresses }: Resolution): ResolvedAddress[] {
+  return [...addresses.values()].filter(
     (one) => one.active && (one.verdict === 'works' || one.verdict === 'test'),
   )
 }
 
-/** A path by a control, priced for the posture; none where the posture does not reach it. */
-function priced(hand: Hand, control: Control, tier: Tier, words: string, moves: Moves): Path[] {
-  const reach = control.reach[hand.posture]
-  if (!reach) return []
-  const far: Moves = reach.grade === 3 ? { leave: 1 } : reach.grade === 0 ? {} : { reach: reach.grade }
-  const all = added(added(moves, far), reach.findable ? {} : { look: 1 })
-  return [path(hand, tier, words, all, { atFinder: reach.findable, inGrip: reach.grade < 3 })]
+function byKey(hand: Hand, does: (fn: ModelFunction) => boolean): Path[] {
+  const { functions } = lookup(hand.model)
+  return workingKeys(hand.resolution).flatMap((key): Path[] => {
+    const fn = functions.get(key.gets ?? '')
+    if (!fn || !does(fn)) return []
+    const [tier, moves] = movesFor(fn.manner)
+    return priced(hand, key, tier, `${key.address.control.name}, ${key.address.name}`, moves)
+  })
+}
+
+/** A path by a key, priced for the posture; none where the posture does not reach it. */
+function priced(hand: Hand, { address }: ResolvedAddress, tier: Tier, words: string, moves: Moves): Path[] {
+  const met = meeting(address.control, hand.posture)
+  if (!met) return []
+  const parts = partsOf(added(moves, met.moves), hand.times)
+  const { atFinder, inGrip } = met
+  return [{ tier, words, address: address.key, parts, seconds: total(parts), atFinder, inGrip }]
 }
 
 function byMenus(hand: Hand, setting: string): Path[] {
@@ -127,83 +156,88 @@ function byMenus(hand: Hand, setting: string): Path[] {
 }
 
 function byGrids(hand: Hand, setting: string): Path[] {
-  const { model, plan, side } = hand
+  const { model, plan, side, gridCounts } = hand
   return gridCells(model)
     .filter(({ grid, cell }) => grid.side === side && cellValue(plan.rows, { grid, cell }) === setting)
-    .flatMap(({ grid, cell }) => {
-      const steps = Math.floor((cell - 1) / grid.columns) + ((cell - 1) % grid.columns)
-      const moves: Moves = { press: 2 + steps, look: 1, turn: 1 }
-      return opened(hand, grid.openedBy, 'function-menu', grid.name, moves, grid.inFinder && hand.gridCounts)
-    })
+    .flatMap(({ grid, cell }) =>
+      opened(hand, [{ fn: grid.openedBy, more: 0 }], {
+        tier: 'function-menu',
+        words: grid.name,
+        moves: movesToCell(grid, cell),
+        inFinder: grid.inFinder && gridCounts,
+      }),
+    )
 }
 
-/** By the own menu: its own key opens it, or the menu key does, which takes a press more unless the own menu opens first. */
+/** By the own menu: its own key opens it, or the menu key does. */
 function byOwnMenu(hand: Hand, setting: string): Path[] {
   const { model, plan, resolution } = hand
-  const line = ownLines(model).find(({ row }) => rowValue(plan.rows, row) === setting)
-  if (!line) return []
-  const [, page = '1', at = '1'] = line.row.split('/')
-  const presses = Number(page) - 1 + Number(at) - 1 + 3
-  const first = resolution.settings.get(model.ownMenu?.opensFirst ?? '')?.value === true
-  return model.functions.flatMap((fn): Path[] => {
-    if (fn.means !== 'menu.own' && fn.means !== 'menu.full') return []
-    const more = fn.means === 'menu.own' || first ? 0 : 1
-    return opened(hand, fn.id, 'own-menu', 'Own menu', { press: presses + more, look: 1, turn: 1 }, false)
+  const index = ownLines(model).findIndex(({ row }) => rowValue(plan.rows, row) === setting)
+  if (!model.ownMenu || index < 0) return []
+  const { page, line } = ownPlace(model.ownMenu, index)
+  const moves = movesToLine(page, line)
+  return opened(hand, ownOpeners(model, resolution), {
+    tier: 'own-menu',
+    words: 'Own menu',
+    moves,
+    inFinder: false,
   })
 }
 
 function byFullMenu(hand: Hand, setting: string): Path[] {
   const place = lookup(hand.model).menuPlaces.get(setting)
-  const opener = hand.model.functions.find((fn) => fn.means === 'menu.full')
-  if (!place || !opener) return []
-  return opened(
-    hand,
-    opener.id,
-    'full-menu',
-    place.address,
-    { press: pressesTo(null, place) + 2, look: 2, turn: 1 },
-    false,
-  )
+  if (!place) return []
+  const moves = movesToMenu(place)
+  return opened(hand, fullOpeners(hand.model), {
+    tier: 'full-menu',
+    words: place.address,
+    moves,
+    inFinder: false,
+  })
 }
 
-/** A path through something that a key opens; none where no key does. */
+interface Inside {
+  readonly tier: Tier
+  readonly words: string
+  readonly moves: Moves
+  readonly inFinder: boolean
+}
+
+/**
+ * The path through something that a key opens, by the key from which it is quickest, and by the quickest found at the
+ * finder where that is another; none where no key does.
+ */
 function opened(
   hand: Hand,
-  opener: string,
-  tier: Tier,
-  words: string,
-  moves: Moves,
-  inFinder: boolean,
+  openers: readonly { fn: string; more: number }[],
+  { tier, words, moves, inFinder }: Inside,
 ): Path[] {
-  const key = workingKeys(hand).find((one) => one.gets === opener)
-  if (!key) return []
-  return priced(
-    hand,
-    key.address.control,
-    tier,
-    `${key.address.control.name}, ${words}`,
-    added(moves, { press: 1 }),
-  ).map((one) => ({ ...one, atFinder: inFinder && one.atFinder }))
+  const all = workingKeys(hand.resolution).flatMap((key) =>
+    openers
+      .filter(({ fn }) => fn === key.gets)
+      .flatMap(({ more }) =>
+        priced(
+          hand,
+          key,
+          tier,
+          `${key.address.control.name}, ${words}`,
+          added(opening, moves, { press: more }),
+        ),
+      ),
+  )
+  const [best, ...rest] = all
+    .map((path) => ({ ...path, atFinder: inFinder && path.atFinder }))
+    .sort((a, b) => a.seconds - b.seconds || Number(b.atFinder) - Number(a.atFinder))
+  if (!best) return []
+  const seen = best.atFinder ? undefined : rest.find((path) => path.atFinder)
+  return seen ? [best, seen] : [best]
 }
 
-function added(one: Moves, two: Moves): Moves {
-  const sum: Moves = { ...one }
-  for (const [id, count] of Object.entries(two) as [Operator['id'], number][])
-    sum[id] = (sum[id] ?? 0) + count
-  return sum
+function withMoves(path: Path, moves: Moves, times: Times): Path {
+  const parts = [...path.parts, ...partsOf(moves, times)]
+  return { ...path, parts, seconds: total(parts) }
 }
 
-function path(
-  { times }: Hand,
-  tier: Tier,
-  words: string,
-  moves: Moves,
-  eye: Pick<Path, 'atFinder' | 'inGrip'>,
-): Path {
-  const parts = (Object.entries(moves) as [Operator['id'], number][]).map(([operator, count]) => ({
-    operator,
-    count,
-    seconds: count * times[operator],
-  }))
-  return { tier, words, parts, seconds: parts.reduce((sum, part) => sum + part.seconds, 0), ...eye }
+function total(parts: readonly Part[]): number {
+  return parts.reduce((sum, part) => sum + part.seconds, 0)
 }

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { planOf } from '@tests/fixtures/arbitrary'
+import { planOf, stepFor } from '@tests/fixtures/arbitrary'
 import { heron } from '@tests/fixtures/heron'
 import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
-import type { BodyModel } from '../model/types'
+import { started } from '@tests/fixtures/started'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
 import type { Rows } from '../plan/rows'
 import { applyStep, invertStep } from '../plan/step'
@@ -11,16 +11,10 @@ import { must } from '../result'
 import { readySets } from '../vocabulary/situations'
 import { needsOf, startSituation } from './needs'
 import { operators, timesOf } from './operators'
-import { reachOf, unreachedSeconds, worstNeeds } from './reach'
+import { reachAgain, reachOf, unreachedSeconds, worstNeeds } from './reach'
 
 const planWith = (rows: Rows, model = heron): Plan => must(parsePlan(model, rows))
 const byHand = { 'base/exposure.mode@stills': 'manual', 'base/exposure.isoAuto@stills': false } as const
-const started = (model: BodyModel, id: string): Plan => {
-  const set = readySets.find((one) => one.id === id)
-  if (!set) throw new Error(`no set ${id}`)
-  return must(applyStep(model, emptyPlan(model), startSituation(emptyPlan(model), set, id, 's')))
-}
-
 describe('ready sets', () => {
   it('have at least twelve needs each, in words of the vocabulary', () => {
     expect(readySets.length).toBeGreaterThanOrEqual(9)
@@ -42,7 +36,7 @@ describe('ready sets', () => {
 
   it.each(namedModels)('all resolve on the %s, or are reported absent', (_name, model) => {
     for (const set of readySets.filter((one) => model.sides.includes(one.side))) {
-      const { reached } = reachOf(model, started(model, set.id), lenses)
+      const { reached } = reachOf(model, started(model, [set.id]), lenses)
       expect(reached.length).toBe(set.needs.length)
       const lost = reached.filter((one) => one.best === null && !one.absent).map((one) => one.need.what)
       const onNoKey = lost.filter((what) => model.functions.some((fn) => fn.means === what))
@@ -55,7 +49,7 @@ describe('ready sets', () => {
 describe('a path', () => {
   it('is priced by its parts, which add up, for every need of every set', () => {
     for (const set of readySets) {
-      for (const { best, others } of reachOf(heron, started(heron, set.id), lenses).reached) {
+      for (const { best, others } of reachOf(heron, started(heron, [set.id]), lenses).reached) {
         for (const path of [best, ...others].flatMap((one) => one ?? [])) {
           const sum = path.parts.reduce((total, part) => total + part.seconds, 0)
           expect(path.seconds).toBeCloseTo(sum)
@@ -104,7 +98,7 @@ describe('a path', () => {
     expect([true, false]).toContain(grid(true)?.atFinder)
   })
 
-  it('while recording costs two presses more where nothing answers, for the film is stopped first', () => {
+  it('while recording costs two presses and a gap in the film where nothing answers, for it is stopped first', () => {
     const rows = { 'situation/a/side': 'motion', 'need/a/focus.lamp': ['1'] } as const
     const [lamp] = reachOf(
       heron,
@@ -114,7 +108,8 @@ describe('a path', () => {
     const [standing] = reachOf(heron, planWith(rows), lenses).reached
     expect(lamp?.best?.words).toContain('the film stopped first')
     const more = (lamp?.best?.seconds ?? 0) - (standing?.best?.seconds ?? 0)
-    expect(more).toBeCloseTo(2 * (operators[0]?.seconds ?? 0))
+    const gap = operators.find((one) => one.id === 'gap')?.seconds ?? 0
+    expect(more).toBeCloseTo(2 * (operators[0]?.seconds ?? 0) + gap)
   })
 
   it('to autofocus is the half-press while it focuses, else a key that does', () => {
@@ -190,10 +185,25 @@ describe('coverage', () => {
   })
 })
 
+describe.each(namedModels)('after a step on the %s', (_name, model) => {
+  it('what was reckoned before and what changed give what reckoning anew gives', () => {
+    const plan = planOf(model).map((one) => started(model, ['stage', 'interviews'], one.rows))
+    const pair = plan.chain((one) => stepFor(model, one, 's').map((step) => ({ plan: one, step })))
+    fc.assert(
+      fc.property(pair, ({ plan, step }) => {
+        const after = must(applyStep(model, plan, step))
+        const few = lenses.slice(0, 2)
+        expect(reachAgain(reachOf(model, plan, few), after)).toEqual(reachOf(model, after, few))
+      }),
+      { numRuns: 15 },
+    )
+  })
+})
+
 describe('the worst needs', () => {
   it('come with a step whose gain is the difference of two whole reckonings', () => {
     const plan = must(
-      applyStep(heron, started(heron, 'stage'), {
+      applyStep(heron, started(heron, ['stage']), {
         id: 'x',
         changes: [{ row: 'key/stills/thumb-wheel/turn', from: null, to: 'nothing' }],
       }),

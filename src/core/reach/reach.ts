@@ -5,8 +5,10 @@ import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import { keyRow } from '../plan/rows'
 import { applyStep, rowValue, setRows, type Step } from '../plan/step'
-import { contextsOf } from '../resolve/context'
+import { changedBetween, resolveAgain, type Changed } from '../resolve/again'
+import { contextsOf, type Context } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
+import type { Resolution } from '../resolve/resolved'
 import { needsOf, type Need } from './needs'
 import { timesOf } from './operators'
 import { afterStopping, knows, pathsTo, serves, type Hand, type Path } from './paths'
@@ -45,9 +47,10 @@ export interface Working {
   readonly gridCounts: boolean
 }
 
-const usually: Working = { posture: 'finder', gridCounts: false }
+/** At the finder, menus not counted as done there. */
+export const usually: Working = { posture: 'finder', gridCounts: false }
 
-/** What an adjustment costs that no path leads to: it is looked up, or missed. */
+/** What an adjustment costs that no path leads to, or none as quick as this: it is looked up, or missed. */
 export const unreachedSeconds = 30
 
 /** What the needs of a plan cost, in a posture. Linear in needs × keys. */
@@ -55,37 +58,101 @@ export function reachOf(
   model: BodyModel,
   plan: Plan,
   lenses: readonly LensModel[],
-  { posture, gridCounts }: Working = usually,
+  working: Working = usually,
 ): ReachReport {
-  const times = timesOf(plan)
-  const hands = new Map<string, Hand>()
-  const handFor = (side: Side, recording: boolean): Hand => {
+  return reckoned({ model, lenses, working }, plan, new Map(), null)
+}
+
+/** What the needs of a plan cost where those of one that differs little are known: the same as `reachOf`, sooner. */
+export function reachAgain(before: ReachReport, plan: Plan): ReachReport {
+  const work = works.get(before)
+  if (!work) throw new Error('only a report made by reachOf can be followed up')
+  if (work.plan === plan) return before
+  const changed = changedBetween(work.asked.model, work.plan, plan)
+  return reckoned(work.asked, plan, work.states, changed)
+}
+
+/** The state of the camera a need of a side is met in, once more for one that comes while recording. */
+export function statesFor(
+  { model, lenses, working }: Asked,
+  plan: Plan,
+  known: States = new Map(),
+  changed: Changed | null = null,
+): (side: Side, recording: boolean) => State {
+  const states = new Map<string, State>()
+  return (side, recording) => {
     const key = `${side} ${String(recording)}`
-    let hand = hands.get(key)
-    if (!hand) {
+    let state = states.get(key)
+    if (!state) {
       const [plain] = contextsOf(model, plan, lenses, side)
       if (!plain) throw new Error(`${model.id} has no state on ${side}`)
-      const context = {
-        ...plain.context,
-        posture,
-        run: recording ? ('recording' as const) : plain.context.run,
-      }
-      hand = { model, plan, side, posture, times, gridCounts, resolution: resolve(model, plan, context) }
-      hands.set(key, hand)
+      const { posture } = working
+      const run = recording ? ('recording' as const) : plain.context.run
+      const context = { ...plain.context, posture, run }
+      const was = known.get(key)
+      const again = was && changed && was.context.lens === context.lens
+      const resolution = again
+        ? resolveAgain(model, plan, context, was.resolution, changed)
+        : resolve(model, plan, context)
+      state = { context, resolution }
+      states.set(key, state)
     }
-    return hand
+    return state
+  }
+}
+
+/** What a report is asked of besides the plan. */
+export interface Asked {
+  readonly model: BodyModel
+  readonly lenses: readonly LensModel[]
+  readonly working: Working
+}
+
+/** A context, and what the plan amounts to in it. */
+export interface State {
+  readonly context: Context
+  readonly resolution: Resolution
+}
+
+type States = ReadonlyMap<string, State>
+
+interface Work {
+  readonly asked: Asked
+  readonly plan: Plan
+  readonly states: States
+}
+
+const works = new WeakMap<ReachReport, Work>()
+
+function reckoned(asked: Asked, plan: Plan, known: States, changed: Changed | null): ReachReport {
+  const { model, working } = asked
+  const times = timesOf(plan)
+  const stateOf = statesFor(asked, plan, known, changed)
+  const states = new Map<string, State>()
+  const handFor = (side: Side, recording: boolean): Hand => {
+    const state = stateOf(side, recording)
+    states.set(`${side} ${String(recording)}`, state)
+    return { model, plan, side, ...working, times, resolution: state.resolution }
   }
   const reached = needsOf(model, plan).map((need): Reached => {
-    const recording = need.flags.includes('recording') && need.side === 'motion'
-    const here = pathsTo(handFor(need.side, recording), need.what)
-    const standby = handFor(need.side, false)
-    const stopped = recording && here.length === 0 ? pathsTo(standby, need.what) : []
-    const [best = null, ...others] = [...here, ...stopped.map((one) => afterStopping(standby, one))]
+    const recording = recorded(need)
+    const here = pathsTo(handFor(need.side, recording), need)
+    const stopped = recording ? pathsTo(handFor(need.side, false), need) : []
+    const [best = null, ...others] = [...here, ...stopped.map((one) => afterStopping(one, times))].sort(
+      (a, b) => a.seconds - b.seconds,
+    )
     const absent = !knows(model, need.what)
-    const each = absent ? 0 : (best?.seconds ?? unreachedSeconds)
+    const each = absent ? 0 : Math.min(best?.seconds ?? unreachedSeconds, unreachedSeconds)
     return { need, best, others, absent, perOuting: need.perOuting * each }
   })
-  return { reached, ...coverage(plan, reached), seconds: total(reached), load: loadOf(model, plan) }
+  const report = { reached, ...coverage(plan, reached), seconds: total(reached), load: loadOf(model, plan) }
+  works.set(report, { asked, plan, states })
+  return report
+}
+
+/** Whether a need comes while the film runs. */
+export function recorded(need: Need): boolean {
+  return need.flags.includes('recording') && need.side === 'motion'
 }
 
 function coverage(plan: Plan, reached: readonly Reached[]) {
@@ -162,7 +229,7 @@ export function worstNeeds(
         })
         const after = applyStep(model, plan, step)
         if (!after.ok) continue
-        const gain = before.seconds - reachOf(model, after.value, lenses, working).seconds
+        const gain = before.seconds - reachAgain(before, after.value).seconds
         if (gain > best.gain + 1e-9)
           best = { reached, step, gain, words: `${fn.name} on ${address.control.name}, ${address.name}` }
       }

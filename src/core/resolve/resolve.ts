@@ -90,6 +90,14 @@ export function judgeFunctions(
   return new Map(functionIds.map((id) => [id, judge(state, id, context)]))
 }
 
+/** What a function would do on an address in a resolved context, were it there. */
+export function judgeAt(resolution: Resolution, address: Address, functionId: string): Standing {
+  const work = workOf(resolution)
+  if (!work) throw new Error('only what resolve gave can be asked further')
+  const { context } = work
+  return judge(stateFor(work, address).state, functionId, context, address, missingFrom(address, context))
+}
+
 /** A setting in a state, with what is said of its value. */
 export function resolvedSetting({ state, context }: Work, setting: Setting): ResolvedSetting {
   const chain = state.chains.get(setting.id) ?? []
@@ -160,10 +168,7 @@ function resolveAddress(
   context: Context,
 ): ResolvedAddress {
   const { functionId, source } = assigned(state, plan, address, context)
-  const missing = [
-    ...presenceRemarks(address, context),
-    ...firmwareRemark(address.gesture, address.name, context),
-  ]
+  const missing = missingFrom(address, context)
   if (functionId === null) {
     return { address, functionId, gets: null, source, active, verdict: 'empty', remarks: missing }
   }
@@ -206,6 +211,14 @@ export function presenceRemarks({ control }: Address, context: Context): Remark[
   if (control.presence === undefined) return []
   const { there, because } = presences[control.presence]
   return there(context) ? [] : [{ kind: 'unavailable', truth: 'yes', rule: 'presence', because }]
+}
+
+/** Why a gesture is not there at all: its control is not, or the firmware knows no such gesture. */
+function missingFrom(address: Address, context: Context): Remark[] {
+  return [
+    ...presenceRemarks(address, context),
+    ...firmwareRemark(address.gesture, address.name, context),
+  ]
 }
 
 /** Where something came with one firmware or went with another: it is not there in the others. */

@@ -1,0 +1,95 @@
+import { pressesTo, type MenuPlace } from '../model/menu'
+import type { Control, Grid, Manner, OwnMenu, Posture } from '../model/types'
+import type { Operator, Times } from './operators'
+
+/** How often each move is made. */
+export type Moves = Partial<Record<Operator['id'], number>>
+
+/** One priced part of a path: so many moves of a kind, and their seconds together. */
+export interface Part {
+  readonly operator: Operator['id']
+  readonly count: number
+  readonly seconds: number
+}
+
+/** What the hand does for each manner of function, and which way it is; a cycle takes two presses in the middle. */
+export function movesFor(manner: Manner): readonly [DirectTier, Moves] {
+  return byManner[manner] ?? (['direct', { press: 1 }] as const)
+}
+
+/** The ways that need no menu. */
+export const directTiers = ['direct', 'press-then-turn', 'held-and-turn'] as const
+
+/** One of `directTiers`. */
+export type DirectTier = (typeof directTiers)[number]
+
+const byManner: Partial<Record<Manner, readonly [DirectTier, Moves]>> = {
+  turn: ['direct', { turn: 1 }],
+  cycle: ['direct', { press: 2 }],
+  choose: ['press-then-turn', { press: 2, look: 1, turn: 1 }],
+  'held-and-turn': ['held-and-turn', { press: 1, turn: 1 }],
+}
+
+/** How a control is met in a posture. */
+export interface Meeting {
+  /** The moves that come on top of working it: the finger travels, or the hand lets go; and it is looked for. */
+  readonly moves: Moves
+  readonly atFinder: boolean
+  readonly inGrip: boolean
+}
+
+/** How a control is met in a posture; null where the posture does not reach it. */
+export function meeting(control: Control, posture: Posture): Meeting | null {
+  const reach = control.reach[posture]
+  if (!reach) return null
+  const far: Moves = reach.grade === 3 ? { leave: 1 } : reach.grade === 0 ? {} : { reach: reach.grade }
+  const moves = added(far, reach.findable ? {} : { look: 1 })
+  return { moves, atFinder: reach.findable, inGrip: reach.grade < 3 }
+}
+
+/** Opening a menu is one press, whatever comes then. */
+export const opening: Moves = { press: 1 }
+
+/** In an open function menu: to the cell (counted from 1, row by row), in, turned, taken. */
+export function movesToCell(grid: Grid, cell: number): Moves {
+  const steps = Math.floor((cell - 1) / grid.columns) + ((cell - 1) % grid.columns)
+  return { press: 2 + steps, look: 1, turn: 1 }
+}
+
+/** In the open own menu: to the page and down to the line, both counted from 1, in, turned, taken. */
+export function movesToLine(page: number, line: number): Moves {
+  return { press: page + line + 1, look: 1, turn: 1 }
+}
+
+/** In the open full menu: to the line, in, turned, taken; twice looked for. */
+export function movesToMenu(place: MenuPlace): Moves {
+  return { press: pressesTo(null, place) + 2, look: 2, turn: 1 }
+}
+
+/** A line of the own menu by its number, counted from 0, all pages through. */
+export function ownPlace(menu: OwnMenu, index: number): { page: number; line: number } {
+  return { page: Math.floor(index / menu.lines) + 1, line: (index % menu.lines) + 1 }
+}
+
+/** Moves together. */
+export function added(...all: readonly Moves[]): Moves {
+  const sum: Moves = {}
+  for (const moves of all)
+    for (const [id, count] of Object.entries(moves) as [Operator['id'], number][])
+      sum[id] = (sum[id] ?? 0) + count
+  return sum
+}
+
+/** Moves as priced parts. */
+export function partsOf(moves: Moves, times: Times): Part[] {
+  return (Object.entries(moves) as [Operator['id'], number][]).map(([operator, count]) => ({
+    operator,
+    count,
+    seconds: count * times[operator],
+  }))
+}
+
+/** Seconds of moves together. */
+export function secondsOf(moves: Moves, times: Times): number {
+  return partsOf(moves, times).reduce((sum, part) => sum + part.seconds, 0)
+}

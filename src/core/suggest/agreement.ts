@@ -1,0 +1,35 @@
+import { lookup } from '../model/lookup'
+import { acceptedFunctions } from '../model/keys'
+import type { BodyModel } from '../model/types'
+import { functionAt } from '../plan/assign'
+import type { Plan } from '../plan/plan'
+import { keyRow } from '../plan/rows'
+import { rowValue } from '../plan/step'
+import { nearestKey, sameFunction } from '../fit/keys'
+
+/** The functions that other bodies of the owner have on the key in the same place, by address. */
+export type Agreement = ReadonlyMap<string, readonly string[]>
+
+/**
+ * What the keys that another plan decides ask of this model: the function that means the same, on the key in the same
+ * place that is worked the same way. Keys without such a counterpart ask nothing.
+ */
+export function agreementWith(
+  model: BodyModel,
+  others: readonly { readonly model: BodyModel; readonly plan: Plan }[],
+): Agreement {
+  const asked = new Map<string, string[]>()
+  for (const other of others) {
+    for (const address of lookup(other.model).addresses.values()) {
+      if (rowValue(other.plan.rows, keyRow(address)) === null) continue
+      const fn = lookup(other.model).functions.get(functionAt(other.plan, address) ?? '')
+      const here = fn && sameFunction(model, fn)
+      if (!here) continue
+      const key = nearestKey(model, address, here, new Set())
+      if (!key?.alike || !acceptedFunctions(model, key.address).includes(here)) continue
+      const list = asked.get(key.address.key) ?? []
+      if (!list.includes(here.id)) asked.set(key.address.key, [...list, here.id])
+    }
+  }
+  return asked
+}

@@ -1,0 +1,156 @@
+import type { Address } from '../model/addresses'
+import { acceptedFunctions } from '../model/keys'
+import { lookup } from '../model/lookup'
+import type { ModelFunction, Side } from '../model/types'
+import { functionAt } from '../plan/assign'
+import { keyRow } from '../plan/rows'
+import { doing, fullOpeners, ownOpeners } from '../reach/paths'
+import { contextsOf } from '../resolve/context'
+import { judgeAt, judgeFunctions } from '../resolve/resolve'
+import type { Verdict } from '../resolve/resolved'
+import type { Agreement } from './agreement'
+import type { Choice, Pair, Place } from './instance'
+import { changing, valuesFor, type Setting } from './setting'
+
+/** A key as a place, with what each of its values really does in standby and while recording; null where it does nothing. */
+export interface KeyPlace {
+  readonly place: Place
+  readonly address: Address
+  readonly standby: readonly (ModelFunction | null)[]
+  readonly recording: readonly (ModelFunction | null)[]
+}
+
+/** Every key of every side that answers as the camera stands. */
+export function keyPlaces(setting: Setting, agreement: Agreement): KeyPlace[] {
+  return setting.model.sides.flatMap((side) => {
+    const { resolution } = setting.stateOf(side, false)
+    const useful = usefulOn(setting, side)
+    const failing = failingOn(setting, side)
+    return [...resolution.addresses.values()]
+      .filter((one) => one.active)
+      .map(({ address }) => keyPlace(setting, address, useful, failing, agreement.get(address.key) ?? []))
+  })
+}
+
+function keyPlace(
+  setting: Setting,
+  address: Address,
+  useful: ReadonlySet<string>,
+  failing: (functionId: string) => number,
+  agreed: readonly string[],
+): KeyPlace {
+  const { model, plan, weights } = setting
+  const row = keyRow(address)
+  const today = functionAt(plan, address) ?? 'nothing'
+  const twin = twinOf(setting, address)
+  const also = [address.factory, twin && functionAt(plan, twin), ...agreed]
+  const accepted = acceptedFunctions(model, address).map((fn) => fn.id)
+  const wanted = accepted.filter((id) => useful.has(id) || also.includes(id))
+  const held = valuesFor(
+    setting,
+    row,
+    today,
+    wanted.filter((id) => id === today || works(judged(setting, address, id, false).verdict)),
+    accepted.includes('nothing') ? 'nothing' : (accepted[0] ?? today),
+  )
+  const { functions } = lookup(model)
+  const bumped = address.control.bump === 'high'
+  const costs = held.values.map((id) => {
+    const nothing = (functions.get(id)?.manner ?? 'none') === 'none'
+    const own = id !== address.factory && !nothing
+    return (
+      (id === today ? 0 : changing(weights.habit)) +
+      (bumped && own ? weights.bump : 0) +
+      (agreed.length > 0 && !agreed.includes(id) ? weights.bodies : 0) +
+      (own ? weights.fails * failing(id) : 0)
+    )
+  })
+  const does = (recording: boolean) =>
+    held.values.map((id) => {
+      const { verdict, gets } = judged(setting, address, id, recording)
+      return works(verdict) ? (functions.get(gets ?? '') ?? null) : null
+    })
+  const films = address.side === 'motion'
+  const standby = does(false)
+  const place: Place = { row, kind: 'key', ...held, costs }
+  return { place, address, standby, recording: films ? does(true) : standby }
+}
+
+function works(verdict: Verdict): boolean {
+  return verdict === 'works' || verdict === 'test'
+}
+
+function judged({ stateOf }: Setting, address: Address, functionId: string, recording: boolean) {
+  return judgeAt(stateOf(address.side as Side, recording).resolution, address, functionId)
+}
+
+/** The functions that do something needed on a side, or open a menu there. */
+function usefulOn({ model, needs, stateOf }: Setting, side: Side): ReadonlySet<string> {
+  const { resolution } = stateOf(side, false)
+  const does = [...new Set(needs.filter((need) => need.side === side).map((need) => need.what))].map((what) =>
+    doing(model, resolution, side, what),
+  )
+  const openers = [
+    ...model.grids.filter((grid) => grid.side === side).map((grid) => grid.openedBy),
+    ...[...ownOpeners(model, resolution), ...fullOpeners(model)].map(({ fn }) => fn),
+  ]
+  const found = model.functions.filter((fn) => does.some((one) => one(fn))).map((fn) => fn.id)
+  return new Set([...found, ...openers])
+}
+
+/** The share of a side's banks and lenses in which a function does nothing. */
+function failingOn({ model, plan, lenses }: Setting, side: Side): (functionId: string) => number {
+  const ids = model.functions.filter((fn) => fn.sides.includes(side)).map((fn) => fn.id)
+  const all = contextsOf(model, plan, lenses, side).map(({ context }) =>
+    judgeFunctions(model, plan, ids, context),
+  )
+  const failed = (id: string) => all.filter((one) => !works(one.get(id)?.verdict ?? 'works')).length
+  return (id) => (all.length === 0 ? 0 : failed(id) / all.length)
+}
+
+/** The same gesture of the same control on the other side. */
+function twinOf({ model }: Setting, { key, side }: Address): Address | null {
+  const other = model.sides.find((one) => one !== side)
+  return (other && lookup(model).addresses.get(key.replace(`${side}/`, `${other}/`))) ?? null
+}
+
+/** Each key with its twin on the other side: the classes are what means the same, and both as delivered. */
+export function pairsOf(setting: Setting, keys: readonly KeyPlace[]): Pair[] {
+  const { functions } = lookup(setting.model)
+  const at = new Map(keys.map((key, i) => [key.address.key, i]))
+  const meaning = (id: string) => functions.get(id)?.means ?? id
+  return keys.flatMap((key, one): Pair[] => {
+    const two = at.get(twinOf(setting, key.address)?.key ?? '') ?? -1
+    const twin = keys[two]
+    if (two < one || !twin) return []
+    const choices = (place: number, by: (id: string) => boolean): Choice[] =>
+      (keys[place]?.place.values ?? []).flatMap((id, value) => (by(id) ? [{ place, value }] : []))
+    const meanings = new Set(key.place.values.map(meaning))
+    const same = [...meanings].map((said) => ({
+      one: choices(one, (id) => meaning(id) === said),
+      two: choices(two, (id) => meaning(id) === said),
+    }))
+    const delivered = {
+      one: choices(one, (id) => id === key.address.factory),
+      two: choices(two, (id) => id === twin.address.factory),
+    }
+    const classes = [...same, delivered].filter((pair) => pair.one.length > 0 && pair.two.length > 0)
+    return [{ seconds: setting.weights.sides, classes }]
+  })
+}
+
+/** Functions that work on a key today and that no menu line stands in for: some key of the side keeps each. */
+export function keptFunctions({ model }: Setting, keys: readonly KeyPlace[]): Choice[][] {
+  const { functions, menuAddress } = lookup(model)
+  return model.sides.flatMap((side) =>
+    model.functions.flatMap((fn) => {
+      if (fn.manner === 'none' || fn.changes.some((id) => menuAddress.has(id))) return []
+      const holders = keys.flatMap(({ address, place, standby }, i): Choice[] => {
+        const value = address.side === side ? place.values.indexOf(fn.id) : -1
+        return value >= 0 && standby[value] ? [{ place: i, value }] : []
+      })
+      const today = holders.some(({ place, value }) => keys[place]?.place.current === value)
+      return today && functions.has(fn.id) ? [holders] : []
+    }),
+  )
+}

@@ -1,0 +1,63 @@
+import { lookup } from '../model/lookup'
+import type { Grid } from '../model/types'
+import { cellValue, emptyCell, gridCells, ownLines } from '../plan/cells'
+import { rowValue } from '../plan/step'
+import { movesToCell, movesToLine, ownPlace, type Moves } from '../reach/moves'
+import type { Place } from './instance'
+import { changing, valuesFor, type Setting } from './setting'
+
+/** A cell or line of a menu as a place, and the moves to it once the menu is open. */
+export interface MenuPlace {
+  readonly index: number
+  readonly place: Place
+  /** The function menu; null for the own menu. */
+  readonly grid: Grid | null
+  readonly moves: Moves
+}
+
+/** A line of the own menu with nothing in it. */
+export const emptyLine = ''
+
+/** Every cell of the function menus and every line of the own menu, numbered on from the keys. */
+export function menuPlaces(setting: Setting, from: number): MenuPlace[] {
+  const { model, plan, needs } = setting
+  const { byMeaning } = lookup(model)
+  const wanted = (side: string | null, permitted: readonly string[]) =>
+    needs
+      .filter((need) => side === null || need.side === side)
+      .flatMap((need) => byMeaning.get(need.what)?.id ?? [])
+      .filter((id) => permitted.includes(id))
+  const cells = gridCells(model).map(({ grid, cell }) => ({
+    grid,
+    moves: movesToCell(grid, cell),
+    place: placeOf(
+      setting,
+      'cell',
+      `grid/${grid.id}/${cell}`,
+      cellValue(plan.rows, { grid, cell }),
+      wanted(grid.side, grid.permitted),
+    ),
+  }))
+  const lines = ownLines(model).map(({ row, menu }, i) => {
+    const { page, line } = ownPlace(menu, i)
+    const today = String(rowValue(plan.rows, row) ?? emptyLine)
+    return {
+      grid: null,
+      moves: movesToLine(page, line),
+      place: placeOf(setting, 'line', row, today, wanted(null, menu.permitted)),
+    }
+  })
+  return [...cells, ...lines].map((one, i) => ({ ...one, index: from + i }))
+}
+
+function placeOf(
+  setting: Setting,
+  kind: 'cell' | 'line',
+  row: string,
+  today: string,
+  others: readonly string[],
+): Place {
+  const held = valuesFor(setting, row, today, others, kind === 'cell' ? emptyCell : emptyLine)
+  const costs = held.values.map((id) => (id === today ? 0 : changing(setting.weights.line)))
+  return { row, kind, ...held, costs }
+}

@@ -1,0 +1,53 @@
+import type { BodyModel, LensModel, Side } from '../model/types'
+import type { Plan } from '../plan/plan'
+import type { RowId } from '../plan/rows'
+import { emptyCell } from '../plan/cells'
+import { rowValue } from '../plan/step'
+import type { Need } from '../reach/needs'
+import type { Times } from '../reach/operators'
+import type { State, Working } from '../reach/reach'
+import type { Place } from './instance'
+import { tieBreak, type Weights } from './weights'
+
+/** What the parts of an instance are made from. */
+export interface Setting {
+  readonly model: BodyModel
+  readonly plan: Plan
+  readonly lenses: readonly LensModel[]
+  readonly working: Working
+  readonly weights: Weights
+  readonly times: Times
+  readonly stateOf: (side: Side, recording: boolean) => State
+  readonly needs: readonly Need[]
+}
+
+/** Whether a row is to stay as it is: locked, or a key left empty for a reason. */
+export function isLocked({ plan }: Setting, row: RowId, value: string): boolean {
+  const { rows } = plan
+  if (rowValue(rows, `lock/${row}`) !== null) return true
+  return (value === 'nothing' || value === emptyCell) && rowValue(rows, `why/${row}`) !== null
+}
+
+/** Whether the owner has said that something is not to be put there. */
+export function isForbidden({ plan }: Setting, row: RowId, what: string): boolean {
+  return rowValue(plan.rows, `forbid/${what}/${row}`) !== null
+}
+
+/** What may stand in a place, today's first, and which of it is today's. A locked place keeps what it has. */
+export function valuesFor(
+  setting: Setting,
+  row: RowId,
+  today: string,
+  others: readonly string[],
+  instead: string,
+): Pick<Place, 'today' | 'values' | 'current'> {
+  if (isLocked(setting, row, today)) return { today, values: [today], current: 0 }
+  const allowed = [...new Set(others)].filter((one) => one !== today && !isForbidden(setting, row, one))
+  if (!isForbidden(setting, row, today)) return { today, values: [today, ...allowed], current: 0 }
+  return { today, values: [...new Set([...allowed, instead])], current: -1 }
+}
+
+/** What a change costs in itself. */
+export function changing(seconds: number): number {
+  return seconds + tieBreak
+}

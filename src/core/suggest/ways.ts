@@ -1,0 +1,108 @@
+import { lookup } from '../model/lookup'
+import { added, meeting, movesFor, movesToMenu, opening, secondsOf, type Moves } from '../reach/moves'
+import type { Need } from '../reach/needs'
+import { doing, fullOpeners, ownOpeners, stopping } from '../reach/paths'
+import { recorded } from '../reach/reach'
+import type { Choice, Way } from './instance'
+import type { KeyPlace } from './keys'
+import type { MenuPlace } from './menus'
+import type { Setting } from './setting'
+
+/** The keys from which something can be opened, by what that is; each costs so many seconds beside the rest of the way. */
+export type Openers = ReadonlyMap<string, readonly { readonly choice: Choice; readonly seconds: number }[]>
+
+/**
+ * Every way to a need that an arrangement may open, priced as reach prices paths. What has to be opened on the way is
+ * put into `openers`.
+ */
+export function waysTo(
+  setting: Setting,
+  keys: readonly KeyPlace[],
+  menus: readonly MenuPlace[],
+  need: Need,
+  openers: Map<string, { choice: Choice; seconds: number }[]>,
+): Way[] {
+  const here = { setting, keys, menus, need, openers, after: {} }
+  if (!recorded(need)) return waysIn({ ...here, recording: false })
+  return [...waysIn({ ...here, recording: true }), ...waysIn({ ...here, recording: false, after: stopping })]
+}
+
+interface Here {
+  readonly setting: Setting
+  readonly keys: readonly KeyPlace[]
+  readonly menus: readonly MenuPlace[]
+  readonly need: Need
+  readonly openers: Map<string, { choice: Choice; seconds: number }[]>
+  readonly recording: boolean
+  /** Moves that come on top. */
+  readonly after: Moves
+}
+
+function waysIn(here: Here): Way[] {
+  const { setting, keys, menus, need, after } = here
+  const { model, times, working } = setting
+  const { resolution } = setting.stateOf(need.side, here.recording)
+  const does = doing(model, resolution, need.side, need.what)
+  const direct = keys.flatMap((key, place): Way[] =>
+    valuesDoing(here, key).flatMap(({ fn, value }) => {
+      const met = meeting(key.address.control, working.posture)
+      if (!met || !does(fn)) return []
+      const moves = added(movesFor(fn.manner)[1], met.moves, awayFrom(need, met.atFinder), after)
+      return [{ seconds: secondsOf(moves, times), takes: { place, value }, opens: null }]
+    }),
+  )
+  const target = lookup(model).byMeaning.get(need.what)?.id
+  if (target === undefined) return direct
+  const inMenus = menus.flatMap(({ index, place, grid, moves }): Way[] => {
+    const value = place.values.indexOf(target)
+    if (value < 0 || (grid && grid.side !== need.side)) return []
+    const opens = grid
+      ? opened(here, grid.id, [{ fn: grid.openedBy, more: 0 }], grid.inFinder && working.gridCounts)
+      : opened(here, 'own', ownOpeners(model, resolution), false)
+    return [{ seconds: secondsOf(added(moves, after), times), takes: { place: index, value }, opens }]
+  })
+  const line = lookup(model).menuPlaces.get(target)
+  if (!line) return [...direct, ...inMenus]
+  const full: Way = {
+    seconds: secondsOf(added(movesToMenu(line), after), times),
+    takes: null,
+    opens: opened(here, 'full', fullOpeners(model), false),
+  }
+  return [...direct, ...inMenus, full]
+}
+
+/** What the values of a key do in the state, by their number. */
+function valuesDoing({ need, recording }: Here, { address, ...key }: KeyPlace) {
+  if (address.side !== need.side) return []
+  return (recording ? key.recording : key.standby).flatMap((fn, value) => (fn ? [{ fn, value }] : []))
+}
+
+function awayFrom({ flags }: Need, atFinder: boolean): Moves {
+  return flags.includes('finder') && !atFinder ? { away: 1 } : {}
+}
+
+/** The name under which the keys that open a menu are found, for needs of this kind; made on first use. */
+function opened(
+  here: Here,
+  menu: string,
+  functions: readonly { fn: string; more: number }[],
+  inFinder: boolean,
+): string {
+  const { setting, keys, need, openers, recording } = here
+  const eye = need.flags.includes('finder')
+  const name = [menu, need.side, recording ? 'recording' : 'standby', eye ? 'finder' : ''].join(' ')
+  if (!openers.has(name)) {
+    const options = keys.flatMap((key, place) =>
+      valuesDoing(here, key).flatMap(({ fn, value }) => {
+        const opener = functions.find((one) => one.fn === fn.id)
+        const met = meeting(key.address.control, setting.working.posture)
+        if (!opener || !met) return []
+        const away = awayFrom(need, inFinder && met.atFinder)
+        const moves = added(opening, { press: opener.more }, met.moves, away)
+        return [{ choice: { place, value }, seconds: secondsOf(moves, setting.times) }]
+      }),
+    )
+    openers.set(name, options)
+  }
+  return name
+}
