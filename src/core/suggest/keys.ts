@@ -50,7 +50,7 @@ function keyPlace(
     setting,
     row,
     today,
-    wanted.filter((id) => id === today || works(judged(setting, address, id, false).verdict)),
+    wanted.filter((id) => id === today || !idle.includes(judged(setting, address, id, false).verdict)),
     accepted.includes('nothing') ? 'nothing' : (accepted[0] ?? today),
   )
   const { functions } = lookup(model)
@@ -75,6 +75,9 @@ function keyPlace(
   const place: Place = { row, kind: 'key', ...held, costs }
   return { place, address, standby, recording: films ? does(true) : standby }
 }
+
+/** A function that would be this on a key is not put there. */
+const idle: readonly Verdict[] = ['inert', 'dead']
 
 function works(verdict: Verdict): boolean {
   return verdict === 'works' || verdict === 'test'
