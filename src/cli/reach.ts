@@ -37,10 +37,10 @@ export const startPlan: Command = {
 /** `plan reach PLAN`: what each need costs, how much is done at the finder, and what would help most. */
 export const reachPlan: Command = {
   name: 'plan reach',
-  usage: 'plan reach PLAN [--posture P] [--grid-counts yes] [--worst N] [--models FOLDER]',
+  usage: 'plan reach PLAN [--posture P] [--worst N] [--models FOLDER]',
   summary:
     'what each need costs in seconds, the share done at the finder, and the steps that would save most',
-  options: { posture: 'one', 'grid-counts': 'one', worst: 'one', models: 'one' },
+  options: { posture: 'one', worst: 'one', models: 'one' },
   operands: 1,
   run: onPlan(({ model, plan, definitions }, options) => {
     const posture = (options.posture?.at(-1) ?? 'finder') as Posture
@@ -53,9 +53,8 @@ export const reachPlan: Command = {
     const most = Number(options.worst?.at(-1) ?? 0)
     if (!Number.isInteger(most) || most < 0 || most > 20)
       return refused({ code: 'option', message: 'A count from 0 to 20.', where: '--worst' })
-    const working = { posture, gridCounts: options['grid-counts']?.at(-1) === 'yes' }
-    const report = reachOf(model, plan, definitions.lenses, working)
-    const worst = worstNeeds(model, plan, definitions.lenses, most, working)
+    const report = reachOf(model, plan, definitions.lenses, posture)
+    const worst = worstNeeds(report, most)
     const percent = (share: number) => `${Math.round(share * 100)} %`
     const target = { true: ', which meets the target', false: ', short of the target', null: '' }[
       String(report.onTarget) as 'true' | 'false' | 'null'

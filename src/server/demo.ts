@@ -4,7 +4,9 @@ import type { BodyModel } from '@/core/model/types'
 import { emptyPlan } from '@/core/plan/plan'
 import type { RowId } from '@/core/plan/rows'
 import { applyStep, setRows, type Step } from '@/core/plan/step'
+import { situationRows } from '@/core/reach/needs'
 import { must } from '@/core/result'
+import { readySets } from '@/core/vocabulary/situations'
 import type { Value } from '@/core/vocabulary/values'
 import { putBody } from './bodies'
 import { localOwner, query } from './db'
@@ -133,7 +135,25 @@ const demoRows: readonly Wanted[] = [
     'bank/dial/slack/shutter.kind': 'silent',
     'bank/dial/slack/exposure.isoAutoCeiling': 'ISO 25600',
   },
+  {
+    ...workOf('stage', 'Dark rehearsal'),
+    ...workOf('workbench', 'Workshop bench'),
+    ...workOf('copy-stand', 'Costume pieces'),
+    ...workOf('portraits', 'Foyer portraits'),
+    ...workOf('interviews', 'Players’ interviews'),
+    ...workOf('slow-motion', 'Scene changes'),
+    'need/stage/shutter.kind': ['12'],
+    'need/stage/focus.detectionEye': ['15', 'finder'],
+    'owner/target': 80,
+  },
 ]
+
+/** A situation begun from a ready set, under the theatre's own name. */
+function workOf(id: string, name: string): Wanted {
+  const set = readySets.find((one) => one.id === id)
+  if (!set) throw new Error(`there is no ready set ${id}`)
+  return { ...situationRows(set, id), [`situation/${id}/name`]: name }
+}
 
 interface DemoBody {
   readonly id: string

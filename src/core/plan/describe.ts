@@ -124,6 +124,7 @@ function placeOf(row: Row): string {
       return `Need in ${row.situation}: ${(commonSettings.get(row.what) ?? commonFunctions.get(row.what))?.term ?? row.what}`
     case 'owner':
       if (row.fact === 'target') return 'Target coverage'
+      if (row.fact === 'gridCounts') return 'Function menu in the finder counts'
       return weightFacts.some((one) => one === row.fact)
         ? `Weight: ${row.fact}`
         : `Measured time: ${row.fact}`

@@ -72,6 +72,8 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
     case 'need':
       return checkNeed(value, id)
     case 'owner': {
+      if (row.fact === 'gridCounts')
+        return typeof value === 'boolean' ? ok(value) : refuse('outside', 'This row is true or false.', id)
       const [least, most] = ownerRange(row.fact)
       const fits = typeof value === 'number' && value >= least && value <= most
       return fits ? ok(value) : refuse('outside', `This row takes a number from ${least} to ${most}.`, id)

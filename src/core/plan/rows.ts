@@ -95,10 +95,10 @@ export const handFacts = ['press', 'turn', 'reach', 'look', 'leave', 'away', 'ga
 export const weightFacts = ['urgent', 'habit', 'line', 'bump', 'sides', 'bodies', 'fails'] as const
 
 /**
- * What a plan knows of its owner: the target coverage, times measured with a watch in the place of the usual ones, and
+ * What a plan knows of its owner: the target coverage, whether a function menu in the finder counts as done there, times measured with a watch in the place of the usual ones, and
  * what a suggestion is to weigh, and how much, where the owner sees it otherwise.
  */
-export const ownerFacts = ['target', ...handFacts, ...weightFacts] as const
+export const ownerFacts = ['target', 'gridCounts', ...handFacts, ...weightFacts] as const
 
 /** One of `ownerFacts`. */
 export type OwnerFact = (typeof ownerFacts)[number]

@@ -1,6 +1,7 @@
 import type { BodyModel, Side } from '../model/types'
 import { parseRow } from '../plan/parse-row'
 import type { Plan } from '../plan/plan'
+import type { RowId } from '../plan/rows'
 import { rowValue, setRows, type Step } from '../plan/step'
 import { needFlags, type NeedFlag, type ReadySet } from '../vocabulary/situations'
 import type { Value } from '../vocabulary/values'
@@ -42,13 +43,20 @@ export function needsOf(model: BodyModel, plan: Plan): Need[] {
 
 /** The step that starts a situation from a ready set; needs it has already stay as they are. */
 export function startSituation(plan: Plan, set: ReadySet, situation: string, id: string): Step {
-  const rows: Record<string, Value> = {
+  const wanted = Object.entries(situationRows(set, situation))
+  const fresh = wanted.filter(([row]) => !row.startsWith('need/') || rowValue(plan.rows, row) === null)
+  return setRows(plan, id, Object.fromEntries(fresh))
+}
+
+/** The rows of a situation as its ready set has it. */
+export function situationRows(set: ReadySet, situation: string): Record<RowId, Value> {
+  const needs = set.needs.map(({ what, perOuting, flags }) => [
+    `need/${situation}/${what}`,
+    [String(perOuting), ...flags],
+  ])
+  return {
     [`situation/${situation}/name`]: set.name,
     [`situation/${situation}/side`]: set.side,
+    ...(Object.fromEntries(needs) as Record<RowId, Value>),
   }
-  for (const { what, perOuting, flags } of set.needs) {
-    const row = `need/${situation}/${what}`
-    if (rowValue(plan.rows, row) === null) rows[row] = [String(perOuting), ...flags]
-  }
-  return setRows(plan, id, rows)
 }

@@ -88,9 +88,9 @@ describe('a path', () => {
   })
 
   it('through the function menu counts as at the finder only where the owner says so', () => {
-    const plan = planWith({ 'need/a/drive.mode': ['1'], 'key/stills/thumb-wheel/tilt-down': 'nothing' })
+    const rows = { 'need/a/drive.mode': ['1'], 'key/stills/thumb-wheel/tilt-down': 'nothing' } as const
     const tiers = (counts: boolean) =>
-      reachOf(heron, plan, lenses, { posture: 'finder', gridCounts: counts }).reached.flatMap(
+      reachOf(heron, planWith({ ...rows, 'owner/gridCounts': counts }), lenses).reached.flatMap(
         ({ best, others }) => [best, ...others],
       )
     const grid = (counts: boolean) => tiers(counts).find((one) => one?.tier === 'function-menu')
@@ -208,7 +208,7 @@ describe('the worst needs', () => {
         changes: [{ row: 'key/stills/thumb-wheel/turn', from: null, to: 'nothing' }],
       }),
     )
-    const worst = worstNeeds(heron, plan, lenses.slice(0, 1), 3)
+    const worst = worstNeeds(reachOf(heron, plan, lenses.slice(0, 1)), 3)
     expect(worst).toHaveLength(3)
     const costs = worst.map((one) => one.reached.perOuting)
     expect(costs).toEqual([...costs].sort((a, b) => b - a))

@@ -6,7 +6,7 @@ import type { Plan } from '../plan/plan'
 import { keyRow } from '../plan/rows'
 import { applyStep, rowValue, setRows, type Step } from '../plan/step'
 import { changedBetween, resolveAgain, type Changed } from '../resolve/again'
-import { contextsOf, type Context } from '../resolve/context'
+import { contextsOf, type Context, type NamedContext } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
 import { needsOf, type Need } from './needs'
@@ -41,15 +41,6 @@ export interface ReachReport {
   readonly load: number
 }
 
-/** How the camera is worked, and whether a function menu in the finder counts as done at the finder. */
-export interface Working {
-  readonly posture: Posture
-  readonly gridCounts: boolean
-}
-
-/** At the finder, menus not counted as done there. */
-export const usually: Working = { posture: 'finder', gridCounts: false }
-
 /** What an adjustment costs that no path leads to, or none as quick as this: it is looked up, or missed. */
 export const unreachedSeconds = 30
 
@@ -58,9 +49,9 @@ export function reachOf(
   model: BodyModel,
   plan: Plan,
   lenses: readonly LensModel[],
-  working: Working = usually,
+  posture: Posture = 'finder',
 ): ReachReport {
-  return reckoned({ model, lenses, working }, plan, new Map(), null)
+  return reckoned({ model, lenses, posture }, plan, new Map(), null)
 }
 
 /** What the needs of a plan cost where those of one that differs little are known: the same as `reachOf`, sooner. */
@@ -74,7 +65,7 @@ export function reachAgain(before: ReachReport, plan: Plan): ReachReport {
 
 /** The state of the camera a need of a side is met in, once more for one that comes while recording. */
 export function statesFor(
-  { model, lenses, working }: Asked,
+  { model, lenses, posture }: Asked,
   plan: Plan,
   known: States = new Map(),
   changed: Changed | null = null,
@@ -84,9 +75,8 @@ export function statesFor(
     const key = `${side} ${String(recording)}`
     let state = states.get(key)
     if (!state) {
-      const [plain] = contextsOf(model, plan, lenses, side)
+      const plain = usualContext(contextsOf(model, plan, lenses, side))
       if (!plain) throw new Error(`${model.id} has no state on ${side}`)
-      const { posture } = working
       const run = recording ? ('recording' as const) : plain.context.run
       const context = { ...plain.context, posture, run }
       const was = known.get(key)
@@ -101,11 +91,17 @@ export function statesFor(
   }
 }
 
+/** Used plainly, with the first lens that can talk to the body, where the owner has one. */
+function usualContext(contexts: readonly NamedContext[]): NamedContext | undefined {
+  const [first] = contexts
+  return contexts.find(({ bank, context }) => bank === first?.bank && context.lens.contacts) ?? first
+}
+
 /** What a report is asked of besides the plan. */
 export interface Asked {
   readonly model: BodyModel
   readonly lenses: readonly LensModel[]
-  readonly working: Working
+  readonly posture: Posture
 }
 
 /** A context, and what the plan amounts to in it. */
@@ -125,14 +121,15 @@ interface Work {
 const works = new WeakMap<ReachReport, Work>()
 
 function reckoned(asked: Asked, plan: Plan, known: States, changed: Changed | null): ReachReport {
-  const { model, working } = asked
+  const { model, posture } = asked
   const times = timesOf(plan)
+  const gridCounts = gridCountsIn(plan)
   const stateOf = statesFor(asked, plan, known, changed)
   const states = new Map<string, State>()
   const handFor = (side: Side, recording: boolean): Hand => {
     const state = stateOf(side, recording)
     states.set(`${side} ${String(recording)}`, state)
-    return { model, plan, side, ...working, times, resolution: state.resolution }
+    return { model, plan, side, posture, times, gridCounts, resolution: state.resolution }
   }
   const reached = needsOf(model, plan).map((need): Reached => {
     const recording = recorded(need)
@@ -148,6 +145,11 @@ function reckoned(asked: Asked, plan: Plan, known: States, changed: Changed | nu
   const report = { reached, ...coverage(plan, reached), seconds: total(reached), load: loadOf(model, plan) }
   works.set(report, { asked, plan, states })
   return report
+}
+
+/** Whether the owner lets a function menu in the finder count as done at the finder. */
+export function gridCountsIn(plan: Plan): boolean {
+  return rowValue(plan.rows, 'owner/gridCounts') === true
 }
 
 /** Whether a need comes while the film runs. */
@@ -206,14 +208,10 @@ export interface Worst {
  * The needs that cost most, each with the step that saves most of the whole outing: one function put on one key. The gain
  * is the difference of two whole reckonings, so that what the key had before is counted too. Null where no step helps.
  */
-export function worstNeeds(
-  model: BodyModel,
-  plan: Plan,
-  lenses: readonly LensModel[],
-  most = 5,
-  working: Working = usually,
-): Worst[] {
-  const before = reachOf(model, plan, lenses, working)
+export function worstNeeds(before: ReachReport, most = 5): Worst[] {
+  const work = works.get(before)
+  if (!work) throw new Error('only a report made by reachOf can be followed up')
+  const { model } = work.asked
   const costly = [...before.reached]
     .filter((one) => !one.absent && one.perOuting > 0)
     .sort((a, b) => b.perOuting - a.perOuting)
@@ -222,12 +220,13 @@ export function worstNeeds(
     let best: Worst = { reached, step: null, words: 'No key makes it quicker.', gain: 0 }
     for (const address of lookup(model).addresses.values()) {
       if (address.side !== need.side || address.when !== null) continue
+      if (rowValue(work.plan.rows, `lock/${keyRow(address)}`) !== null) continue
       for (const fn of acceptedFunctions(model, address)) {
-        if (!serves(model, fn, need.what) || functionAt(plan, address) === fn.id) continue
-        const step = setRows(plan, `worst ${need.situation} ${need.what} ${address.key}`, {
+        if (!serves(model, fn, need.what) || functionAt(work.plan, address) === fn.id) continue
+        const step = setRows(work.plan, `worst ${need.situation} ${need.what} ${address.key}`, {
           [keyRow(address)]: fn.id,
         })
-        const after = applyStep(model, plan, step)
+        const after = applyStep(model, work.plan, step)
         if (!after.ok) continue
         const gain = before.seconds - reachAgain(before, after.value).seconds
         if (gain > best.gain + 1e-9)

@@ -1,6 +1,6 @@
 import type { Address } from '../model/addresses'
 import type { Answering } from '../model/lookup'
-import type { BodyModel, Choice, FirmwareRange, ModelFunction } from '../model/types'
+import type { BodyModel, Choice, Control, FirmwareRange, ModelFunction } from '../model/types'
 import type { Presence, RunState, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { bankRow, keyRow } from '../plan/rows'
@@ -193,7 +193,10 @@ export function assigned(
     : { functionId: planned, source: 'plan' }
 }
 
-const presences: Record<Presence, { there: (context: Context) => boolean; because: string }> = {
+/** What is on the camera, as far as a control needs it. */
+export type Fitted = Pick<Context, 'lens' | 'attached'>
+
+const presences: Record<Presence, { there: (fitted: Fitted) => boolean; because: string }> = {
   'lens-key': { there: ({ lens }) => lens.keys.length > 0, because: 'This lens has no key.' },
   'lens-ring': { there: ({ lens }) => lens.ring !== null, because: 'This lens has no such ring.' },
   adapter: {
@@ -206,19 +209,21 @@ const presences: Record<Presence, { there: (context: Context) => boolean; becaus
   },
 }
 
+/** Whether a control is there at all, with what is on the camera. */
+export function isThere(control: Control, fitted: Fitted): boolean {
+  return control.presence === undefined || presences[control.presence].there(fitted)
+}
+
 /** What speaks against a key whatever is on it: it is not there with this lens, or without grip or adapter. */
 export function presenceRemarks({ control }: Address, context: Context): Remark[] {
-  if (control.presence === undefined) return []
-  const { there, because } = presences[control.presence]
-  return there(context) ? [] : [{ kind: 'unavailable', truth: 'yes', rule: 'presence', because }]
+  if (control.presence === undefined || isThere(control, context)) return []
+  const { because } = presences[control.presence]
+  return [{ kind: 'unavailable', truth: 'yes', rule: 'presence', because }]
 }
 
 /** Why a gesture is not there at all: its control is not, or the firmware knows no such gesture. */
 function missingFrom(address: Address, context: Context): Remark[] {
-  return [
-    ...presenceRemarks(address, context),
-    ...firmwareRemark(address.gesture, address.name, context),
-  ]
+  return [...presenceRemarks(address, context), ...firmwareRemark(address.gesture, address.name, context)]
 }
 
 /** Where something came with one firmware or went with another: it is not there in the others. */

@@ -33,3 +33,13 @@ export function agreementWith(
   }
   return asked
 }
+
+/** An agreement as it comes over the wire: pairs of an address and its functions; null where it is anything else. */
+export function agreementFrom(answer: unknown): Agreement | null {
+  const pairs = answer !== null && typeof answer === 'object' && 'pairs' in answer ? answer.pairs : null
+  if (!Array.isArray(pairs)) return null
+  const sound = (pairs as unknown[]).every(
+    (pair) => Array.isArray(pair) && typeof pair[0] === 'string' && Array.isArray(pair[1]),
+  )
+  return sound ? new Map(pairs as [string, readonly string[]][]) : null
+}

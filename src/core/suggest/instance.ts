@@ -1,10 +1,10 @@
-import type { BodyModel, LensModel } from '../model/types'
+import type { BodyModel, LensModel, Posture } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { RowId } from '../plan/rows'
 import { knows } from '../reach/paths'
 import { needsOf, type Need } from '../reach/needs'
 import { timesOf } from '../reach/operators'
-import { recorded, statesFor, unreachedSeconds, usually, type Working } from '../reach/reach'
+import { recorded, statesFor, unreachedSeconds } from '../reach/reach'
 import type { Agreement } from './agreement'
 import { keyPlaces, keptFunctions, pairsOf } from './keys'
 import { menuPlaces } from './menus'
@@ -16,7 +16,7 @@ export interface Question {
   readonly model: BodyModel
   readonly plan: Plan
   readonly lenses: readonly LensModel[]
-  readonly working?: Working
+  readonly posture?: Posture
   /** Keys of the owner's other bodies that are to do the same. */
   readonly agreement?: Agreement
 }
@@ -77,11 +77,11 @@ export interface Pair {
 
 /** The instance of a question. Deterministic; linear in keys × functions × needs. */
 export function instanceOf(question: Question): Instance {
-  const { model, plan, lenses, working = usually, agreement } = question
+  const { model, plan, lenses, posture = 'finder', agreement } = question
   const weights = weightsOf(plan)
-  const stateOf = statesFor({ model, lenses, working }, plan)
+  const stateOf = statesFor({ model, lenses, posture }, plan)
   const needs = needsOf(model, plan).filter((need) => need.perOuting > 0 && knows(model, need.what))
-  const setting = { model, plan, lenses, working, weights, times: timesOf(plan), stateOf, needs }
+  const setting = { model, plan, lenses, posture, weights, times: timesOf(plan), stateOf, needs }
   const keys = keyPlaces(setting, agreement ?? new Map())
   const menus = menuPlaces(setting, keys.length)
   const openers: Map<string, { choice: Choice; seconds: number }[]> = new Map()

@@ -1,11 +1,11 @@
-import type { BodyModel, LensModel, Side } from '../model/types'
+import type { BodyModel, LensModel, Posture, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { RowId } from '../plan/rows'
 import { emptyCell } from '../plan/cells'
 import { rowValue } from '../plan/step'
 import type { Need } from '../reach/needs'
 import type { Times } from '../reach/operators'
-import type { State, Working } from '../reach/reach'
+import type { State } from '../reach/reach'
 import type { Place } from './instance'
 import { tieBreak, type Weights } from './weights'
 
@@ -14,7 +14,7 @@ export interface Setting {
   readonly model: BodyModel
   readonly plan: Plan
   readonly lenses: readonly LensModel[]
-  readonly working: Working
+  readonly posture: Posture
   readonly weights: Weights
   readonly times: Times
   readonly stateOf: (side: Side, recording: boolean) => State

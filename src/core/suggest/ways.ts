@@ -2,7 +2,7 @@ import { lookup } from '../model/lookup'
 import { added, meeting, movesFor, movesToMenu, opening, secondsOf, type Moves } from '../reach/moves'
 import type { Need } from '../reach/needs'
 import { doing, fullOpeners, ownOpeners, stopping } from '../reach/paths'
-import { recorded } from '../reach/reach'
+import { gridCountsIn, recorded } from '../reach/reach'
 import type { Choice, Way } from './instance'
 import type { KeyPlace } from './keys'
 import type { MenuPlace } from './menus'
@@ -40,12 +40,12 @@ interface Here {
 
 function waysIn(here: Here): Way[] {
   const { setting, keys, menus, need, after } = here
-  const { model, times, working } = setting
+  const { model, times, posture } = setting
   const { resolution } = setting.stateOf(need.side, here.recording)
   const does = doing(model, resolution, need.side, need.what)
   const direct = keys.flatMap((key, place): Way[] =>
     valuesDoing(here, key).flatMap(({ fn, value }) => {
-      const met = meeting(key.address.control, working.posture)
+      const met = meeting(key.address.control, posture)
       if (!met || !does(fn)) return []
       const moves = added(movesFor(fn.manner)[1], met.moves, awayFrom(need, met.atFinder), after)
       return [{ seconds: secondsOf(moves, times), takes: { place, value }, opens: null }]
@@ -57,7 +57,7 @@ function waysIn(here: Here): Way[] {
     const value = place.values.indexOf(target)
     if (value < 0 || (grid && grid.side !== need.side)) return []
     const opens = grid
-      ? opened(here, grid.id, [{ fn: grid.openedBy, more: 0 }], grid.inFinder && working.gridCounts)
+      ? opened(here, grid.id, [{ fn: grid.openedBy, more: 0 }], grid.inFinder && gridCountsIn(setting.plan))
       : opened(here, 'own', ownOpeners(model, resolution), false)
     return [{ seconds: secondsOf(added(moves, after), times), takes: { place: index, value }, opens }]
   })
@@ -95,7 +95,7 @@ function opened(
     const options = keys.flatMap((key, place) =>
       valuesDoing(here, key).flatMap(({ fn, value }) => {
         const opener = functions.find((one) => one.fn === fn.id)
-        const met = meeting(key.address.control, setting.working.posture)
+        const met = meeting(key.address.control, setting.posture)
         if (!opener || !met) return []
         const away = awayFrom(need, inFinder && met.atFinder)
         const moves = added(opening, { press: opener.more }, met.moves, away)

@@ -1,43 +1,53 @@
 'use client'
 
-import {
-  DndContext,
-  DragOverlay,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-  type DragStartEvent,
-} from '@dnd-kit/core'
+import { DndContext, DragOverlay } from '@dnd-kit/core'
 import { ArrowLeftRight } from 'lucide-react'
-import { useMemo, useRef, useState } from 'react'
-import { assign, move, type Assignment } from '@/core/plan/assign'
+import dynamic from 'next/dynamic'
+import { useEffect, useMemo, useRef, useState } from 'react'
+import type { Face } from '@/core/model/types'
 import { touchedRows } from '@/core/plan/step'
-import type { Result } from '@/core/result'
-import { useDesk, useDeskView, useFindings, useRevision } from '@/features/desk/desk-context'
+import {
+  useDesk,
+  useDeskView,
+  useFindings,
+  useReach,
+  useRevision,
+  useTrial,
+} from '@/features/desk/desk-context'
+import { ReachStrip } from '@/features/reach/reach-strip'
 import { Plate } from '@/ui/plate/plate'
-import { FacePicker } from './face-picker'
+import { CopySide } from './copy-side'
+import { DialsTable } from './dials-table'
+import { allFaces, FacePicker } from './face-picker'
 import { FindingsPanel } from './findings-panel'
+import { everyPart, FittedChoice } from './fitted-choice'
 import { KeyPanel } from './key-panel'
-import { differingOn, labelsOf } from './look-up'
-import type { Outcome } from './outcome'
+import { differingOn, labelsOf, usesOf, type Shown } from './look-up'
+import { PanelTabs, type Panel } from './panel-tabs'
+import { ReachPanel } from './reach-panel'
 import { Shortcuts, useShortcuts } from './shortcuts'
+import { TrialNote } from './trial-note'
+import { useHand } from './use-hand'
 
-/** The Controls station: the plate of one face, and beside it the key in hand. */
+const SuggestPanel = dynamic(() => import('@/features/suggest/suggest-panel').then((one) => one.SuggestPanel))
+
+/** The Controls station: the plates of the body, and beside them the key in hand, the reach, the dials, the suggestion. */
 export function ControlsStation() {
   const desk = useDesk()
   const { plan, side, log, version } = useDeskView()
   const findings = useFindings()
+  const reach = useReach()
   const { model } = desk.start
   const revision = useRevision()
   const [faceId, setFaceId] = useState(model.faces[0]?.id ?? '')
-  const [picked, setPicked] = useState<string | null>(null)
-  const [carried, setCarried] = useState<string | null>(null)
-  const [dragged, setDragged] = useState<string | null>(null)
-  const [outcome, setOutcome] = useState<Outcome | null>(null)
+  const [panel, setPanel] = useState<Panel>('key')
+  const [heat, setHeat] = useState(false)
+  const [fitted, setFitted] = useState(everyPart)
   const station = useRef<HTMLDivElement>(null)
-  const face = model.faces.find((one) => one.id === faceId)
-  const selected = picked && `${side}/${picked}`
+  const hand = useHand()
+  const { selected, carried } = hand
+  const trial = useTrial(hand.trial)
+  const faces = model.faces.filter((one) => faceId === allFaces || one.id === faceId)
 
   const changed = useMemo(
     () =>
@@ -46,120 +56,172 @@ export function ControlsStation() {
         : new Set<string>(),
     [log, revision, version],
   )
-  const labels = useMemo(
-    () => (face ? labelsOf(model, plan, face, side, findings, changed) : []),
-    [model, plan, face, side, findings, changed],
+  const shown = useMemo(
+    (): Shown => ({ model, plan, side, findings, changed, fitted, uses: heat ? usesOf(reach) : null }),
+    [model, plan, side, findings, changed, fitted, heat, reach],
   )
-  const select = (address: string) => {
-    if (carried !== null && carried !== address)
-      return finish(move(model, plan, carried, address, crypto.randomUUID()), address, carried)
-    setPicked(address.slice(side.length + 1))
-    setOutcome(null)
-    setCarried(null)
+  const show = (address: string) => {
+    setPanel('key')
+    hand.carryTo(address)
   }
-  const finish = (made: Result<Assignment>, address: string, from: string | null) => {
-    setCarried(null)
-    if (!made.ok) return desk.refuse(made.refusal)
-    if (!desk.take(made.value.step)) return
-    setPicked(address.slice(side.length + 1))
-    const row = made.value.step.changes.find((change) => change.row === `key/${address}`)
-    setOutcome({
-      address,
-      functionId: (row?.to ?? null) as string | null,
-      displaced: made.value.displaced,
-      from,
-    })
+  const goTo = (address: string) => {
+    const [on = '', control = ''] = address.split('/')
+    const face = model.controls.find((one) => one.id === control)?.face
+    if (face && faceId !== allFaces) setFaceId(face)
+    if (on === 'stills' || on === 'motion') desk.turnTo(on)
+    setPanel('key')
+    hand.pick(address)
   }
-  const put = (address: string, functionId: string) =>
-    finish(assign(model, plan, address, functionId, crypto.randomUUID()), address, null)
+  useAddressInPage(goTo)
   const focusKey = (address: string | null) =>
     station.current?.querySelector<HTMLElement>(`[data-address="${address ?? ''}"]`)?.focus()
-
   const shortcuts = useShortcuts(station, {
-    carry: (address) => setCarried(address),
-    clear: (address) => put(address, 'nothing'),
+    carry: (address) => hand.carry(address, 'move'),
+    swap: (address) => hand.carry(address, 'swap'),
+    clear: (address) => hand.put(address, 'nothing'),
+    panel: setPanel,
     back: () => {
       const was = selected
-      setCarried(null)
-      setPicked(null)
-      setOutcome(null)
+      hand.back()
       focusKey(was)
     },
   })
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
-  const onDragStart = ({ active }: DragStartEvent) => setDragged(String(active.data.current?.text ?? ''))
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    setDragged(null)
-    const to = over?.data.current?.to as string | undefined
-    const { from, functionId } = (active.data.current ?? {}) as { from?: string; functionId?: string }
-    if (!to || to === from) return
-    if (functionId) put(to, functionId)
-    else if (from) finish(move(model, plan, from, to, crypto.randomUUID()), to, from)
-  }
-
-  if (!face) return null
+  const outcome =
+    hand.outcome?.address === selected && plan.rows[`key/${selected}`] === hand.outcome.functionId
+      ? hand.outcome
+      : null
   return (
-    <DndContext
-      id="controls"
-      sensors={sensors}
-      onDragStart={onDragStart}
-      onDragEnd={onDragEnd}
-      onDragCancel={() => setDragged(null)}
-    >
-      <main ref={station} className="grid gap-4 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_340px]">
-        <section
-          aria-label={`${face.name} of the body`}
-          className="flex min-w-0 flex-col border bg-sheet p-4 lg:h-[max(560px,calc(100dvh-136px))]"
-        >
-          <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 pb-2">
-            <h1 className="font-head text-title font-semibold">{face.name}</h1>
-            <p className="text-silt">
-              {side} · <ArrowLeftRight size={13} className="inline" aria-hidden="true" />{' '}
-              {differingOn(model, plan, face, side)} differ in {side === 'stills' ? 'motion' : 'stills'}
+    <DndContext id="controls" {...hand.dragging}>
+      <main ref={station} className="grid gap-3 px-5 py-3">
+        <ReachStrip trial={trial?.reach ?? null} />
+        <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_350px]">
+          <section
+            aria-label={faceId === allFaces ? 'All faces of the body' : `${faces[0]?.name ?? ''} of the body`}
+            className={`flex min-w-0 flex-col self-start border bg-sheet px-4 pt-2 pb-3 ${faceId === allFaces ? '' : 'lg:sticky lg:top-3 lg:min-h-[max(520px,calc(100dvh-200px))]'}`}
+          >
+            <div className="not-printed flex flex-wrap items-center gap-x-3 gap-y-1">
+              <FacePicker faces={model.faces} face={faceId} onPick={setFaceId} />
+              {faces.length === 1 && faces[0] && <Differing shown={shown} face={faces[0]} />}
+              <div className="flex-1" />
+              <label className="flex items-center gap-1.5 text-silt">
+                <input
+                  type="checkbox"
+                  checked={heat}
+                  onChange={() => setHeat(!heat)}
+                  className="size-4 accent-(--brine)"
+                />
+                uses an outing
+              </label>
+              <FittedChoice fitted={fitted} onChange={setFitted} />
+            </div>
+            <p role="status" className={carried ? 'bg-blush px-2 py-1 text-pan' : 'sr-only'}>
+              {carried
+                ? `Choose the key it ${carried.how === 'swap' ? 'changes places with' : 'goes to'} and press Enter; Escape leaves it where it is.`
+                : ''}
             </p>
-            <div className="flex-1" />
-            <FacePicker faces={model.faces} face={face.id} onPick={setFaceId} />
-          </div>
-          <p role="status" className={carried ? 'bg-blush px-2 py-1 text-pan' : 'sr-only'}>
-            {carried ? 'Choose the key it goes to and press Enter; Escape leaves it where it is.' : ''}
-          </p>
-          <Plate face={face} labels={labels} selected={selected} onSelect={select} />
-        </section>
-        <aside aria-label="The key in hand" className="min-w-0">
-          {selected ? (
-            <KeyPanel
-              key={selected}
-              addressKey={selected}
-              outcome={
-                outcome?.address === selected && plan.rows[`key/${selected}`] === outcome.functionId
-                  ? outcome
-                  : null
-              }
-              onPut={put}
-              onPick={select}
-              onClose={shortcuts.back}
-            />
-          ) : (
-            <FindingsPanel
-              findings={findings}
-              onGo={(address) => {
-                const control = model.controls.find((one) => one.id === address.split('/')[1])
-                if (control) setFaceId(control.face)
-                desk.turnTo(address.split('/')[0] as typeof side)
-                setPicked(address.split('/').slice(1).join('/'))
-              }}
-            />
-          )}
-        </aside>
+            {faces.map((face) => (
+              <FacePlate
+                key={face.id}
+                face={face}
+                shown={shown}
+                alone={faceId !== allFaces}
+                selected={selected}
+                onSelect={show}
+              />
+            ))}
+          </section>
+          <aside aria-label="Beside the plate" className="not-printed min-w-0">
+            <PanelTabs panel={panel} onPick={setPanel} />
+            {panel === 'key' && selected && (
+              <KeyPanel
+                key={selected}
+                addressKey={selected}
+                outcome={outcome}
+                onPut={hand.put}
+                onPick={goTo}
+                onSwap={() => hand.carry(selected, 'swap')}
+                onClose={shortcuts.back}
+              />
+            )}
+            {panel === 'key' && !selected && (
+              <>
+                <FindingsPanel findings={findings} onGo={goTo} />
+                <CopySide />
+              </>
+            )}
+            {panel === 'reach' && <ReachPanel onGo={goTo} />}
+            {panel === 'dials' && <DialsTable onGo={goTo} selected={selected} />}
+            {panel === 'suggest' && <SuggestPanel onGo={goTo} />}
+          </aside>
+        </div>
       </main>
       <Shortcuts open={shortcuts.open} onClose={shortcuts.close} />
       <DragOverlay dropAnimation={null}>
-        {dragged !== null && (
-          <div className="w-max rounded border-2 border-pan bg-sheet px-2 py-1 font-semibold text-pan shadow-lg">
-            {dragged}
+        {hand.dragged !== null && (
+          <div className="w-max rounded border-2 border-pan bg-sheet px-2 py-1 shadow-lg">
+            <p className="font-semibold text-pan">{hand.dragged}</p>
+            {trial && (
+              <TrialNote before={reach} reach={trial.reach} was={findings} findings={trial.findings} />
+            )}
           </div>
         )}
       </DragOverlay>
     </DndContext>
   )
+}
+
+function FacePlate({
+  face,
+  shown,
+  alone,
+  selected,
+  onSelect,
+}: {
+  face: Face
+  shown: Shown
+  alone: boolean
+  selected: string | null
+  onSelect: (address: string) => void
+}) {
+  const labels = useMemo(() => labelsOf(shown, face), [shown, face])
+  return (
+    <div
+      className={`flex flex-1 flex-col ${alone ? '' : 'h-150 break-inside-avoid border-b pt-3 last:border-0'}`}
+    >
+      <div className={alone ? 'sr-only print:not-sr-only' : 'flex flex-wrap items-baseline gap-x-4'}>
+        <h1 className="font-head text-title font-semibold">{face.name}</h1>
+        <Differing shown={shown} face={face} />
+      </div>
+      <Plate face={face} labels={labels} selected={selected} onSelect={onSelect} />
+    </div>
+  )
+}
+
+/** How many keys of a face differ on the other side. */
+function Differing({ shown: { model, plan, side }, face }: { shown: Shown; face: Face }) {
+  const other = model.sides.find((one) => one !== side)
+  if (!other) return null
+  return (
+    <p className="whitespace-nowrap text-silt">
+      {side} · <ArrowLeftRight size={13} className="inline" aria-hidden="true" />{' '}
+      {differingOn(model, plan, face, side)} differ in {other}
+    </p>
+  )
+}
+
+/** Goes to the key that the address of the page names after its `#`: how the find box leads here. */
+function useAddressInPage(goTo: (address: string) => void) {
+  const latest = useRef(goTo)
+  useEffect(() => {
+    latest.current = goTo
+  })
+  useEffect(() => {
+    const follow = () => {
+      const [kind = '', ...rest] = decodeURIComponent(window.location.hash.slice(1)).split('/')
+      if (kind === 'key') latest.current(rest.join('/'))
+    }
+    follow()
+    window.addEventListener('hashchange', follow)
+    return () => window.removeEventListener('hashchange', follow)
+  }, [])
 }

@@ -2,7 +2,10 @@
 
 import type { Face } from '@/core/model/types'
 
-/** Chooses the face of the body that the plate shows. */
+/** Stands for every face, on one sheet. */
+export const allFaces = '*'
+
+/** Chooses the face of the body that the plate shows, or all of them. */
 export function FacePicker({
   faces,
   face,
@@ -14,13 +17,13 @@ export function FacePicker({
 }) {
   return (
     <div role="group" aria-label="Face" className="flex gap-1">
-      {faces.map((one) => (
+      {[...faces, { id: allFaces, name: 'All faces' }].map((one) => (
         <button
           key={one.id}
           type="button"
           aria-pressed={one.id === face}
           onClick={() => onPick(one.id)}
-          className="min-h-9 border-b-2 border-transparent px-2 text-silt aria-pressed:border-ink aria-pressed:font-semibold aria-pressed:text-ink"
+          className="min-h-9 border-b-2 border-transparent px-2 font-head text-lead text-silt aria-pressed:border-ink aria-pressed:font-semibold aria-pressed:text-ink"
         >
           {one.name}
         </button>

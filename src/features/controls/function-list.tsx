@@ -7,6 +7,7 @@ import { lookup } from '@/core/model/lookup'
 import { addressesWith } from '@/core/plan/assign'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { MannerSign } from '@/ui/plate/manner'
+import { secondsOf } from '@/features/reach/words'
 import { VerdictSign } from '@/ui/verdict'
 import type { Standing } from './look-up'
 
@@ -49,7 +50,7 @@ export function FunctionList({
   return (
     <section className="border bg-sheet px-3.5 py-3">
       <label htmlFor={`${id} search`} className="text-small text-silt">
-        Instead, what works everywhere first
+        Instead: what works everywhere and saves most first
       </label>
       <input
         id={`${id} search`}
@@ -115,6 +116,11 @@ function FunctionOption({
     id: `function ${fn.id}`,
     data: { functionId: fn.id, text: fn.name },
   })
+  const { model } = useDesk().start
+  const menu = fn.changes
+    .flatMap((setting) => lookup(model).menuAddress.get(setting) ?? [])
+    .slice(0, 1)
+    .join()
   const where =
     fn.manner === 'none' ? '' : standing.works === standing.of ? '' : `${standing.works} of ${standing.of}`
   return (
@@ -131,6 +137,16 @@ function FunctionOption({
         <span className={`font-semibold ${standing.works === 0 ? 'text-silt' : ''}`}>{fn.name}</span>
         <MannerSign manner={fn.manner} />
       </p>
+      {(menu !== '' || Math.abs(standing.gain) >= 0.05) && (
+        <p className="flex flex-wrap gap-x-2 text-small text-silt">
+          {Math.abs(standing.gain) >= 0.05 && (
+            <span className={standing.gain > 0 ? 'font-semibold text-samphire' : 'text-lichen'}>
+              {standing.gain > 0 ? 'saves' : 'costs'} {secondsOf(Math.abs(standing.gain))}
+            </span>
+          )}
+          {menu !== '' && <span className="font-mono">{menu}</span>}
+        </p>
+      )}
       {(also !== '' || where !== '') && (
         <p className="flex flex-wrap gap-x-2 text-small text-silt">
           {where !== '' && (

@@ -3,9 +3,9 @@
 import { useMemo } from 'react'
 import { addressesOfControl, atFinder } from '@/core/model/keys'
 import { lookup } from '@/core/model/lookup'
-import { functionAt, leaveAsDelivered } from '@/core/plan/assign'
+import { addressesWith, functionAt, leaveAsDelivered } from '@/core/plan/assign'
 import { keyRow } from '@/core/plan/rows'
-import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
+import { useDesk, useDeskView, useFindings, useReach } from '@/features/desk/desk-context'
 import { FindingCard } from '@/features/desk/finding-card'
 import { Button, Offer } from '@/ui/button'
 import { MannerSign } from '@/ui/plate/manner'
@@ -13,7 +13,9 @@ import { VerdictSign } from '@/ui/verdict'
 import { FunctionList } from './function-list'
 import { standings, type Standing } from './look-up'
 import type { Outcome } from './outcome'
+import { OutcomeLine } from './outcome-line'
 import { ReasonField } from './reason-field'
+import { RowNotes } from './row-notes'
 
 /** Checks whose reasons stand with the function itself. */
 const toldAlready = ['dead-key', 'inert-key']
@@ -24,22 +26,25 @@ export function KeyPanel({
   outcome,
   onPut,
   onPick,
+  onSwap,
   onClose,
 }: {
   addressKey: string
   outcome: Outcome | null
   onPut: (address: string, functionId: string) => void
   onPick: (address: string) => void
+  onSwap: () => void
   onClose: () => void
 }) {
   const desk = useDesk()
   const { plan } = useDeskView()
   const findings = useFindings()
+  const reach = useReach()
   const { model, lenses } = desk.start
   const address = lookup(model).addresses.get(addressKey)
   const all = useMemo(
-    () => (address ? standings(model, plan, lenses, address) : []),
-    [model, plan, lenses, address],
+    () => (address ? standings(model, plan, lenses, address, reach) : []),
+    [model, plan, lenses, address, reach],
   )
   if (!address) return null
   const { control, side } = address
@@ -47,6 +52,13 @@ export function KeyPanel({
   const current = functionAt(plan, address)
   const standing = all.find((one) => one.fn.id === current)
   const row = keyRow(address)
+  const doubled = addressesWith(model, plan, side, current ?? '').filter((other) => other !== address)
+  const empty = !standing || standing.fn.manner === 'none'
+  const asked = empty
+    ? 'Empty on purpose? Say why, and nothing will ask again.'
+    : doubled.length > 0
+      ? `Also on ${doubled.map((other) => other.control.name).join(' and ')}. Doubled on purpose? Say why.`
+      : 'Your reason, for the day you wonder'
   const mine = findings.filter((finding) => finding.row === row && finding.side === side)
   return (
     <div className="grid gap-3">
@@ -86,18 +98,25 @@ export function KeyPanel({
           {standing ? standing.fn.name : 'Nothing assigned'}
         </p>
         {standing && <StandingWords standing={standing} menuOf={(id) => lookup(model).menuAddress.get(id)} />}
-        <ReasonField row={row} />
-        {row in plan.rows ? (
-          <Offer
-            className="mt-2 text-small"
-            onClick={() => desk.take(leaveAsDelivered(plan, address, crypto.randomUUID()))}
-          >
-            Leave as delivered: {lookup(model).functions.get(address.factory ?? '')?.name ?? 'nothing'}
-          </Offer>
-        ) : (
-          <p className="mt-2 text-small text-silt">As delivered.</p>
-        )}
+        <ReasonField row={row} ask={asked} />
+        <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-small">
+          {row in plan.rows ? (
+            <Offer onClick={() => desk.take(leaveAsDelivered(plan, address, crypto.randomUUID()))}>
+              Leave as delivered: {lookup(model).functions.get(address.factory ?? '')?.name ?? 'nothing'}
+            </Offer>
+          ) : (
+            <span className="text-silt">As delivered.</span>
+          )}
+          {standing && standing.fn.manner !== 'none' && (
+            <>
+              <Offer onClick={onSwap}>Swap with another key</Offer>
+              <Offer onClick={() => onPut(addressKey, 'nothing')}>Leave it empty</Offer>
+            </>
+          )}
+        </p>
+        <RowNotes row={row} />
       </section>
+      {outcome && <OutcomeLine outcome={outcome} />}
       {outcome?.displaced && <DisplacedCard outcome={outcome} onPut={onPut} />}
       {mine
         .filter(

@@ -6,34 +6,65 @@ import type { BodyModel, Face, LensModel, ModelFunction, Side } from '@/core/mod
 import { addressesWith, functionAt } from '@/core/plan/assign'
 import type { Plan } from '@/core/plan/plan'
 import { keyRow, type RowId } from '@/core/plan/rows'
+import { baseValue } from '@/core/plan/cells'
+import { serves } from '@/core/reach/paths'
+import { reachAgain, type ReachReport } from '@/core/reach/reach'
+import { startsFocus } from '@/core/vocabulary/focus-roles'
 import { contextsOf } from '@/core/resolve/context'
-import { judgeFunctions } from '@/core/resolve/resolve'
+import { isThere, judgeFunctions, type Fitted } from '@/core/resolve/resolve'
 import type { Verdict } from '@/core/resolve/resolved'
 import type { PlateLabel, PlateLine } from '@/ui/plate/label'
 
-/** The labels of one face and side, as the plan has them. */
-export function labelsOf(
-  model: BodyModel,
-  plan: Plan,
-  face: Face,
-  side: Side,
-  findings: readonly Finding[],
-  changed: ReadonlySet<RowId>,
-): PlateLabel[] {
+/** What labels are written from. */
+export interface Shown {
+  readonly model: BodyModel
+  readonly plan: Plan
+  readonly side: Side
+  readonly findings: readonly Finding[]
+  readonly changed: ReadonlySet<RowId>
+  /** What is on the camera. */
+  readonly fitted: Fitted
+  /** How often each address is the quickest way, by its key; null where that is not shown. */
+  readonly uses: ReadonlyMap<string, number> | null
+}
+
+/** The labels of one face, as the plan has them; controls that are not there have none. */
+export function labelsOf(shown: Shown, face: Face): PlateLabel[] {
+  const { model, side, fitted } = shown
   return model.controls
-    .filter((control) => control.face === face.id)
+    .filter((control) => control.face === face.id && isThere(control, fitted))
     .map((control) => ({
       control,
-      lines: addressesOfControl(model, side, control.id).map((address) =>
-        lineOf(model, plan, address, findings, changed),
+      lines: standingOn(shown, addressesOfControl(model, side, control.id)).map((address) =>
+        lineOf(shown, address),
       ),
     }))
+}
+
+/** Of a control with an assignment for each of many modes, the one that answers as base stands; the table of dials has all. */
+function standingOn({ model, plan, side }: Shown, addresses: readonly Address[]): readonly Address[] {
+  const by = addresses.find(({ when }) => when !== null)?.when
+  const setting = by && lookup(model).settings.get(by.setting)
+  const values = new Set(addresses.flatMap(({ when }) => when?.value ?? []))
+  if (!setting || values.size <= 2) return addresses
+  const stands = baseValue(model, plan.rows, setting, side)
+  const here = addresses.filter(({ when }) => when === null || when.value === stands)
+  return here.length > 0 ? here : addresses.slice(0, 1)
+}
+
+/** How often each key is the quickest way to something, by address. */
+export function usesOf({ reached }: ReachReport): ReadonlyMap<string, number> {
+  const uses = new Map<string, number>()
+  for (const { need, best } of reached)
+    if (best) uses.set(best.address, (uses.get(best.address) ?? 0) + need.perOuting)
+  return uses
 }
 
 /** How many addresses of a face have another function on the other side. */
 export function differingOn(model: BodyModel, plan: Plan, face: Face, side: Side): number {
   return [...lookup(model).addresses.values()].filter(
-    (address) => address.side === side && address.control.face === face.id && differs(model, plan, address),
+    (address) =>
+      address.side === side && address.control.face === face.id && otherSide(model, plan, address) !== null,
   ).length
 }
 
@@ -44,6 +75,8 @@ export interface Standing {
   readonly of: number
   /** It works, but at a price, in some context. */
   readonly hazard: boolean
+  /** Seconds an outing that it would save here; below 0 what it would cost. */
+  readonly gain: number
   /** The worst verdict met. */
   readonly verdict: Verdict
   /** Each reason met, with the contexts it holds in. */
@@ -60,6 +93,7 @@ export function standings(
   plan: Plan,
   lenses: readonly LensModel[],
   address: Address,
+  reach: ReachReport,
 ): Standing[] {
   const accepted = acceptedFunctions(model, address)
   const contexts = contextsOf(model, plan, lenses, address.side)
@@ -68,8 +102,9 @@ export function standings(
     name: `${one.bank}, ${one.lens}`,
     by: judgeFunctions(model, plan, ids, one.context),
   }))
+  const gains = gainsAt(model, plan, address, accepted, reach)
   return accepted
-    .map((fn) => standingOf(fn, judged))
+    .map((fn) => standingOf(fn, judged, gains.get(fn.id) ?? 0))
     .sort((a, b) => merit(model, plan, b, address) - merit(model, plan, a, address))
 }
 
@@ -78,6 +113,7 @@ const worst: readonly Verdict[] = ['dead', 'inert', 'test', 'works', 'empty']
 function standingOf(
   fn: ModelFunction,
   judged: readonly { name: string; by: ReturnType<typeof judgeFunctions> }[],
+  gain: number,
 ): Standing {
   const seen = judged.flatMap(({ name, by }) => {
     const one = by.get(fn.id)
@@ -94,29 +130,49 @@ function standingOf(
     fn,
     works: seen.filter((one) => one.verdict === 'works').length,
     of: seen.length,
+    gain,
     hazard: seen.some((one) => one.remarks.some((remark) => remark.kind === 'hazard')),
     verdict: worst.find((verdict) => seen.some((one) => one.verdict === verdict)) ?? 'empty',
     reasons: [...reasons.values()],
   }
 }
 
-/** Works everywhere first; what no key has yet before what would be doubled; what costs nothing before hazards. */
+/** What each function saves on an address: those that nothing needs all cost what is there now. */
+function gainsAt(
+  model: BodyModel,
+  plan: Plan,
+  address: Address,
+  accepted: readonly ModelFunction[],
+  reach: ReachReport,
+): ReadonlyMap<string, number> {
+  const needed = [...new Set(reach.reached.map(({ need }) => need.what))]
+  const matters = ({ id, means }: ModelFunction) =>
+    means === 'menu.own' || means === 'menu.full' || model.grids.some((grid) => grid.openedBy === id)
+  const useful = (fn: ModelFunction) =>
+    matters(fn) || needed.some((what) => serves(model, fn, what) || startsFocus(fn.means, true))
+  const here = functionAt(plan, address)
+  const putting = (functionId: string) => {
+    if (functionId === here) return 0
+    const rows = { ...plan.rows, [keyRow(address)]: functionId }
+    return reach.seconds - reachAgain(reach, { ...plan, rows }).seconds
+  }
+  const plain = accepted.find((fn) => !useful(fn) && fn.id !== here)
+  const loss = plain ? putting(plain.id) : 0
+  return new Map(accepted.map((fn) => [fn.id, useful(fn) || fn.id === here ? putting(fn.id) : loss]))
+}
+
+/** Works everywhere first; then what saves most; what no key has yet before what would be doubled; what costs nothing before hazards. */
 function merit(model: BodyModel, plan: Plan, standing: Standing, address: Address): number {
   if (standing.fn.manner === 'none') return -3
   const elsewhere = addressesWith(model, plan, address.side, standing.fn.id).some(
     (other) => other !== address,
   )
   const share = standing.of === 0 ? 0 : standing.works / standing.of
-  return share * 4 - (elsewhere ? 2 : 0) - (standing.hazard ? 1 : 0)
+  const saves = Math.round(standing.gain * 10) * 10
+  return (share === 1 ? 1e6 : share * 4) + saves - (elsewhere ? 2 : 0) - (standing.hazard ? 1 : 0)
 }
 
-function lineOf(
-  model: BodyModel,
-  plan: Plan,
-  address: Address,
-  findings: readonly Finding[],
-  changed: ReadonlySet<RowId>,
-): PlateLine {
+function lineOf({ model, plan, findings, changed, uses }: Shown, address: Address): PlateLine {
   const row = keyRow(address)
   const id = functionAt(plan, address)
   const fn = id === null ? undefined : lookup(model).functions.get(id)
@@ -133,15 +189,19 @@ function lineOf(
     text: empty ? (onPurpose ? 'empty on purpose' : 'empty') : fn.name,
     tone: empty ? 'empty' : worstFinding?.severity === 'blocks' ? 'blocks' : worstFinding ? 'trips' : 'plain',
     changed: changed.has(row),
-    differs: differs(model, plan, address),
+    differs: otherSide(model, plan, address),
+    uses: uses && (uses.get(address.key) ?? 0),
     spoken: mine
       .map((finding) => `; ${finding.title} in ${finding.contexts.length} of ${finding.of}`)
       .join(''),
   }
 }
 
-function differs(model: BodyModel, plan: Plan, address: Address): boolean {
+/** What the other side has on a key, where that is another function. */
+function otherSide(model: BodyModel, plan: Plan, address: Address): string | null {
   const other = model.sides.find((side) => side !== address.side)
   const there = other && lookup(model).addresses.get(address.key.replace(address.side, other))
-  return there !== undefined && functionAt(plan, there) !== functionAt(plan, address)
+  const fn = there && functionAt(plan, there)
+  if (!there || fn === functionAt(plan, address)) return null
+  return lookup(model).functions.get(fn ?? '')?.name ?? 'nothing'
 }

@@ -1,4 +1,5 @@
 import type { Displaced } from '@/core/plan/assign'
+import type { ReachReport } from '@/core/reach/reach'
 
 /** What the last assignment did, shown until the next. */
 export interface Outcome {
@@ -8,4 +9,6 @@ export interface Outcome {
   readonly displaced: Displaced | null
   /** The key it came from, which is free now. */
   readonly from: string | null
+  /** What the needs cost before. */
+  readonly before: ReachReport
 }

@@ -3,7 +3,7 @@
 import { useKeptText } from '@/features/desk/kept-text'
 
 /** Why a row is as it is, in the owner's words; kept when the field is left. */
-export function ReasonField({ row }: { row: string }) {
+export function ReasonField({ row, ask }: { row: string; ask: string }) {
   const text = useKeptText(`why/${row}`)
   return (
     <label className="mt-2 block text-small text-silt">
@@ -12,7 +12,7 @@ export function ReasonField({ row }: { row: string }) {
         rows={1}
         maxLength={500}
         value={text.value}
-        placeholder="Your reason, for the day you wonder"
+        placeholder={ask}
         onChange={(event) => text.type(event.target.value)}
         onBlur={text.leave}
         className="mt-0.5 block w-full [field-sizing:content] rounded border bg-crust px-2 py-1 text-body text-ink placeholder:text-silt"

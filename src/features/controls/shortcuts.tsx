@@ -3,10 +3,13 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
 import { useEffect, useRef, useState, type RefObject } from 'react'
 import { Button } from '@/ui/button'
+import { panels, type Panel } from './panel-tabs'
 
 interface Acts {
   readonly carry: (address: string) => void
+  readonly swap: (address: string) => void
   readonly clear: (address: string) => void
+  readonly panel: (panel: Panel) => void
   readonly back: () => void
 }
 
@@ -15,7 +18,10 @@ const listed = [
   ['Enter', 'take the key in hand; in the list, put the function on it'],
   ['↑ ↓', 'through the list of functions'],
   ['M', 'pick up this key’s function; Enter on another key puts it there'],
+  ['S', 'let this key change places with another: Enter on the other'],
   ['Delete', 'leave this key empty'],
+  ['1 2 3 4', 'keys, reach, dials, suggest, beside the plate'],
+  ['Ctrl K', 'find anything: a key, function, setting, bank, plan or body'],
   ['Escape', 'back out'],
   ['Ctrl Z', 'undo; with Shift, redo'],
   ['?', 'this list'],
@@ -34,11 +40,14 @@ export function useShortcuts(station: RefObject<HTMLElement | null>, acts: Acts)
       if (event.key === 'Escape') return latest.current.back()
       if (target?.closest('input, textarea, select') || event.ctrlKey || event.metaKey || event.altKey) return
       if (event.key === '?') return setOpen(true)
+      const panel = panels[Number(event.key) - 1]
+      if (panel) return latest.current.panel(panel)
       const address = station.current?.contains(target)
         ? target?.closest<HTMLElement>('[data-address]')?.dataset.address
         : undefined
       if (!address) return
       if (event.key.toLowerCase() === 'm') latest.current.carry(address)
+      if (event.key.toLowerCase() === 's') latest.current.swap(address)
       if (event.key === 'Delete') latest.current.clear(address)
     }
     window.addEventListener('keydown', onKey)

@@ -11,8 +11,10 @@ import {
 } from 'react'
 import { look, lookAgain, stillOpen, type Looked } from '@/core/checks/checks'
 import type { Finding } from '@/core/checks/finding'
+import type { Posture } from '@/core/model/types'
 import type { Plan } from '@/core/plan/plan'
 import type { Step } from '@/core/plan/step'
+import { reachAgain, reachOf, type ReachReport } from '@/core/reach/reach'
 import { PlanDesk, type DeskStart, type DeskView, type SaveAnswer } from './plan-desk'
 
 const DeskContext = createContext<PlanDesk | null>(null)
@@ -60,6 +62,35 @@ export function useFindings(): readonly Finding[] {
   const { plan } = useDeskView()
   return useMemo(() => stillOpen(lookedAt(start, plan).findings), [start, plan])
 }
+
+/** What the needs cost in the plan as it stands, in the posture chosen. */
+export function useReach(): ReachReport {
+  const { start } = useDesk()
+  const { plan, posture } = useDeskView()
+  return useMemo(() => reachedIn(start, plan, posture), [start, plan, posture])
+}
+
+/** What findings and reach would be if the plan were another: for a change that is still in the hand. */
+export function useTrial(plan: Plan | null): { reach: ReachReport; findings: readonly Finding[] } | null {
+  const { start } = useDesk()
+  const { plan: now, posture } = useDeskView()
+  return useMemo(() => {
+    if (!plan) return null
+    const looked = lookAgain(lookedAt(start, now), plan)
+    return { reach: reachAgain(reachedIn(start, now, posture), plan), findings: stillOpen(looked.findings) }
+  }, [start, now, plan, posture])
+}
+
+/** What the needs cost; after a step only what the step touched is reckoned anew. */
+function reachedIn(start: DeskStart, plan: Plan, posture: Posture): ReachReport {
+  const kept = reaches.get(start) ?? new Map<Posture, ReachReport>()
+  const before = kept.get(posture)
+  const now = before ? reachAgain(before, plan) : reachOf(start.model, plan, start.lenses, posture)
+  reaches.set(start, kept.set(posture, now))
+  return now
+}
+
+const reaches = new WeakMap<DeskStart, Map<Posture, ReachReport>>()
 
 /** The plan looked at; after a step only what the step touched is looked at anew. */
 function lookedAt(start: DeskStart, plan: Plan): Looked {

@@ -6,7 +6,7 @@ import { usePathname } from 'next/navigation'
 import { useEffect } from 'react'
 import { describeStep } from '@/core/plan/describe'
 import { historyOf } from '@/core/plan/history'
-import { planTitle } from '@/core/plan/plan'
+import { planTitle, type Plan } from '@/core/plan/plan'
 import type { Finding } from '@/core/checks/finding'
 import { IconButton } from '@/ui/button'
 import { TopBar } from '@/ui/top-bar'
@@ -77,22 +77,29 @@ function PlanActions() {
       <IconButton label={say('Redo', redo.at(-1))} disabled={redo.length === 0} onClick={() => desk.redo()}>
         <Redo2 size={18} aria-hidden="true" />
       </IconButton>
-      {here.endsWith('/controls') && <SideChoice />}
+      {(here.endsWith('/controls') || here.endsWith('/menus')) && <SideChoice />}
     </>
   )
 }
 
 /** The stations built so far, in the order plans are worked. */
 const stations = [
+  { path: 'foundation', name: 'Foundation', stand: (_: readonly Finding[], plan: Plan) => workOf(plan) },
   {
     path: 'controls',
     name: 'Controls',
     stand: (findings: readonly Finding[]) => standOf(findings, (row) => row.startsWith('key/')),
   },
   {
+    path: 'menus',
+    name: 'Menus',
+    stand: (findings: readonly Finding[]) => standOf(findings, inMenus),
+  },
+  {
     path: 'banks',
     name: 'Banks',
-    stand: (findings: readonly Finding[]) => standOf(findings, (row) => !row.startsWith('key/')),
+    stand: (findings: readonly Finding[]) =>
+      standOf(findings, (row) => !row.startsWith('key/') && !inMenus(row)),
   },
   { path: 'sheets', name: 'Sheets', stand: () => 'pocket card' },
   { path: 'carry', name: 'Carry', stand: () => 'to a body' },
@@ -100,6 +107,7 @@ const stations = [
 
 function Route() {
   const { start } = useDesk()
+  const { plan } = useDeskView()
   const findings = useFindings()
   const here = usePathname()
   return (
@@ -107,7 +115,7 @@ function Route() {
       {stations.map((station) => {
         const address = `/plans/${start.planId}/${station.path}`
         const current = here === address
-        const stand = station.stand(findings)
+        const stand = station.stand(findings, plan)
         return (
           <Link
             key={station.path}
@@ -126,6 +134,15 @@ function Route() {
       })}
     </nav>
   )
+}
+
+function inMenus(row: string): boolean {
+  return row.startsWith('grid/') || row.startsWith('own/')
+}
+
+function workOf(plan: Plan): string {
+  const needs = Object.keys(plan.rows).filter((row) => row.startsWith('need/')).length
+  return needs === 0 ? 'say what you shoot' : `${needs} needs`
 }
 
 function standOf(findings: readonly Finding[], mine: (row: string) => boolean): string {

@@ -1,4 +1,4 @@
-import type { BodyModel, LensModel, Side } from '@/core/model/types'
+import type { BodyModel, LensModel, Posture, Side } from '@/core/model/types'
 import { redoStep, undoStep } from '@/core/plan/history'
 import { rebase, stillWanted, type Conflict } from '@/core/plan/rebase'
 import type { Plan } from '@/core/plan/plan'
@@ -23,6 +23,8 @@ export interface DeskView {
   readonly plan: Plan
   readonly log: readonly Step[]
   readonly side: Side
+  /** How the camera is held, for what reach reckons. */
+  readonly posture: Posture
   readonly saving: 'saved' | 'saving' | 'unreachable'
   readonly version: number
   readonly conflicts: readonly Conflict[]
@@ -69,6 +71,7 @@ export class PlanDesk {
       plan: start.plan,
       log: start.log,
       side: start.model.sides[0] ?? 'stills',
+      posture: 'finder',
       saving: 'saved',
       version: start.version,
       conflicts: [],
@@ -133,6 +136,10 @@ export class PlanDesk {
 
   turnTo(side: Side): void {
     this.show({ side })
+  }
+
+  hold(posture: Posture): void {
+    this.show({ posture })
   }
 
   /** Shows a refusal that came up before there was a step. */

@@ -8,6 +8,7 @@ export function Drawing({
   controls,
   box,
   lit,
+  heat,
   onPick,
 }: {
   face: Face
@@ -15,6 +16,8 @@ export function Drawing({
   box: Box
   /** Control shown as held. */
   lit: string | null
+  /** How much each control is worked, 0 to 1, by its id. */
+  heat: ReadonlyMap<string, number>
   onPick: (control: Control) => void
 }) {
   return (
@@ -34,6 +37,7 @@ export function Drawing({
           control={control}
           box={box}
           lit={control.id === lit}
+          heat={heat.get(control.id) ?? 0}
           onPick={() => onPick(control)}
         />
       ))}
@@ -52,11 +56,13 @@ function ControlShape({
   control,
   box,
   lit,
+  heat,
   onPick,
 }: {
   control: Control
   box: Box
   lit: boolean
+  heat: number
   onPick: () => void
 }) {
   const { x, y } = centreOf(control, box)
@@ -83,6 +89,9 @@ function ControlShape({
         </>
       ) : (
         <ellipse cx={x} cy={y} rx={rx} ry={ry} className={look} />
+      )}
+      {heat > 0 && !wide && (
+        <ellipse cx={x} cy={y} rx={rx} ry={ry} className="fill-brine" fillOpacity={0.1 + 0.55 * heat} />
       )}
       {control.shape === 'ring' && (
         <ellipse

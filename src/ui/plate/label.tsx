@@ -22,8 +22,10 @@ export interface PlateLine {
   readonly tone: 'plain' | 'empty' | 'trips' | 'blocks'
   /** Changed since the last revision: a bar in the margin. */
   readonly changed: boolean
-  /** The other side has another function here. */
-  readonly differs: boolean
+  /** What the other side has here, where that is another function. */
+  readonly differs: string | null
+  /** How often in an outing this is the quickest way to something; null where that is not shown. */
+  readonly uses: number | null
   /** Words for a screen reader after the function's name, such as "does nothing in 2 of 4". */
   readonly spoken: string
 }
@@ -45,7 +47,8 @@ export function labelSize(label: PlateLabel): LabelSize {
   const texts = label.lines.map(
     (line) =>
       line.text.length * 7.6 +
-      (line.differs ? 20 : 0) +
+      (line.differs === null ? 0 : 20) +
+      (line.uses ? 14 + String(line.uses).length * 8 : 0) +
       (line.tone === 'trips' || line.tone === 'blocks' ? 20 : 0),
   )
   const text = Math.min(widestText, Math.max(0, ...texts))
@@ -54,6 +57,7 @@ export function labelSize(label: PlateLabel): LabelSize {
   const rows = texts.reduce((sum, one) => sum + (one > widestText ? 2 : 1), 0)
   return {
     control: label.control,
+    rows: label.lines.length,
     width: Math.ceil(Math.max(head, text + (many ? gestureWidth(label) + 6 : 0)) + 14),
     height: 20 + rows * 20 + (many ? label.lines.length * 4 : 0) + 4,
   }
@@ -158,8 +162,13 @@ function LineButton({
           <TriangleAlert size={13} aria-hidden="true" />
         </span>
       )}
-      {line.differs && (
-        <span title="Another function on the other side" className="self-center text-silt">
+      {line.uses ? (
+        <span className="self-center font-mono text-small font-normal text-brine tabular-nums">
+          {line.uses}×
+        </span>
+      ) : null}
+      {line.differs !== null && (
+        <span title={`On the other side: ${line.differs}`} className="self-center text-silt">
           <ArrowLeftRight size={12} aria-hidden="true" />
         </span>
       )}

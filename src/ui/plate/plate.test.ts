@@ -22,7 +22,8 @@ const labelsWith = (face: Face, textOf: (address: Address) => string): PlateLabe
           manner: 'press',
           tone: 'plain',
           changed: false,
-          differs: false,
+          differs: null,
+          uses: null,
           spoken: '',
         } as const
         return address ? [{ ...shared, address: address.key, text: textOf(address) }] : []

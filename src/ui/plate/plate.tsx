@@ -5,7 +5,7 @@ import type { Control, Face } from '@/core/model/types'
 import { Drawing } from './drawing'
 import { LabelButton, labelSize, type PlateLabel } from './label'
 import { layoutPlate } from './layout'
-import { centreOf, type PlateLayout } from './sheet'
+import { centreOf, type LabelSize, type PlateLayout } from './sheet'
 
 /**
  * One face of a body: line art in the middle, a label in the margin for each control, leaders between them. On a
@@ -25,31 +25,62 @@ export function Plate({
 }) {
   const sheet = useRef<HTMLDivElement>(null)
   const size = useSize(sheet)
-  const height = Math.min(size.height, Math.max(440, size.width * 0.85))
-  const layout = useMemo(
-    () => layoutPlate(face, labels.map(labelSize), size.width, height),
-    [face, labels, size.width, height],
-  )
+  const layout = useMemo(() => layoutIn(face, labels.map(labelSize), size), [face, labels, size])
+  const heat = useMemo(() => heatOf(labels), [labels])
   const lit = labels.find((label) => label.lines.some((line) => line.address === selected))?.control ?? null
   const pick = (control: Control) => {
     const first = labels.find((label) => label.control === control)?.lines[0]
     if (first) onSelect(first.address)
   }
-  const shared = { face, labels, lit, selected, onSelect, onPick: pick }
+  const shared = { face, labels, lit, heat, selected, onSelect, onPick: pick }
   return (
     <div
       ref={sheet}
       className={`relative min-h-[min(85vw,640px)] flex-1 lg:min-h-0 ${layout ? '' : 'overflow-y-auto'}`}
+      style={layout && layout.height > size.height ? { minHeight: layout.height } : undefined}
     >
       {layout ? <WithMargins layout={layout} {...shared} /> : <WithList {...size} {...shared} />}
     </div>
   )
 }
 
+/**
+ * The layout for the room there is; a face with more labels than that has room for gets a taller sheet. Null on a sheet
+ * too narrow for margins.
+ */
+function layoutIn(
+  face: Face,
+  sizes: readonly LabelSize[],
+  { width, height }: { width: number; height: number },
+): PlateLayout | null {
+  const least = Math.min(height, Math.max(440, width * 0.85))
+  const heights = [least, ...tallerHeights.filter((one) => one > least)]
+  for (const one of heights) {
+    const layout = layoutPlate(face, sizes, width, one)
+    if (layout || width < narrowest) return layout
+  }
+  return null
+}
+
+const tallerHeights = [620, 720, 840, 980]
+/** Pixels under which labels do not stand in margins. */
+const narrowest = 560
+
+/** How much each control is worked, the most worked one being 1. */
+function heatOf(labels: readonly PlateLabel[]): ReadonlyMap<string, number> {
+  const uses = labels.map(({ control, lines }) => ({
+    id: control.id,
+    count: lines.reduce((sum, line) => sum + (line.uses ?? 0), 0),
+  }))
+  const most = Math.max(1, ...uses.map(({ count }) => count))
+  return new Map(uses.map(({ id, count }) => [id, Math.sqrt(count / most)]))
+}
+
 interface Parts {
   readonly face: Face
   readonly labels: readonly PlateLabel[]
   readonly lit: Control | null
+  readonly heat: ReadonlyMap<string, number>
   readonly selected: string | null
   readonly onSelect: (address: string) => void
   readonly onPick: (control: Control) => void
@@ -60,6 +91,7 @@ function WithMargins({
   face,
   labels,
   lit,
+  heat,
   selected,
   onSelect,
   onPick,
@@ -68,7 +100,14 @@ function WithMargins({
   return (
     <>
       <svg width={layout.width} height={layout.height} className="absolute inset-0" aria-hidden="true">
-        <Drawing face={face} controls={controls} box={layout.drawing} lit={lit?.id ?? null} onPick={onPick} />
+        <Drawing
+          face={face}
+          controls={controls}
+          box={layout.drawing}
+          lit={lit?.id ?? null}
+          heat={heat}
+          onPick={onPick}
+        />
         {layout.labels.map(({ control, leader: [from, to] }) => {
           const look = control === lit ? 'stroke-pan [stroke-width:1.8]' : 'stroke-silt [stroke-width:1]'
           return (
@@ -99,6 +138,7 @@ function WithList({
   face,
   labels,
   lit,
+  heat,
   selected,
   onSelect,
   onPick,
@@ -113,6 +153,7 @@ function WithList({
           controls={labels.map((label) => label.control)}
           box={box}
           lit={lit?.id ?? null}
+          heat={heat}
           onPick={onPick}
         />
         {labels.map(({ control }, i) => (

@@ -6,6 +6,8 @@ export interface LabelSize {
   readonly control: Control
   readonly width: number
   readonly height: number
+  /** How many gestures it tells of. */
+  readonly rows: number
 }
 
 /** Where a label stands, and the leader line from it to its control. */
@@ -43,7 +45,7 @@ export type Groups = Record<Edge, LabelSize[]>
 
 /** How many rows of gestures a label has beyond its name, judged by height: tall ones never stand above or below. */
 export function lines(size: LabelSize): number {
-  return size.control.gestures.length
+  return size.rows
 }
 
 /** A control's middle in pixels. */

@@ -1,0 +1,5 @@
+import { FoundationStation } from '@/features/foundation/foundation-station'
+
+export default function FoundationPage() {
+  return <FoundationStation />
+}

@@ -1,0 +1,5 @@
+import { MenusStation } from '@/features/menus/menus-station'
+
+export default function MenusPage() {
+  return <MenusStation />
+}

@@ -1,0 +1,80 @@
+import type { Address } from '../model/addresses'
+import { lookup } from '../model/lookup'
+import type { AssignSide, BodyModel, Control, LensModel, ModelFunction, Setting } from '../model/types'
+import { functionAt } from '../plan/assign'
+import type { Plan } from '../plan/plan'
+import { contextsOf } from './context'
+import { judgeAt, resolve } from './resolve'
+import type { Verdict } from './resolved'
+
+/** One turn of one dial: what it does, and in which exposure modes it does nothing. */
+export interface DialRow {
+  readonly address: Address
+  readonly fn: ModelFunction | null
+  /** Exposure modes, by name, in which it does nothing, with the reason. */
+  readonly idle: readonly {
+    readonly modes: readonly string[]
+    readonly verdict: Verdict
+    readonly because: string
+  }[]
+}
+
+/** Every dial, wheel and ring of a side with what its turns do; a control may have an assignment for each mode. */
+export function dialRows(
+  model: BodyModel,
+  plan: Plan,
+  lenses: readonly LensModel[],
+  side: AssignSide,
+): { control: Control; rows: DialRow[] }[] {
+  const [plain] = contextsOf(model, plan, lenses, side)
+  const mode = lookup(model).exposureMode
+  if (!plain) return []
+  const modes = mode?.domain.kind === 'choice' ? mode.domain.values : []
+  const states = modes.map(({ id, name }) => ({
+    id,
+    name,
+    resolution: resolve(model, plan, {
+      ...plain.context,
+      edits: { ...plain.context.edits, ...(mode ? { [mode.id]: id } : {}) },
+    }),
+  }))
+  const rowOf = (address: Address): DialRow => {
+    const id = functionAt(plan, address)
+    const fn = lookup(model).functions.get(id ?? '') ?? null
+    const reasons = new Map<string, { modes: string[]; verdict: Verdict; because: string }>()
+    const asked = address.when && mode && address.when.setting === mode.id
+    for (const { id: at, name, resolution } of states) {
+      if (asked && address.when?.value !== at) continue
+      const { verdict, remarks } = judgeAt(resolution, address, fn?.id ?? '')
+      if (!fn || (verdict !== 'inert' && verdict !== 'dead')) continue
+      const because = remarks[0]?.because ?? ''
+      const known = reasons.get(because) ?? { modes: [], verdict, because }
+      known.modes.push(name)
+      reasons.set(because, known)
+    }
+    return { address, fn, idle: [...reasons.values()] }
+  }
+  return model.controls
+    .filter(({ kind }) => ['dial', 'wheel', 'ring', 'lever'].includes(kind))
+    .flatMap((control) => {
+      const turns = [...lookup(model).addresses.values()].filter(
+        (address) => address.side === side && address.control === control && address.gesture.id === 'turn',
+      )
+      return turns.length === 0 ? [] : [{ control, rows: turns.map(rowOf) }]
+    })
+}
+
+/** The settings that say how dials behave, as far as the model has them. */
+export function dialSettings(model: BodyModel): Setting[] {
+  const meant = [
+    'controls.dialLayout',
+    'controls.dialDirection',
+    'controls.dialFront',
+    'controls.dialRear',
+    'controls.wheel',
+    'controls.lensRing',
+    'controls.lensRingDirection',
+    'exposure.easyCompensation',
+  ]
+  return meant.flatMap((id) => lookup(model).byMeaning.get(id) ?? [])
+}

@@ -1,0 +1,43 @@
+'use client'
+
+import { useState } from 'react'
+import { copySide, type SideCopy } from '@/core/plan/bulk-keys'
+import type { Side } from '@/core/model/types'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { Offer } from '@/ui/button'
+
+/** Copies the keys of the other side to this one, and says which could not follow. */
+export function CopySide() {
+  const desk = useDesk()
+  const { plan, side } = useDeskView()
+  const { model } = desk.start
+  const [done, setDone] = useState<{ copy: SideCopy; to: Side } | null>(null)
+  const other = model.sides.find((one) => one !== side)
+  if (!other) return null
+  const copyNow = () => {
+    const copy = copySide(model, plan, side, other, crypto.randomUUID())
+    if (copy.step.changes.length === 0 || desk.take(copy.step)) setDone({ copy, to: other })
+  }
+  return (
+    <section className="mt-4 border-t pt-3">
+      <Offer onClick={copyNow}>
+        Copy the keys of {side} to {other}
+      </Offer>
+      <p className="text-small text-silt">As far as they take the same there; one step, undone as one.</p>
+      {done && (
+        <div role="status" className="mt-2">
+          <p>
+            {done.copy.step.changes.filter(({ row }) => row.startsWith('key/')).length} keys of {done.to}{' '}
+            changed.
+            {done.copy.left.length > 0 && ` ${done.copy.left.length} could not follow:`}
+          </p>
+          <ul className="mt-1 grid gap-1 text-small text-silt">
+            {done.copy.left.map(({ key, because }) => (
+              <li key={key}>{because}</li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </section>
+  )
+}

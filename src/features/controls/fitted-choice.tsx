@@ -1,0 +1,66 @@
+'use client'
+
+import { plannedLenses } from '@/core/plan/plan'
+import { anyLens } from '@/core/resolve/context'
+import type { Fitted } from '@/core/resolve/resolve'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+
+/** Everything on the camera that can be: a lens with a key and a ring, grip and adapter. */
+export const everyPart: Fitted = {
+  lens: { ...anyLens, keys: [{ id: 'key', name: 'Key' }], ring: { readable: true } },
+  attached: ['grip', 'adapter'],
+}
+
+/** Chooses what is on the camera: the plates show the controls that are there with it. */
+export function FittedChoice({ fitted, onChange }: { fitted: Fitted; onChange: (fitted: Fitted) => void }) {
+  const { model, lenses } = useDesk().start
+  const { plan } = useDeskView()
+  const presences = new Set(model.controls.flatMap((control) => control.presence ?? []))
+  const planned = plannedLenses(plan)
+  const fitting = lenses.filter((lens) => planned.includes(lens.id) || lens.fits === model.maker)
+  const byLens = presences.has('lens-key') || presences.has('lens-ring')
+  const parts = (['grip', 'adapter'] as const).filter((part) => presences.has(part))
+  const attached = fitted.attached ?? []
+  return (
+    <>
+      {byLens && (
+        <select
+          aria-label="Lens on the camera"
+          value={fitted.lens.id}
+          onChange={(event) =>
+            onChange({
+              ...fitted,
+              lens: lenses.find((lens) => lens.id === event.target.value) ?? everyPart.lens,
+            })
+          }
+          className="min-h-9 rounded-md border bg-sheet px-2 text-silt"
+        >
+          <option value={anyLens.id}>any lens part</option>
+          {fitting.map((lens) => (
+            <option key={lens.id} value={lens.id}>
+              {lens.name}
+            </option>
+          ))}
+        </select>
+      )}
+      {parts.map((part) => (
+        <label key={part} className="flex items-center gap-1.5 text-silt">
+          <input
+            type="checkbox"
+            checked={attached.includes(part)}
+            onChange={() =>
+              onChange({
+                ...fitted,
+                attached: attached.includes(part)
+                  ? attached.filter((one) => one !== part)
+                  : [...attached, part],
+              })
+            }
+            className="size-4 accent-(--brine)"
+          />
+          {part}
+        </label>
+      ))}
+    </>
+  )
+}

@@ -1,0 +1,104 @@
+'use client'
+
+import { useMemo } from 'react'
+import { rowValue } from '@/core/plan/step'
+import { worstNeeds, type Reached } from '@/core/reach/reach'
+import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
+import { EyeSign } from '@/features/reach/eye-sign'
+import { formula, percent, secondsOf, termOf } from '@/features/reach/words'
+import { Button, Offer } from '@/ui/button'
+
+/** The needs that cost most, each with the one change that helps most; then coverage and every way, by situation. */
+export function ReachPanel({ onGo }: { onGo: (address: string) => void }) {
+  const desk = useDesk()
+  const reach = useReach()
+  const { plan } = useDeskView()
+  const worst = useMemo(() => worstNeeds(reach), [reach])
+  if (reach.reached.length === 0)
+    return <p className="text-silt">Nothing is needed yet. Choose what you shoot, above.</p>
+  const situations = [...new Set(reach.reached.map(({ need }) => need.situation))]
+  return (
+    <div className="grid gap-4">
+      <section>
+        <h2 className="font-head text-lead font-semibold">What costs you most</h2>
+        <ol className="mt-2 grid gap-2">
+          {worst.map(({ reached, step, words, gain }) => (
+            <li key={`${reached.need.situation} ${reached.need.what}`} className="border bg-sheet px-3 py-2">
+              <p className="flex items-baseline justify-between gap-2">
+                <span className="font-semibold">{termOf(reached.need.what)}</span>
+                <span className="font-mono text-small">{secondsOf(reached.perOuting)}</span>
+              </p>
+              <Way reached={reached} />
+              {step ? (
+                <Button
+                  className="mt-1.5 w-full text-left"
+                  onClick={() => {
+                    const row = step.changes[0]?.row
+                    if (desk.take({ ...step, id: crypto.randomUUID() }) && row) onGo(row.slice('key/'.length))
+                  }}
+                >
+                  {words}: <span className="font-semibold text-samphire">saves {secondsOf(gain)}</span>
+                </Button>
+              ) : (
+                <p className="mt-1 text-small text-silt">{words}</p>
+              )}
+            </li>
+          ))}
+        </ol>
+      </section>
+      {situations.map((situation) => {
+        const mine = reach.reached.filter(({ need }) => need.situation === situation)
+        const asked = mine.filter(({ need, absent }) => need.perOuting > 0 && !absent)
+        const uses = asked.reduce((sum, { need }) => sum + need.perOuting, 0)
+        const met = asked.filter(({ best }) => best?.atFinder)
+        const used = met.reduce((sum, { need }) => sum + need.perOuting, 0)
+        return (
+          <section key={situation}>
+            <h2 className="font-head text-lead leading-tight font-semibold">
+              {String(rowValue(plan.rows, `situation/${situation}/name`) ?? situation)}
+            </h2>
+            <p className="text-small text-silt">
+              at the finder {percent(uses === 0 ? 1 : used / uses)} by use, {met.length} of {asked.length}{' '}
+              needs
+            </p>
+            <ul className="mt-1 divide-y">
+              {[...mine]
+                .sort((a, b) => b.perOuting - a.perOuting)
+                .map((reached) => (
+                  <li key={reached.need.what} className="py-1">
+                    <p className="flex items-baseline justify-between gap-2">
+                      <span>{termOf(reached.need.what)}</span>
+                      <span className="font-mono text-small whitespace-nowrap">
+                        {reached.need.perOuting} × {secondsOf(reached.best?.seconds ?? 0)}
+                      </span>
+                    </p>
+                    <Way reached={reached} onGo={onGo} />
+                  </li>
+                ))}
+            </ul>
+          </section>
+        )
+      })}
+    </div>
+  )
+}
+
+function Way({ reached: { best, absent }, onGo }: { reached: Reached; onGo?: (address: string) => void }) {
+  if (absent) return <p className="text-small text-silt italic">This model has nothing like it.</p>
+  if (!best) return <p className="text-small text-rust">No way there: missed, or looked up.</p>
+  return (
+    <p className="text-small text-silt">
+      <span className="inline-flex gap-1">
+        <EyeSign atFinder={best.atFinder} />
+        {onGo ? (
+          <Offer className="font-normal" onClick={() => onGo(best.address)}>
+            {best.words}
+          </Offer>
+        ) : (
+          best.words
+        )}
+      </span>
+      <span className="block">{formula(best.parts, best.seconds)}</span>
+    </p>
+  )
+}

@@ -1,0 +1,65 @@
+'use client'
+
+import { certainties } from '@/core/plan/rows'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useKeptText } from '@/features/desk/kept-text'
+import { Offer } from '@/ui/button'
+
+/** Beside a row: how sure the owner is, and whether a suggestion may change it. */
+export function RowNotes({ row }: { row: string }) {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const locked = plan.rows[`lock/${row}`] !== undefined
+  const reason = useKeptText(`lock/${row}`)
+  const forbidden = Object.keys(plan.rows).filter((id) => id.startsWith('forbid/') && id.endsWith(`/${row}`))
+  const { functions } = desk.start.model
+  return (
+    <div className="mt-2 grid gap-1.5 border-t pt-2 text-small">
+      <label className="flex items-center justify-between gap-2">
+        How sure
+        <select
+          value={String(plan.rows[`sure/${row}`] ?? '')}
+          onChange={(event) =>
+            desk.set({ [`sure/${row}`]: event.target.value === '' ? null : event.target.value })
+          }
+          className="min-h-8 rounded border bg-crust px-1.5"
+        >
+          <option value="">not said</option>
+          {certainties.map((one) => (
+            <option key={one}>{one}</option>
+          ))}
+        </select>
+      </label>
+      <label className="flex items-center gap-1.5">
+        <input
+          type="checkbox"
+          checked={locked}
+          onChange={() => desk.set({ [`lock/${row}`]: locked ? null : 'It stays as it is.' })}
+          className="size-4 accent-(--brine)"
+        />
+        Locked: no suggestion changes this
+      </label>
+      {locked && (
+        <input
+          aria-label="Why it is locked"
+          maxLength={500}
+          value={reason.value}
+          onChange={(event) => reason.type(event.target.value)}
+          onBlur={reason.leave}
+          className="min-h-8 w-full rounded border bg-crust px-2"
+        />
+      )}
+      {forbidden.map((id) => {
+        const what = id.slice('forbid/'.length, id.length - row.length - 1)
+        return (
+          <p key={id} className="flex justify-between gap-2">
+            <span>
+              Never {functions.find((fn) => fn.id === what)?.name ?? what}: {String(plan.rows[id])}
+            </span>
+            <Offer onClick={() => desk.set({ [id]: null })}>Allow it</Offer>
+          </p>
+        )
+      })}
+    </div>
+  )
+}

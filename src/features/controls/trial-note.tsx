@@ -1,0 +1,35 @@
+'use client'
+
+import type { Finding } from '@/core/checks/finding'
+import type { ReachReport } from '@/core/reach/reach'
+import { Change } from '@/features/reach/reach-strip'
+
+/** What a change in the hand would do: to the seconds of an outing, to what is reached at the finder, and what would trip. */
+export function TrialNote({
+  before,
+  reach,
+  was,
+  findings,
+}: {
+  before: ReachReport
+  reach: ReachReport
+  was: readonly Finding[]
+  findings: readonly Finding[]
+}) {
+  const name = (one: Finding) => `${one.check} ${one.side} ${one.row} ${one.rule ?? ''}`
+  const known = new Set(was.map(name))
+  const fresh = findings.filter((one) => one.severity !== 'tidies' && !known.has(name(one)))
+  return (
+    <div className="text-small">
+      <p className="flex gap-2">
+        <Change amount={reach.seconds - before.seconds} unit="s" lessIsGood />
+        <Change amount={reach.byUse - before.byUse} unit="%" />
+      </p>
+      {fresh.slice(0, 2).map((one) => (
+        <p key={name(one)} className="max-w-60 text-lichen">
+          {one.title}
+        </p>
+      ))}
+    </div>
+  )
+}

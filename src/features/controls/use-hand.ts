@@ -1,0 +1,120 @@
+'use client'
+
+import {
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+  type DragOverEvent,
+  type DragStartEvent,
+} from '@dnd-kit/core'
+import { useState } from 'react'
+import { assign, move, type Assignment } from '@/core/plan/assign'
+import { swapKeys } from '@/core/plan/bulk-keys'
+import type { Plan } from '@/core/plan/plan'
+import { applyStep, type Step } from '@/core/plan/step'
+import type { ReachReport } from '@/core/reach/reach'
+import type { Result } from '@/core/result'
+import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
+import type { Outcome } from './outcome'
+
+/** What is carried from key to key: a function to be moved, or to change places with another. */
+export interface Carried {
+  readonly address: string
+  readonly how: 'move' | 'swap'
+}
+
+/**
+ * Everything that puts functions on keys: picked in the list, dragged, carried by the keyboard, swapped. Knows the key
+ * in hand, what the last change did, and the plan as it would be if what is dragged were let go now.
+ */
+export function useHand() {
+  const desk = useDesk()
+  const { plan, side } = useDeskView()
+  const { model } = desk.start
+  const reach = useReach()
+  const [picked, setPicked] = useState<string | null>(null)
+  const [carried, setCarried] = useState<Carried | null>(null)
+  const [dragged, setDragged] = useState<string | null>(null)
+  const [trial, setTrial] = useState<Plan | null>(null)
+  const [outcome, setOutcome] = useState<Outcome | null>(null)
+
+  const pick = (address: string | null) => {
+    setPicked(address && address.slice(address.indexOf('/') + 1))
+    setOutcome(null)
+    setCarried(null)
+  }
+  const took = (
+    made: Result<{ step: Step; displaced: Assignment['displaced'] }>,
+    address: string,
+    from: string | null,
+  ) => {
+    setCarried(null)
+    if (!made.ok) return desk.refuse(made.refusal)
+    const { step, displaced } = made.value
+    if (!desk.take(step)) return
+    setPicked(address.slice(address.indexOf('/') + 1))
+    const row = step.changes.find((change) => change.row === `key/${address}`)
+    setOutcome({ address, functionId: (row?.to ?? null) as string | null, displaced, from, before: reach })
+  }
+  const put = (address: string, functionId: string) =>
+    took(assign(model, plan, address, functionId, newId()), address, null)
+  const carryTo = (address: string) => {
+    if (!carried || carried.address === address) return pick(address)
+    const { address: from, how } = carried
+    if (how === 'move') return took(move(model, plan, from, address, newId()), address, from)
+    const swapped = swapKeys(model, plan, from, address, newId())
+    took(swapped.ok ? { ok: true, value: { step: swapped.value, displaced: null } } : swapped, address, null)
+  }
+  const made = ({ active, over }: DragOverEvent) => {
+    const to = over?.data.current?.to as string | undefined
+    const { from, functionId } = (active.data.current ?? {}) as { from?: string; functionId?: string }
+    if (!to || to === from) return null
+    const result = functionId
+      ? assign(model, plan, to, functionId, newId())
+      : from
+        ? move(model, plan, from, to, newId())
+        : null
+    return result && { result, to, from: functionId ? null : (from ?? null) }
+  }
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
+  const drop = () => {
+    setDragged(null)
+    setTrial(null)
+  }
+  return {
+    selected: picked && `${side}/${picked}`,
+    outcome,
+    carried,
+    dragged,
+    trial,
+    pick,
+    put,
+    carryTo,
+    carry: (address: string, how: Carried['how']) => setCarried({ address, how }),
+    back: () => pick(null),
+    dragging: {
+      sensors,
+      onDragStart: ({ active }: DragStartEvent) => setDragged(String(active.data.current?.text ?? '')),
+      onDragOver: (event: DragOverEvent) => setTrial(after(made(event)?.result ?? null)),
+      onDragEnd: (event: DragEndEvent) => {
+        const done = made(event)
+        drop()
+        if (done) took(done.result, done.to, done.from)
+      },
+      onDragCancel: drop,
+    },
+  }
+
+  function after(result: Result<Assignment> | null): Plan | null {
+    const next = result?.ok ? applyStep(model, plan, result.value.step) : null
+    return next?.ok ? next.value : null
+  }
+}
+
+/** Where the hand stands while a change is tried: the reach it had. */
+export type Before = ReachReport
+
+function newId(): string {
+  return crypto.randomUUID()
+}

@@ -1,0 +1,80 @@
+'use client'
+
+import { ArrowRight } from 'lucide-react'
+import Link from 'next/link'
+import { startSituation } from '@/core/reach/needs'
+import { readySets, type ReadySet } from '@/core/vocabulary/situations'
+import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
+import { ReachStrip } from '@/features/reach/reach-strip'
+import { Reckoning } from './reckoning'
+import { SituationTable } from './situation-table'
+
+/** The Foundation station: what the owner shoots, what that asks of the hand, and what it costs today. */
+export function FoundationStation() {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const { model } = desk.start
+  const { reached } = useReach()
+  const situations = situationsIn(Object.keys(plan.rows))
+  const ready = readySets.filter((set) => model.sides.includes(set.side))
+  const start = (set: ReadySet) => desk.take(startSituation(plan, set, set.id, crypto.randomUUID()))
+  return (
+    <main className="grid gap-4 px-5 py-4">
+      <ReachStrip>
+        <Link
+          href={`/plans/${desk.start.planId}/controls`}
+          className="inline-flex min-h-9 items-center gap-1.5 rounded-md border bg-sheet px-3 font-medium hover:border-brine hover:text-brine"
+        >
+          To the keys <ArrowRight size={16} aria-hidden="true" />
+        </Link>
+      </ReachStrip>
+      <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_320px]">
+        <section aria-label="What you shoot" className="min-w-0">
+          <div className="border bg-sheet px-4 py-3">
+            <h1 className="font-head text-title font-semibold">What you shoot</h1>
+            <p className="mt-1 max-w-2xl text-silt">
+              Begin with a kind of work; it brings the adjustments that come up in it and how often. Then
+              change what is different for you.
+            </p>
+            <div role="group" aria-label="Kinds of work" className="mt-3 flex flex-wrap gap-2">
+              {ready.map((set) => {
+                const there = situations.includes(set.id)
+                return (
+                  <button
+                    key={set.id}
+                    type="button"
+                    disabled={there}
+                    onClick={() => start(set)}
+                    className="min-h-11 rounded-md border px-3 text-left leading-tight hover:border-brine hover:text-brine disabled:border-samphire disabled:text-samphire disabled:hover:text-samphire"
+                  >
+                    <span className="block font-semibold">{set.name}</span>
+                    <span className="block text-small text-silt">
+                      {there ? 'in the plan' : `${set.side}, ${set.needs.length} needs`}
+                    </span>
+                  </button>
+                )
+              })}
+            </div>
+          </div>
+          {situations.map((id) => (
+            <SituationTable
+              key={id}
+              situation={id}
+              reached={reached.filter(({ need }) => need.situation === id)}
+            />
+          ))}
+        </section>
+        <Reckoning />
+      </div>
+    </main>
+  )
+}
+
+/** The situations that rows speak of, in order of their ids. */
+function situationsIn(rows: readonly string[]): string[] {
+  const ids = rows.flatMap((row) => {
+    const [kind, id = ''] = row.split('/')
+    return kind === 'situation' || kind === 'need' ? [id] : []
+  })
+  return [...new Set(ids)].sort()
+}

@@ -1,0 +1,203 @@
+'use client'
+
+import { X } from 'lucide-react'
+import { useId, useState } from 'react'
+import type { Reached } from '@/core/reach/reach'
+import { rowValue } from '@/core/plan/step'
+import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
+import { needFlags, type NeedFlag } from '@/core/vocabulary/situations'
+import { knows } from '@/core/reach/paths'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { EyeSign } from '@/features/reach/eye-sign'
+import { formula, secondsOf, termOf } from '@/features/reach/words'
+import { IconButton, Offer } from '@/ui/button'
+import { NumberField } from '@/ui/number-field'
+
+const often = [
+  ['never', 0],
+  ['rarely', 2],
+  ['now and then', 6],
+  ['often', 20],
+  ['very often', 60],
+  ['constantly', 200],
+] as const
+
+/** The needs of one situation: how often each comes, what matters about it, and the quickest way as the plan stands. */
+export function SituationTable({ situation, reached }: { situation: string; reached: readonly Reached[] }) {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const name = String(rowValue(plan.rows, `situation/${situation}/name`) ?? situation)
+  const side = rowValue(plan.rows, `situation/${situation}/side`) ?? desk.start.model.sides[0]
+  const films = side === 'motion'
+  const remove = () => {
+    const rows = Object.keys(plan.rows).filter((row) =>
+      [`situation/${situation}/`, `need/${situation}/`].some((start) => row.startsWith(start)),
+    )
+    desk.set(Object.fromEntries(rows.map((row) => [row, null])))
+  }
+  const total = reached.reduce((sum, one) => sum + one.perOuting, 0)
+  return (
+    <section aria-label={name} className="mt-4 border bg-sheet px-4 py-3">
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h2 className="font-head text-lead font-semibold">{name}</h2>
+        <p className="text-silt">
+          {side} · {secondsOf(total)} an outing
+        </p>
+        <div className="flex-1" />
+        <Offer className="text-small" onClick={remove}>
+          Remove, {reached.length} needs
+        </Offer>
+      </div>
+      <div className="overflow-x-auto">
+        <table className="mt-2 w-full min-w-160 border-collapse">
+          <thead>
+            <tr className="border-b text-left text-small text-silt">
+              <th className="py-1 pr-2 font-normal">You adjust</th>
+              <th className="px-2 py-1 font-normal">times an outing</th>
+              <th className="px-1 py-1 text-center font-normal">urgent</th>
+              <th className="px-1 py-1 text-center font-normal">eye at finder</th>
+              {films && <th className="px-1 py-1 text-center font-normal">film runs</th>}
+              <th className="px-2 py-1 font-normal">quickest way now</th>
+              <th className="px-2 py-1 text-right font-normal">an outing</th>
+              <th className="w-8" />
+            </tr>
+          </thead>
+          <tbody>
+            {reached.map((one) => (
+              <NeedRow key={one.need.what} reached={one} films={films} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <AddNeed situation={situation} has={reached.map(({ need }) => need.what)} />
+    </section>
+  )
+}
+
+function NeedRow({ reached, films }: { reached: Reached; films: boolean }) {
+  const desk = useDesk()
+  const { need, best, absent, perOuting } = reached
+  const row = `need/${need.situation}/${need.what}`
+  const term = termOf(need.what)
+  const keep = (count: number, flags: readonly NeedFlag[]) =>
+    desk.set({ [row]: [String(Math.round(count)), ...needFlags.filter((flag) => flags.includes(flag))] })
+  const toggle = (flag: NeedFlag) =>
+    keep(
+      need.perOuting,
+      need.flags.includes(flag) ? need.flags.filter((one) => one !== flag) : [...need.flags, flag],
+    )
+  const word = [...often].reverse().find(([, count]) => need.perOuting >= count)?.[0] ?? 'never'
+  const flags: readonly NeedFlag[] = films ? needFlags : needFlags.filter((flag) => flag !== 'recording')
+  const spoken: Record<NeedFlag, string> = {
+    urgent: 'urgent',
+    finder: 'eye at the finder',
+    recording: 'while the film runs',
+  }
+  return (
+    <tr className="border-b align-top last:border-0">
+      <th scope="row" className="py-2 pr-2 text-left font-semibold">
+        {term}
+      </th>
+      <td className="px-2 py-1 whitespace-nowrap">
+        <NumberField
+          label={`${term}, times an outing`}
+          value={need.perOuting}
+          from={0}
+          to={9999}
+          onKeep={(count) => keep(count ?? 0, need.flags)}
+          className="w-14"
+        />{' '}
+        <select
+          aria-label={`${term}, how often`}
+          value={word}
+          onChange={(event) => keep(often.find(([one]) => one === event.target.value)?.[1] ?? 0, need.flags)}
+          className="min-h-8 rounded border-0 bg-transparent text-silt"
+        >
+          {often.map(([one]) => (
+            <option key={one}>{one}</option>
+          ))}
+        </select>
+      </td>
+      {flags.map((flag) => (
+        <td key={flag} className="px-1 py-2 text-center">
+          <input
+            type="checkbox"
+            aria-label={`${term}, ${spoken[flag]}`}
+            checked={need.flags.includes(flag)}
+            onChange={() => toggle(flag)}
+            className="size-4 accent-(--brine)"
+          />
+        </td>
+      ))}
+      <td className="px-2 py-2">
+        {absent ? (
+          <span className="text-silt italic">this model has nothing like it</span>
+        ) : best === null ? (
+          <span className="text-rust">no way there: missed, or looked up, 30 s</span>
+        ) : (
+          <>
+            <span className="inline-flex items-baseline gap-1.5">
+              <EyeSign atFinder={best.atFinder} />
+              {best.words}
+            </span>
+            <span className="block text-small text-silt">{formula(best.parts, best.seconds)}</span>
+          </>
+        )}
+      </td>
+      <td className="px-2 py-2 text-right font-mono whitespace-nowrap">{secondsOf(perOuting)}</td>
+      <td className="py-0.5">
+        <IconButton
+          label={`Remove ${term}`}
+          className="border-transparent bg-transparent"
+          onClick={() => desk.set({ [row]: null })}
+        >
+          <X size={15} aria-hidden="true" />
+        </IconButton>
+      </td>
+    </tr>
+  )
+}
+
+function AddNeed({ situation, has }: { situation: string; has: readonly string[] }) {
+  const desk = useDesk()
+  const id = useId()
+  const [typed, setTyped] = useState('')
+  const [unknown, setUnknown] = useState(false)
+  const known = [...commonSettings.values(), ...commonFunctions.values()].filter(
+    ({ id: what }) => !has.includes(what) && knows(desk.start.model, what),
+  )
+  const add = (text: string) => {
+    const found = known.find(({ term }) => term.toLowerCase() === text.trim().toLowerCase())
+    setUnknown(text.trim() !== '' && !found)
+    if (!found) return
+    desk.set({ [`need/${situation}/${found.id}`]: ['6'] })
+    setTyped('')
+  }
+  return (
+    <p className="mt-2">
+      <input
+        aria-label="Add an adjustment"
+        list={`${id} known`}
+        value={typed}
+        placeholder="Add: what else do you adjust?"
+        onChange={(event) => {
+          setTyped(event.target.value)
+          setUnknown(false)
+          if (known.some(({ term }) => term === event.target.value)) add(event.target.value)
+        }}
+        onKeyDown={(event) => event.key === 'Enter' && add(typed)}
+        className="min-h-9 w-72 max-w-full rounded border bg-crust px-2 placeholder:text-silt"
+      />
+      <datalist id={`${id} known`}>
+        {known.map(({ id: what, term }) => (
+          <option key={what} value={term} />
+        ))}
+      </datalist>
+      {unknown && (
+        <span role="alert" className="ml-2 text-rust">
+          This model knows no “{typed.trim()}”.
+        </span>
+      )}
+    </p>
+  )
+}

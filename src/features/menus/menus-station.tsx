@@ -1,0 +1,5 @@
+'use client'
+
+export function MenusStation() {
+  return <main />
+}

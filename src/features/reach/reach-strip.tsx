@@ -1,0 +1,148 @@
+'use client'
+
+import type { ReactNode } from 'react'
+import Link from 'next/link'
+import type { Posture } from '@/core/model/types'
+import { rowValue } from '@/core/plan/step'
+import type { ReachReport } from '@/core/reach/reach'
+import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
+import { percent, postureWords, secondsOf, signed } from './words'
+
+/** What the needs of the plan cost, in one line; with a change in the hand, what it would make of it. */
+export function ReachStrip({ trial, children }: { trial?: ReachReport | null; children?: ReactNode }) {
+  const desk = useDesk()
+  const { plan, posture } = useDeskView()
+  const now = useReach()
+  const held = [...new Set(desk.start.model.controls.flatMap(({ reach }) => Object.keys(reach) as Posture[]))]
+  if (now.reached.length === 0) {
+    return (
+      <section
+        aria-label="Reach"
+        className="flex flex-wrap items-center gap-x-4 gap-y-2 border bg-sheet px-4 py-2"
+      >
+        <p className="flex-1">
+          <b>What do you adjust in an outing?</b>{' '}
+          <span className="text-silt">Say it once, and every key shows what it saves and what it costs.</span>
+        </p>
+        <Link
+          href={`/plans/${desk.start.planId}/foundation`}
+          className="rounded-md border border-brine bg-brine px-3 py-1.5 font-medium text-on-brine"
+        >
+          Choose what you shoot
+        </Link>
+        {children}
+      </section>
+    )
+  }
+  const next = trial ?? now
+  const target = rowValue(plan.rows, 'owner/target')
+  return (
+    <section
+      aria-label="Reach"
+      className="flex flex-wrap items-center gap-x-6 gap-y-2 border bg-sheet px-4 py-2"
+    >
+      <div>
+        <p className="flex items-baseline gap-2">
+          <span className="font-head text-title leading-none font-semibold tabular-nums">
+            {percent(next.byUse)}
+          </span>
+          <span>at the finder, by use</span>
+          <Change amount={next.byUse - now.byUse} unit="%" />
+        </p>
+        <Meter share={next.byUse} target={typeof target === 'number' ? target / 100 : null} />
+      </div>
+      <Figure
+        label="of the needs"
+        value={percent(next.byCount)}
+        change={next.byCount - now.byCount}
+        unit="%"
+      />
+      <Figure
+        label="without a menu"
+        value={percent(next.menuFree)}
+        change={next.menuFree - now.menuFree}
+        unit="%"
+      />
+      <Figure
+        label="an outing"
+        value={secondsOf(next.seconds)}
+        change={next.seconds - now.seconds}
+        unit="s"
+        lessIsGood
+      />
+      <Figure label="special keys × meanings" value={String(next.load)} />
+      <div className="ml-auto flex flex-wrap items-center gap-2">
+        <select
+          aria-label="How the camera is held"
+          value={posture}
+          onChange={(event) => desk.hold(event.target.value as Posture)}
+          className="min-h-9 rounded-md border bg-sheet px-2"
+        >
+          {held.map((one) => (
+            <option key={one} value={one}>
+              {postureWords[one]}
+            </option>
+          ))}
+        </select>
+        {children}
+      </div>
+    </section>
+  )
+}
+
+function Figure({
+  label,
+  value,
+  change = 0,
+  unit = 's',
+  lessIsGood = false,
+}: {
+  label: string
+  value: string
+  change?: number
+  unit?: 's' | '%'
+  lessIsGood?: boolean
+}) {
+  return (
+    <p className="leading-tight">
+      <span className="block font-semibold tabular-nums">
+        {value} <Change amount={change} unit={unit} lessIsGood={lessIsGood} />
+      </span>
+      <span className="block text-small text-silt">{label}</span>
+    </p>
+  )
+}
+
+/** A difference, by sign, word and colour. */
+export function Change({
+  amount,
+  unit,
+  lessIsGood = false,
+}: {
+  amount: number
+  unit: 's' | '%'
+  lessIsGood?: boolean
+}) {
+  const text = signed(amount, unit)
+  if (text === '') return null
+  const good = lessIsGood ? amount < 0 : amount > 0
+  return (
+    <span className={`text-small font-semibold tabular-nums ${good ? 'text-samphire' : 'text-lichen'}`}>
+      {text}
+      <span className="sr-only">{good ? ' better' : ' worse'}</span>
+    </span>
+  )
+}
+
+/** A share as a bar, with the owner's target as a mark on it. */
+function Meter({ share, target }: { share: number; target: number | null }) {
+  const met = target !== null && share >= target
+  return (
+    <div className="relative mt-1 h-2 w-56 bg-glass" aria-hidden="true">
+      <div className={`h-full ${met ? 'bg-samphire' : 'bg-brine'}`} style={{ width: `${share * 100}%` }} />
+      {target !== null && (
+        <div className="absolute -top-0.5 h-3 w-0.5 bg-pan" style={{ left: `${target * 100}%` }} />
+      )}
+    </div>
+  )
+}

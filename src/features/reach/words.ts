@@ -1,0 +1,45 @@
+import type { Posture } from '@/core/model/types'
+import type { Part } from '@/core/reach/moves'
+import { operators } from '@/core/reach/operators'
+import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
+
+/** What a need is called. */
+export function termOf(what: string): string {
+  return (commonSettings.get(what) ?? commonFunctions.get(what))?.term ?? what
+}
+
+/** How the camera is held, in words. */
+export const postureWords: Readonly<Record<Posture, string>> = {
+  finder: 'eye at the finder',
+  screen: 'at the screen',
+  grip: 'upright grip',
+  tripod: 'on the tripod',
+}
+
+/** A price as its formula: "2 × press + look for it = 1.91 s". */
+export function formula(parts: readonly Part[], seconds: number): string {
+  const words = parts.map(({ operator, count }) => {
+    const move = operators.find((one) => one.id === operator)?.words ?? operator
+    return count === 1 ? move : `${count} × ${move}`
+  })
+  return `${words.join(' + ')} = ${seconds.toFixed(2)} s`
+}
+
+/** A share as a whole percentage. */
+export function percent(share: number): string {
+  return `${Math.round(share * 100)} %`
+}
+
+/** A time as people say it: tenths of seconds below ten, whole ones above, minutes from ten minutes on. */
+export function secondsOf(seconds: number): string {
+  if (Math.abs(seconds) >= 600) return `${Math.round(seconds / 60)} min`
+  return `${Math.abs(seconds) < 10 ? seconds.toFixed(1) : Math.round(seconds).toString()} s`
+}
+
+/** A difference with its sign; nothing where it rounds to nothing. */
+export function signed(difference: number, unit: 's' | '%'): string {
+  const amount = unit === '%' ? Math.round(difference * 100) : Math.round(difference * 10) / 10
+  if (amount === 0) return ''
+  const shown = unit === '%' ? `${Math.abs(amount)} %` : secondsOf(Math.abs(amount))
+  return `${amount > 0 ? '+' : '−'}${shown}`
+}

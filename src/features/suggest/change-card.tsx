@@ -1,0 +1,107 @@
+'use client'
+
+import { useId, useState } from 'react'
+import { describeRow, showRow } from '@/core/plan/describe'
+import type { Helped } from '@/core/suggest/explain'
+import type { Change } from '@/core/suggest/suggest'
+import { useDesk } from '@/features/desk/desk-context'
+import { secondsOf, termOf } from '@/features/reach/words'
+import { Button, Offer } from '@/ui/button'
+
+/** One change of a suggestion: what, what it saves, which needs come quicker; to be ticked, or said to be wrong. */
+export function ChangeCard({
+  change,
+  helped,
+  gone,
+  ticked,
+  onTick,
+  onGo,
+}: {
+  change: Change
+  helped: readonly Helped[]
+  /** The plan has changed here since. */
+  gone: boolean
+  ticked: boolean
+  onTick: () => void
+  onGo: (address: string) => void
+}) {
+  const { model } = useDesk().start
+  const [wrong, setWrong] = useState(false)
+  const id = useId()
+  const { row, from, to, gain } = change
+  const shown = (value: string) =>
+    showRow(model, row, value === '' ? null : value).replace(' (as delivered)', '')
+  const place = describeRow(model, row)
+  return (
+    <li className={`border bg-sheet px-3 py-2 ${gone ? 'opacity-60' : ''}`}>
+      <div className="grid grid-cols-[20px_1fr] gap-x-1.5">
+        <input
+          id={id}
+          type="checkbox"
+          checked={ticked && !gone}
+          disabled={gone}
+          onChange={onTick}
+          className="mt-1 size-4 accent-(--brine)"
+        />
+        <label htmlFor={id}>
+          <span className="flex items-baseline justify-between gap-2">
+            <span className="text-small text-silt">{place}</span>
+            <span
+              className={`whitespace-nowrap font-semibold ${gain >= 0 ? 'text-samphire' : 'text-lichen'}`}
+            >
+              {gain >= 0 ? 'saves' : 'costs'} {secondsOf(Math.abs(gain))}
+            </span>
+          </span>
+          <span className="block leading-tight">
+            <span className="text-silt">{shown(from)} →</span> <b>{shown(to)}</b>
+          </span>
+        </label>
+      </div>
+      {helped.map(({ what, times, before, after }) => (
+        <p key={`${what} ${times}`} className="pl-6.5 text-small text-silt">
+          {termOf(what)}, {times} times: {secondsOf(before)} → {secondsOf(after)}
+        </p>
+      ))}
+      {gone ? (
+        <p className="pl-6.5 text-small text-silt">Taken, or changed since.</p>
+      ) : (
+        <p className="flex gap-4 pl-6.5 text-small">
+          <Offer aria-expanded={wrong} onClick={() => setWrong(!wrong)}>
+            Not like this
+          </Offer>
+          {row.startsWith('key/') && (
+            <Offer onClick={() => onGo(row.slice('key/'.length))}>Show the key</Offer>
+          )}
+        </p>
+      )}
+      {wrong && !gone && <WrongForm row={row} to={to} onDone={() => setWrong(false)} />}
+    </li>
+  )
+}
+
+/** Says why a change is wrong: the place is locked, or this is never to be put there; the next question heeds it. */
+function WrongForm({ row, to, onDone }: { row: string; to: string; onDone: () => void }) {
+  const desk = useDesk()
+  const [why, setWhy] = useState('')
+  const keep = (id: string, words: string) => {
+    desk.set({ [id]: why.trim() === '' ? words : why.trim() })
+    onDone()
+  }
+  return (
+    <div className="mt-1.5 grid gap-1.5 pl-6.5">
+      <input
+        autoFocus
+        aria-label="Why not"
+        maxLength={500}
+        value={why}
+        placeholder="Why not? It is kept with the plan"
+        onChange={(event) => setWhy(event.target.value)}
+        className="min-h-9 w-full rounded border bg-crust px-2 placeholder:text-silt"
+      />
+      <p className="flex flex-wrap gap-2">
+        <Button onClick={() => keep(`forbid/${to}/${row}`, 'Not this.')}>Never this here</Button>
+        <Button onClick={() => keep(`lock/${row}`, 'It stays as it is.')}>Lock this place</Button>
+      </p>
+    </div>
+  )
+}
