@@ -6,7 +6,7 @@ import type { Plan } from '../plan/plan'
 import { keyRow } from '../plan/rows'
 import { applyStep, rowValue, setRows, type Step } from '../plan/step'
 import { changedBetween, resolveAgain, type Changed } from '../resolve/again'
-import { contextsOf, type Context, type NamedContext } from '../resolve/context'
+import { usualContext, type Context } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
 import { needsOf, type Need } from './needs'
@@ -75,7 +75,7 @@ export function statesFor(
     const key = `${side} ${String(recording)}`
     let state = states.get(key)
     if (!state) {
-      const plain = usualContext(contextsOf(model, plan, lenses, side))
+      const plain = usualContext(model, plan, lenses, side)
       if (!plain) throw new Error(`${model.id} has no state on ${side}`)
       const run = recording ? ('recording' as const) : plain.context.run
       const context = { ...plain.context, posture, run }
@@ -89,12 +89,6 @@ export function statesFor(
     }
     return state
   }
-}
-
-/** Used plainly, with the first lens that can talk to the body, where the owner has one. */
-function usualContext(contexts: readonly NamedContext[]): NamedContext | undefined {
-  const [first] = contexts
-  return contexts.find(({ bank, context }) => bank === first?.bank && context.lens.contacts) ?? first
 }
 
 /** What a report is asked of besides the plan. */

@@ -143,6 +143,18 @@ export function contextsOf(
   )
 }
 
+/** A side used plainly, with the first of the plan's lenses that can talk to the body, where there is one. */
+export function usualContext(
+  model: BodyModel,
+  plan: Plan,
+  lenses: readonly LensModel[],
+  side: AssignSide,
+): NamedContext | undefined {
+  const contexts = contextsOf(model, plan, lenses, side)
+  const [first] = contexts
+  return contexts.find(({ bank, context }) => bank === first?.bank && context.lens.contacts) ?? first
+}
+
 /**
  * The stop an owner works at who uses no bank: the first plain one of the side that fixes nothing, else the first
  * that fixes what the plan's base asks for, else the first.

@@ -3,7 +3,7 @@ import { lookup } from '../model/lookup'
 import type { AssignSide, BodyModel, Control, LensModel, ModelFunction, Setting } from '../model/types'
 import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
-import { contextsOf } from './context'
+import { usualContext } from './context'
 import { judgeAt, resolve } from './resolve'
 import type { Verdict } from './resolved'
 
@@ -14,6 +14,8 @@ export interface DialRow {
   /** Exposure modes, by name, in which it does nothing, with the reason. */
   readonly idle: readonly {
     readonly modes: readonly string[]
+    /** It is so in all of them. */
+    readonly everywhere: boolean
     readonly verdict: Verdict
     readonly because: string
   }[]
@@ -26,7 +28,7 @@ export function dialRows(
   lenses: readonly LensModel[],
   side: AssignSide,
 ): { control: Control; rows: DialRow[] }[] {
-  const [plain] = contextsOf(model, plan, lenses, side)
+  const plain = usualContext(model, plan, lenses, side)
   const mode = lookup(model).exposureMode
   if (!plain) return []
   const modes = mode?.domain.kind === 'choice' ? mode.domain.values : []
@@ -52,7 +54,9 @@ export function dialRows(
       known.modes.push(name)
       reasons.set(because, known)
     }
-    return { address, fn, idle: [...reasons.values()] }
+    const everywhere = (met: readonly string[]) => met.length === (asked ? 1 : states.length)
+    const idle = [...reasons.values()].map((one) => ({ ...one, everywhere: everywhere(one.modes) }))
+    return { address, fn, idle }
   }
   return model.controls
     .filter(({ kind }) => ['dial', 'wheel', 'ring', 'lever'].includes(kind))

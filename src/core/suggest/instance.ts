@@ -17,6 +17,8 @@ export interface Question {
   readonly plan: Plan
   readonly lenses: readonly LensModel[]
   readonly posture?: Posture
+  /** Only the menus are to change; the keys stay as they are. */
+  readonly only?: 'menus'
   /** Keys of the owner's other bodies that are to do the same. */
   readonly agreement?: Agreement
 }
@@ -81,7 +83,8 @@ export function instanceOf(question: Question): Instance {
   const weights = weightsOf(plan)
   const stateOf = statesFor({ model, lenses, posture }, plan)
   const needs = needsOf(model, plan).filter((need) => need.perOuting > 0 && knows(model, need.what))
-  const setting = { model, plan, lenses, posture, weights, times: timesOf(plan), stateOf, needs }
+  const keysStay = question.only === 'menus'
+  const setting = { keysStay, model, plan, lenses, posture, weights, times: timesOf(plan), stateOf, needs }
   const keys = keyPlaces(setting, agreement ?? new Map())
   const menus = menuPlaces(setting, keys.length)
   const openers: Map<string, { choice: Choice; seconds: number }[]> = new Map()

@@ -19,10 +19,13 @@ export interface Setting {
   readonly times: Times
   readonly stateOf: (side: Side, recording: boolean) => State
   readonly needs: readonly Need[]
+  /** No key may change. */
+  readonly keysStay: boolean
 }
 
-/** Whether a row is to stay as it is: locked, or a key left empty for a reason. */
-export function isLocked({ plan }: Setting, row: RowId, value: string): boolean {
+/** Whether a row is to stay as it is: a key where only menus change, locked, or a key left empty for a reason. */
+export function isLocked({ plan, keysStay }: Setting, row: RowId, value: string): boolean {
+  if (keysStay && row.startsWith('key/')) return true
   const { rows } = plan
   if (rowValue(rows, `lock/${row}`) !== null) return true
   return (value === 'nothing' || value === emptyCell) && rowValue(rows, `why/${row}`) !== null

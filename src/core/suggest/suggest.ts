@@ -1,6 +1,6 @@
 import type { BodyModel } from '../model/types'
-import { lookup } from '../model/lookup'
 import { emptyCell } from '../plan/cells'
+import { deliveredAt } from '../plan/menu-items'
 import type { Plan } from '../plan/plan'
 import type { RowId, Rows } from '../plan/rows'
 import { setRows, type Step } from '../plan/step'
@@ -104,26 +104,21 @@ export function gapOf({ proven, after, bound }: Suggestion): number {
 export function stepFor(model: BodyModel, plan: Plan, changes: readonly Change[], id: string): Step {
   const rows: Record<RowId, Value | null> = {}
   for (const { row, to } of changes) {
-    rows[row] = to === deliveredAt(model, row) || to === emptyLine ? null : to
+    rows[row] = to === (deliveredAt(model, row) ?? emptyAt(row)) ? null : to
     if (row.startsWith('key/')) rows[`why/${row}`] = null
   }
   return setRows(plan, id, rows)
 }
 
-/** What stands in a place as delivered. */
-function deliveredAt(model: BodyModel, row: RowId): string | null {
-  const [kind, name = '', cell = ''] = row.split('/')
-  if (kind === 'key') return lookup(model).addresses.get(row.slice('key/'.length))?.factory ?? null
-  if (kind === 'grid')
-    return model.grids.find((grid) => grid.id === name)?.factory[Number(cell) - 1] ?? emptyCell
-  return null
+/** Whether a plan's rows still have in a change's place what it would replace. */
+export function stillOpen(model: BodyModel, rows: Rows, { row, from }: Change): boolean {
+  return String(rows[row] ?? deliveredAt(model, row) ?? emptyAt(row)) === from
 }
 
-/** What a plan's rows say for a change's place, to see whether it still holds. */
-export function stillOpen(model: BodyModel, rows: Rows, { row, from }: Change): boolean {
-  return (
-    String(rows[row] ?? deliveredAt(model, row) ?? (row.startsWith('own/') ? emptyLine : 'nothing')) === from
-  )
+/** What is said of a place with nothing in it. */
+function emptyAt(row: RowId): string {
+  if (row.startsWith('own/')) return emptyLine
+  return row.startsWith('grid/') ? emptyCell : 'nothing'
 }
 
 /** The changes of an arrangement, each time the one that saves most where those before it are made. */

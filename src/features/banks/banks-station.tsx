@@ -6,6 +6,7 @@ import { plannedSlots } from '@/core/plan/plan'
 import { bankRow } from '@/core/plan/rows'
 import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
 import { FindingList } from '@/features/desk/finding-card'
+import { usePlaceInPage } from '@/features/desk/use-place-in-page'
 import { BankFacts } from './bank-facts'
 import { BankTable } from './bank-table'
 import { ExposureChart } from './exposure-chart'
@@ -20,6 +21,10 @@ export function BanksStation() {
   const { model } = start
   const slots = model.families.flatMap((family) => family.slots.map((slot) => ({ family, slot })))
   const [picked, setPicked] = useState(0)
+  usePlaceInPage((place) => {
+    const at = slots.findIndex(({ family, slot }) => place === `${family.id}/${slot.id}`)
+    if (at >= 0) setPicked(at)
+  })
   const current = slots[picked]
   if (!current) return <p className="px-5 py-8">This body has no banks.</p>
   const { family, slot } = current

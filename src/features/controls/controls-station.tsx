@@ -3,7 +3,7 @@
 import { DndContext, DragOverlay } from '@dnd-kit/core'
 import { ArrowLeftRight } from 'lucide-react'
 import dynamic from 'next/dynamic'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import type { Face } from '@/core/model/types'
 import { touchedRows } from '@/core/plan/step'
 import {
@@ -14,6 +14,7 @@ import {
   useRevision,
   useTrial,
 } from '@/features/desk/desk-context'
+import { usePlaceInPage } from '@/features/desk/use-place-in-page'
 import { ReachStrip } from '@/features/reach/reach-strip'
 import { Plate } from '@/ui/plate/plate'
 import { CopySide } from './copy-side'
@@ -72,7 +73,9 @@ export function ControlsStation() {
     setPanel('key')
     hand.pick(address)
   }
-  useAddressInPage(goTo)
+  usePlaceInPage((place) => {
+    if (place.startsWith('key/')) goTo(place.slice('key/'.length))
+  })
   const focusKey = (address: string | null) =>
     station.current?.querySelector<HTMLElement>(`[data-address="${address ?? ''}"]`)?.focus()
   const shortcuts = useShortcuts(station, {
@@ -207,21 +210,4 @@ function Differing({ shown: { model, plan, side }, face }: { shown: Shown; face:
       {differingOn(model, plan, face, side)} differ in {other}
     </p>
   )
-}
-
-/** Goes to the key that the address of the page names after its `#`: how the find box leads here. */
-function useAddressInPage(goTo: (address: string) => void) {
-  const latest = useRef(goTo)
-  useEffect(() => {
-    latest.current = goTo
-  })
-  useEffect(() => {
-    const follow = () => {
-      const [kind = '', ...rest] = decodeURIComponent(window.location.hash.slice(1)).split('/')
-      if (kind === 'key') latest.current(rest.join('/'))
-    }
-    follow()
-    window.addEventListener('hashchange', follow)
-    return () => window.removeEventListener('hashchange', follow)
-  }, [])
 }

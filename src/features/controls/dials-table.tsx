@@ -47,9 +47,10 @@ export function DialsTable({ selected, onGo }: { selected: string | null; onGo: 
                           {fn?.name ?? 'nothing'}
                         </span>
                       </button>
-                      {idle.map(({ modes, verdict, because }) => (
+                      {idle.map(({ modes, everywhere, verdict, because }) => (
                         <p key={because} className="px-1 text-small text-silt">
-                          <VerdictSign verdict={verdict} /> in {modes.join(', ')}: {because}
+                          <VerdictSign verdict={verdict} /> {everywhere ? '' : `in ${modes.join(', ')}`}:{' '}
+                          {because}
                         </p>
                       ))}
                     </div>

@@ -14,8 +14,8 @@ import { FunctionList } from './function-list'
 import { standings, type Standing } from './look-up'
 import type { Outcome } from './outcome'
 import { OutcomeLine } from './outcome-line'
-import { ReasonField } from './reason-field'
-import { RowNotes } from './row-notes'
+import { ReasonField } from '@/features/desk/reason-field'
+import { RowNotes } from '@/features/desk/row-notes'
 
 /** Checks whose reasons stand with the function itself. */
 const toldAlready = ['dead-key', 'inert-key']

@@ -16,6 +16,7 @@ export function ReachPanel({ onGo }: { onGo: (address: string) => void }) {
   const worst = useMemo(() => worstNeeds(reach), [reach])
   if (reach.reached.length === 0)
     return <p className="text-silt">Nothing is needed yet. Choose what you shoot, above.</p>
+  const nameOf = (id: string) => String(rowValue(plan.rows, `situation/${id}/name`) ?? id)
   const situations = [...new Set(reach.reached.map(({ need }) => need.situation))]
   return (
     <div className="grid gap-4">
@@ -25,7 +26,12 @@ export function ReachPanel({ onGo }: { onGo: (address: string) => void }) {
           {worst.map(({ reached, step, words, gain }) => (
             <li key={`${reached.need.situation} ${reached.need.what}`} className="border bg-sheet px-3 py-2">
               <p className="flex items-baseline justify-between gap-2">
-                <span className="font-semibold">{termOf(reached.need.what)}</span>
+                <span>
+                  <b>{termOf(reached.need.what)}</b>{' '}
+                  <span className="text-small text-silt">
+                    {reached.need.perOuting} × · {nameOf(reached.need.situation)}
+                  </span>
+                </span>
                 <span className="font-mono text-small">{secondsOf(reached.perOuting)}</span>
               </p>
               <Way reached={reached} />
@@ -54,9 +60,7 @@ export function ReachPanel({ onGo }: { onGo: (address: string) => void }) {
         const used = met.reduce((sum, { need }) => sum + need.perOuting, 0)
         return (
           <section key={situation}>
-            <h2 className="font-head text-lead leading-tight font-semibold">
-              {String(rowValue(plan.rows, `situation/${situation}/name`) ?? situation)}
-            </h2>
+            <h2 className="font-head text-lead leading-tight font-semibold">{nameOf(situation)}</h2>
             <p className="text-small text-silt">
               at the finder {percent(uses === 0 ? 1 : used / uses)} by use, {met.length} of {asked.length}{' '}
               needs

@@ -11,6 +11,7 @@ import type { Finding } from '@/core/checks/finding'
 import { IconButton } from '@/ui/button'
 import { TopBar } from '@/ui/top-bar'
 import { useDesk, useDeskView, useFindings, useRevision } from './desk-context'
+import { FindBox } from './find-box'
 import { SideChoice } from './side-choice'
 
 /** The head of every station: whose plan, whether it is saved, undo and redo, and the route. */
@@ -71,6 +72,7 @@ function PlanActions() {
   }, [desk])
   return (
     <>
+      <FindBox />
       <IconButton label={say('Undo', undo.at(-1))} disabled={undo.length === 0} onClick={() => desk.undo()}>
         <Undo2 size={18} aria-hidden="true" />
       </IconButton>

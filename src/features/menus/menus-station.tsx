@@ -1,5 +1,97 @@
 'use client'
 
+import { DndContext, DragOverlay } from '@dnd-kit/core'
+import dynamic from 'next/dynamic'
+import { useRouter } from 'next/navigation'
+import { useMemo, useRef, useState } from 'react'
+import { itemName } from '@/core/plan/menu-items'
+import { useDesk, useDeskView, useFindings, useReach } from '@/features/desk/desk-context'
+import { usePlaceInPage } from '@/features/desk/use-place-in-page'
+import { ReachStrip } from '@/features/reach/reach-strip'
+import { GridDrawing } from './grid-drawing'
+import { ItemPanel } from './item-panel'
+import { menuUses } from './menu-facts'
+import { OwnMenuDrawing } from './own-menu-drawing'
+import { useMenuHand } from './use-menu-hand'
+
+const SuggestPanel = dynamic(() => import('@/features/suggest/suggest-panel').then((one) => one.SuggestPanel))
+
+/** The Menus station: the function menus of a side and the own menu, what stands in them, and what had better. */
 export function MenusStation() {
-  return <main />
+  const desk = useDesk()
+  const { start } = desk
+  const { side, plan } = useDeskView()
+  const findings = useFindings()
+  const reach = useReach()
+  const router = useRouter()
+  const { model } = start
+  const station = useRef<HTMLDivElement>(null)
+  const [panel, setPanel] = useState<'item' | 'fill'>('item')
+  const hand = useMenuHand(station)
+  const uses = useMemo(() => menuUses(model, plan, reach, side), [model, plan, reach, side])
+  const grids = model.grids.filter((grid) => grid.side === side)
+  const show = (row: string) => {
+    setPanel('item')
+    hand.pick(row)
+  }
+  usePlaceInPage((place) => {
+    const grid = model.grids.find(({ id }) => place.startsWith(`grid/${id}/`))
+    if (grid) desk.turnTo(grid.side)
+    if (grid || place.startsWith('own/')) show(place)
+  })
+  const shared = { selected: hand.selected, uses, findings, onSelect: show }
+  return (
+    <DndContext id="menus" {...hand.dragging}>
+      <main ref={station} onKeyDown={hand.onKey} className="grid gap-3 px-5 py-3">
+        <ReachStrip />
+        <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_350px]">
+          <div className="grid min-w-0 content-start gap-4">
+            {grids.length === 0 && (
+              <p className="border bg-sheet px-4 py-6 text-silt">This body has no function menu in {side}.</p>
+            )}
+            {grids.map((grid) => (
+              <GridDrawing key={grid.id} grid={grid} {...shared} />
+            ))}
+            {model.ownMenu && <OwnMenuDrawing menu={model.ownMenu} {...shared} />}
+          </div>
+          <aside aria-label="Beside the menus" className="min-w-0">
+            <div role="group" aria-label="Beside the menus" className="mb-3 flex border-b">
+              {(['item', 'fill'] as const).map((one) => (
+                <button
+                  key={one}
+                  type="button"
+                  aria-pressed={one === panel}
+                  onClick={() => setPanel(one)}
+                  className="-mb-px min-h-10 flex-1 border-b-2 border-transparent font-medium text-silt aria-pressed:border-brine aria-pressed:text-brine"
+                >
+                  {one === 'item' ? 'Cells and lines' : 'Fill from the gaps'}
+                </button>
+              ))}
+            </div>
+            {panel === 'item' ? (
+              <ItemPanel
+                key={hand.selected ?? 'none'}
+                row={hand.selected}
+                uses={uses}
+                onPut={(item) => hand.selected && hand.put(hand.selected, item)}
+                onClose={hand.back}
+              />
+            ) : (
+              <SuggestPanel
+                only="menus"
+                onGo={(address) => router.push(`/plans/${start.planId}/controls#key/${address}`)}
+              />
+            )}
+          </aside>
+        </div>
+      </main>
+      <DragOverlay dropAnimation={null}>
+        {hand.dragged !== null && (
+          <div className="w-max rounded border-2 border-pan bg-sheet px-2 py-1 font-semibold text-pan shadow-lg">
+            {itemName(model, hand.dragged)}
+          </div>
+        )}
+      </DragOverlay>
+    </DndContext>
+  )
 }

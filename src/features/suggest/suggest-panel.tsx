@@ -1,11 +1,12 @@
 'use client'
 
-import { useEffect, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { rowValue } from '@/core/plan/step'
 import { agreementFrom, type Agreement } from '@/core/suggest/agreement'
 import { explain } from '@/core/suggest/explain'
 import { gapOf, stepFor, stillOpen, type Suggestion } from '@/core/suggest/suggest'
 import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
+import { useShelfNames } from '@/features/desk/shelf-names'
 import { secondsOf } from '@/features/reach/words'
 import { Button } from '@/ui/button'
 import { NumberField } from '@/ui/number-field'
@@ -15,7 +16,14 @@ import { TradeChart } from './trade-chart'
 import { useSuggest, type Asked } from './use-suggest'
 
 /** Asks for the best arrangement of keys and menus, shows what one, two, three … changes save, and takes all or some. */
-export function SuggestPanel({ onGo }: { onGo: (address: string) => void }) {
+export function SuggestPanel({
+  only,
+  onGo,
+}: {
+  /** Fills the menus alone and leaves the keys as they are. */
+  only?: 'menus'
+  onGo: (address: string) => void
+}) {
   const desk = useDesk()
   const { plan, posture } = useDeskView()
   const reach = useReach()
@@ -23,7 +31,14 @@ export function SuggestPanel({ onGo }: { onGo: (address: string) => void }) {
   const { asked, ask, stop } = useSuggest()
   const [seconds, setSeconds] = useState(20)
   const [agreement, setAgreement] = useState<Agreement | null>(null)
-  const question = { model, lenses, plan, posture, ...(agreement ? { agreement } : {}) }
+  const question = {
+    model,
+    lenses,
+    plan,
+    posture,
+    ...(only ? { only } : {}),
+    ...(agreement ? { agreement } : {}),
+  }
   const locked = Object.keys(plan.rows).filter((row) => row.startsWith('lock/')).length
   const forbidden = Object.keys(plan.rows).filter((row) => row.startsWith('forbid/')).length
   if (reach.reached.length === 0)
@@ -35,19 +50,24 @@ export function SuggestPanel({ onGo }: { onGo: (address: string) => void }) {
   return (
     <div className="grid gap-3">
       <section>
-        <h2 className="font-head text-lead font-semibold">The best arrangement</h2>
+        <h2 className="font-head text-lead font-semibold">
+          {only ? 'Fill from the gaps' : 'The best arrangement'}
+        </h2>
         <p className="mt-1 text-silt">
-          Keys, function menus and own menu together, so that your needs cost the fewest seconds an outing. It
-          is proven, not guessed.
+          {only
+            ? 'What your keys do not reach, put where it costs the fewest presses; the keys stay as they are.'
+            : 'Keys, function menus and own menu together, so that your needs cost the fewest seconds an outing.'}{' '}
+          It is proven, not guessed.
           {locked + forbidden > 0 && ` Heeds ${locked} locked and ${forbidden} forbidden.`}
         </p>
-        <AgreeWith planId={desk.start.planId} onChoose={setAgreement} />
+        {!only && <AgreeWith planId={desk.start.planId} onChoose={setAgreement} />}
         <p className="mt-2 flex items-center gap-2">
           {asked?.running ? (
             <Button onClick={stop}>Stop</Button>
           ) : (
             <Button main onClick={() => void ask(question, seconds)}>
-              {asked ? 'Suggest again' : 'Suggest'}
+              {only ? 'Fill' : 'Suggest'}
+              {asked ? ' again' : ''}
             </Button>
           )}
           <span className="text-small text-silt">
@@ -207,15 +227,9 @@ function AgreeWith({
   planId: string
   onChoose: (agreement: Agreement | null) => void
 }) {
-  const [plans, setPlans] = useState<readonly { id: string; title: string; modelName: string }[]>([])
+  const plans = useShelfNames().plans.filter(({ id }) => id !== planId)
   const [state, setState] = useState('')
   const address = `/api/plans/${planId}/agreement`
-  useEffect(() => {
-    void fetch(address)
-      .then((response) => response.json() as Promise<{ plans: typeof plans }>)
-      .then(({ plans: found }) => setPlans(found))
-      .catch(() => undefined)
-  }, [address])
   if (plans.length === 0) return null
   const choose = async (id: string) => {
     onChoose(null)
@@ -241,9 +255,9 @@ function AgreeWith({
         className="mt-0.5 min-h-9 w-full rounded-md border bg-sheet px-2"
       >
         <option value="">no other body</option>
-        {plans.map(({ id, title, modelName }) => (
+        {plans.map(({ id, title, model }) => (
           <option key={id} value={id}>
-            {title} · {modelName}
+            {title} · {model}
           </option>
         ))}
       </select>

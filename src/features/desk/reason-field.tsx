@@ -1,6 +1,6 @@
 'use client'
 
-import { useKeptText } from '@/features/desk/kept-text'
+import { useKeptText } from './kept-text'
 
 /** Why a row is as it is, in the owner's words; kept when the field is left. */
 export function ReasonField({ row, ask }: { row: string; ask: string }) {

@@ -1,8 +1,8 @@
 'use client'
 
 import { certainties } from '@/core/plan/rows'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { useKeptText } from '@/features/desk/kept-text'
+import { useDesk, useDeskView } from './desk-context'
+import { useKeptText } from './kept-text'
 import { Offer } from '@/ui/button'
 
 /** Beside a row: how sure the owner is, and whether a suggestion may change it. */

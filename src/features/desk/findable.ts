@@ -1,0 +1,117 @@
+import { lookup } from '@/core/model/lookup'
+import { acceptedFunctions } from '@/core/model/keys'
+import type { BodyModel } from '@/core/model/types'
+import { functionAt } from '@/core/plan/assign'
+import { gridCells, ownLines } from '@/core/plan/cells'
+import { describeRow, showRow } from '@/core/plan/describe'
+import { itemAt } from '@/core/plan/menu-items'
+import { plannedSlots, type Plan } from '@/core/plan/plan'
+import { keyRow } from '@/core/plan/rows'
+import type { ShelfNames } from './shelf-names'
+
+/** Something the find box leads to. */
+export interface Findable {
+  readonly id: string
+  readonly kind: 'place' | 'key' | 'function' | 'setting' | 'bank' | 'plan' | 'body'
+  readonly name: string
+  /** What is said beside it. */
+  readonly more: string
+  /** Address of the page, with the place on it behind `#`. */
+  readonly href: string
+}
+
+/** Everything of a plan that can be looked for by name, and what else stands on the shelf. */
+export function findables(model: BodyModel, plan: Plan, planId: string, shelf: ShelfNames): Findable[] {
+  const at = (station: string, place = '') => `/plans/${planId}/${station}${place && `#${place}`}`
+  const { addresses, menuAddress } = lookup(model)
+  const keys = [...addresses.values()].filter(({ side }) => side !== 'playback')
+  const places = [
+    ...gridCells(model).map(({ grid, cell }) => `grid/${grid.id}/${cell}`),
+    ...ownLines(model).map(({ row }) => row),
+  ]
+  return [
+    ...stations.map(([path, name]): Findable => ({
+      id: path,
+      kind: 'place',
+      name,
+      more: 'station',
+      href: at(path),
+    })),
+    ...keys.map((address): Findable => ({
+      id: `key ${address.key}`,
+      kind: 'key',
+      name: describeRow(model, keyRow(address)),
+      more: showRow(model, keyRow(address), functionAt(plan, address)).replace(' (as delivered)', ''),
+      href: at('controls', keyRow(address)),
+    })),
+    ...model.functions
+      .filter(({ manner }) => manner !== 'none')
+      .flatMap((fn): Findable[] => {
+        const holder = keys.find((address) => functionAt(plan, address) === fn.id)
+        const taker = holder ?? keys.find((address) => acceptedFunctions(model, address).includes(fn))
+        if (!taker) return []
+        const where = holder ? `on ${holder.control.name}, ${holder.side}` : 'on no key'
+        return [
+          {
+            id: `function ${fn.id}`,
+            kind: 'function',
+            name: fn.name,
+            more: where,
+            href: at('controls', keyRow(taker)),
+          },
+        ]
+      }),
+    ...model.settings.map((setting): Findable => {
+      const place = places.find((row) => itemAt(model, plan, row) === setting.id)
+      const more = [menuAddress.get(setting.id), place && describeRow(model, place)]
+        .filter(Boolean)
+        .join(' · ')
+      return {
+        id: `setting ${setting.id}`,
+        kind: 'setting',
+        name: setting.label,
+        more,
+        href: at('menus', place),
+      }
+    }),
+    ...model.families.flatMap((family) =>
+      family.slots.map((slot): Findable => {
+        const used = plannedSlots(model, plan).find((one) => one.family === family.id && one.slot === slot.id)
+        const more = used ? (used.purpose ?? used.side) : 'unused'
+        const name = used && used.name !== slot.name ? `${used.name}, ${slot.name}` : slot.name
+        return {
+          id: `bank ${family.id} ${slot.id}`,
+          kind: 'bank',
+          name,
+          more,
+          href: at('banks', `${family.id}/${slot.id}`),
+        }
+      }),
+    ),
+    ...shelf.plans
+      .filter(({ id }) => id !== planId)
+      .map(({ id, title, model: name }): Findable => ({
+        id: `plan ${id}`,
+        kind: 'plan',
+        name: title,
+        more: name,
+        href: `/plans/${id}/controls`,
+      })),
+    ...shelf.bodies.map(({ id, name, place }): Findable => ({
+      id: `body ${id}`,
+      kind: 'body',
+      name,
+      more: place,
+      href: '/',
+    })),
+  ]
+}
+
+const stations = [
+  ['foundation', 'Foundation'],
+  ['controls', 'Controls'],
+  ['menus', 'Menus'],
+  ['banks', 'Banks'],
+  ['sheets', 'Sheets'],
+  ['carry', 'Carry'],
+] as const

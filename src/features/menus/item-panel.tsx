@@ -1,0 +1,185 @@
+'use client'
+
+import { useDraggable } from '@dnd-kit/core'
+import { useMemo } from 'react'
+import { lookup } from '@/core/model/lookup'
+import { describeRow } from '@/core/plan/describe'
+import { deliveredAt, itemAt, itemName, permittedAt } from '@/core/plan/menu-items'
+import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
+import { FindingCard } from '@/features/desk/finding-card'
+import { ReasonField } from '@/features/desk/reason-field'
+import { RowNotes } from '@/features/desk/row-notes'
+import { Button, Offer } from '@/ui/button'
+import { optionLook, PickList } from '@/ui/pick-list'
+import { idleOn, placesOf, type ItemUse } from './menu-facts'
+
+/** The cell or line in hand, and everything that may stand there: what is needed most and on no key first. */
+export function ItemPanel({
+  row,
+  uses,
+  onPut,
+  onClose,
+}: {
+  row: string | null
+  uses: ReadonlyMap<string, ItemUse>
+  onPut: (item: string | null) => void
+  onClose: () => void
+}) {
+  const { model } = useDesk().start
+  const { plan } = useDeskView()
+  const findings = useFindings()
+  if (row === null) {
+    const mine = findings.filter((one) => one.row.startsWith('grid/') || one.row.startsWith('own/'))
+    return (
+      <div className="grid gap-3">
+        <p className="text-silt">
+          Pick a cell or a line, or drag one onto another to swap them. Arrows go from place to place,{' '}
+          <kbd className="font-mono">M</kbd> carries what stands there,{' '}
+          <kbd className="font-mono">Delete</kbd> empties it.
+        </p>
+        {mine.map((finding) => (
+          <FindingCard key={`${finding.check} ${finding.row}`} finding={finding} />
+        ))}
+      </div>
+    )
+  }
+  const item = itemAt(model, plan, row)
+  const delivered = deliveredAt(model, row)
+  return (
+    <div className="grid gap-3">
+      <section className="border bg-sheet px-3.5 py-3">
+        <div className="flex items-start justify-between gap-2">
+          <p className="text-small text-silt">{describeRow(model, row)}</p>
+          <Button onClick={onClose}>Close</Button>
+        </div>
+        <h2 className="font-head text-lead font-semibold text-pan">
+          {item === null ? 'Empty' : itemName(model, item)}
+        </h2>
+        {item !== null && uses.get(item)?.way && (
+          <p className="text-small text-silt">Quickest way now: {uses.get(item)?.way}</p>
+        )}
+        <ReasonField
+          row={row}
+          ask={
+            item === null
+              ? 'Empty on purpose? Say why.'
+              : uses.get(item)?.onKey
+                ? 'On a key already. Here as well on purpose? Say why.'
+                : 'Your reason, for the day you wonder'
+          }
+        />
+        <p className="mt-2 flex flex-wrap gap-x-4 text-small">
+          {item !== delivered && (
+            <Offer onClick={() => onPut(delivered)}>
+              Leave as delivered: {delivered === null ? 'empty' : itemName(model, delivered)}
+            </Offer>
+          )}
+          {item !== null && <Offer onClick={() => onPut(null)}>Leave it empty</Offer>}
+        </p>
+        <RowNotes row={row} />
+      </section>
+      {findings
+        .filter((one) => one.row === row)
+        .map((finding) => (
+          <FindingCard key={finding.check} finding={finding} />
+        ))}
+      <ItemList row={row} current={item} uses={uses} onPut={onPut} />
+    </div>
+  )
+}
+
+function ItemList({
+  row,
+  current,
+  uses,
+  onPut,
+}: {
+  row: string
+  current: string | null
+  uses: ReadonlyMap<string, ItemUse>
+  onPut: (item: string) => void
+}) {
+  const { model, lenses } = useDesk().start
+  const { plan } = useDeskView()
+  const places = useMemo(() => placesOf(model, plan), [model, plan])
+  const idle = useMemo(() => idleOn(model, plan, lenses), [model, plan, lenses])
+  const all = useMemo(() => {
+    const merit = (item: string) => {
+      const use = uses.get(item)
+      return (use?.needed ?? 0) * (use?.onKey ? 0.1 : 1) - (places.has(item) ? 1000 : 0)
+    }
+    return [...permittedAt(model, row)].sort((a, b) => merit(b) - merit(a))
+  }, [model, row, uses, places])
+  return (
+    <section className="border bg-sheet px-3.5 py-3">
+      <PickList
+        label="Instead: what is needed most and on no key first"
+        list="Settings and acts"
+        placeholder={`${all.length} fit: type to find one`}
+        items={all.filter((item) => item !== current)}
+        idOf={(item) => item}
+        textOf={(item) => `${itemName(model, item)} ${lookup(model).menuAddress.get(item) ?? ''}`}
+        onPick={onPut}
+        nothing={(typed) => `Nothing that fits here is called “${typed}”.`}
+        option={(item, at) => (
+          <ItemOption
+            key={item}
+            {...at}
+            item={item}
+            use={uses.get(item)}
+            stands={(places.get(item) ?? []).map((place) => describeRow(model, place))}
+            idle={(idle.get(item) ?? []).map(({ side, because }) => `Nothing in ${side}: ${because}`)}
+            onPut={() => onPut(item)}
+          />
+        )}
+      />
+    </section>
+  )
+}
+
+function ItemOption({
+  id,
+  item,
+  active,
+  use,
+  stands,
+  idle,
+  onPut,
+}: {
+  id: string
+  item: string
+  active: boolean
+  use: ItemUse | undefined
+  stands: readonly string[]
+  idle: readonly string[]
+  onPut: () => void
+}) {
+  const { model } = useDesk().start
+  const { setNodeRef, listeners } = useDraggable({ id: `item ${item}`, data: { item } })
+  return (
+    <li
+      id={id}
+      role="option"
+      aria-selected={active}
+      ref={setNodeRef}
+      onPointerDown={(event) => void listeners?.onPointerDown?.(event)}
+      onClick={onPut}
+      className={`touch-none ${optionLook(active)}`}
+    >
+      <p className="flex items-baseline justify-between gap-2">
+        <span className="font-semibold">{itemName(model, item)}</span>
+        {use && use.needed > 0 && <span className="font-mono text-small text-brine">{use.needed}×</span>}
+      </p>
+      <p className="text-small text-silt">
+        {[
+          lookup(model).menuAddress.get(item),
+          use?.onKey ? 'on a key already' : null,
+          ...stands.map((place) => `in ${place}`),
+          ...idle,
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </p>
+    </li>
+  )
+}

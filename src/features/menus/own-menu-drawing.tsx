@@ -1,0 +1,85 @@
+'use client'
+
+import type { OwnMenu } from '@/core/model/types'
+import { lookup } from '@/core/model/lookup'
+import { baseRow, baseValue, plainly } from '@/core/plan/cells'
+import { itemAt } from '@/core/plan/menu-items'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useKeptText } from '@/features/desk/kept-text'
+import { PlaceButton, type Drawn } from './place-button'
+
+/** The own menu: its pages with their names, line by line. */
+export function OwnMenuDrawing({ menu, ...drawn }: Drawn & { menu: OwnMenu }) {
+  const desk = useDesk()
+  const { plan, side } = useDeskView()
+  const { model } = desk.start
+  const pages = Array.from({ length: menu.pages }, (_, i) => i + 1)
+  const lines = Array.from({ length: menu.lines }, (_, i) => i + 1)
+  const filled = pages.flatMap((page) =>
+    lines.filter((line) => itemAt(model, plan, `own/${page}/${line}`) !== null),
+  ).length
+  const first = menu.opensFirst === undefined ? undefined : lookup(model).settings.get(menu.opensFirst)
+  const opens = first ? baseValue(model, plan.rows, first, side) === true : false
+  return (
+    <section aria-label="Own menu" className="border bg-sheet px-4 py-3">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h2 className="font-head text-title font-semibold">Own menu</h2>
+        <p className="text-silt">
+          {filled} of {menu.pages * menu.lines} lines · the same in stills and motion
+        </p>
+        <div className="flex-1" />
+        {first && (
+          <label className="flex items-center gap-1.5">
+            <input
+              type="checkbox"
+              checked={opens}
+              onChange={() =>
+                desk.set({
+                  [baseRow(plan.rows, first, plainly(model, side))]:
+                    opens === (first.factory !== true) ? null : !opens,
+                })
+              }
+              className="size-4 accent-(--brine)"
+            />
+            opens first
+          </label>
+        )}
+      </div>
+      <div className="mt-2 grid grid-cols-[repeat(auto-fit,minmax(150px,1fr))] gap-3">
+        {pages.map((page) => (
+          <div key={page} className="min-w-0">
+            <PageName page={page} longest={menu.nameLength} />
+            <ol className="divide-y border">
+              {lines.map((line) => (
+                <li key={line} className="grid">
+                  <PlaceButton
+                    row={`own/${page}/${line}`}
+                    place={`Own menu, page ${page}, line ${line}`}
+                    {...drawn}
+                    className="min-h-9 !flex-row items-center"
+                  />
+                </li>
+              ))}
+            </ol>
+          </div>
+        ))}
+      </div>
+    </section>
+  )
+}
+
+function PageName({ page, longest }: { page: number; longest: number }) {
+  const text = useKeptText(`own/${page}/name`)
+  return (
+    <input
+      aria-label={`Name of page ${page}`}
+      value={text.value}
+      maxLength={longest}
+      placeholder={`Page ${page}`}
+      onChange={(event) => text.type(event.target.value)}
+      onBlur={text.leave}
+      onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+      className="mb-1 min-h-8 w-full rounded border-0 bg-transparent px-1 font-semibold placeholder:text-silt"
+    />
+  )
+}

@@ -1,0 +1,77 @@
+'use client'
+
+import { useDraggable, useDroppable } from '@dnd-kit/core'
+import { CopyCheck, KeyRound, Lock, TriangleAlert } from 'lucide-react'
+import type { Finding } from '@/core/checks/finding'
+import { itemAt, itemName } from '@/core/plan/menu-items'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import type { ItemUse } from './menu-facts'
+
+/** What every drawing of a menu is given. */
+export interface Drawn {
+  readonly selected: string | null
+  readonly uses: ReadonlyMap<string, ItemUse>
+  readonly findings: readonly Finding[]
+  readonly onSelect: (row: string) => void
+}
+
+/** A cell or a line: what stands there, how often it is used, and what is amiss; picked, dragged, dropped on. */
+export function PlaceButton({
+  row,
+  place,
+  selected,
+  uses,
+  findings,
+  onSelect,
+  className = '',
+}: Drawn & { row: string; place: string; className?: string }) {
+  const { model } = useDesk().start
+  const { plan } = useDeskView()
+  const item = itemAt(model, plan, row)
+  const drag = useDraggable({ id: `from ${row}`, data: { from: row, item }, disabled: item === null })
+  const drop = useDroppable({ id: `to ${row}`, data: { to: row } })
+  const use = item === null ? undefined : uses.get(item)
+  const mine = findings.filter((finding) => finding.row === row)
+  const name = item === null ? 'empty' : itemName(model, item)
+  const own = Object.hasOwn(plan.rows, row)
+  const spoken = [
+    `${place}: ${name}`,
+    ...(use && use.needed > 0 ? [`needed ${use.needed} times${use.onKey ? ', on a key already' : ''}`] : []),
+    ...mine.map((finding) => finding.title),
+  ].join('; ')
+  const look = drop.isOver
+    ? 'bg-blush outline-2 outline-pan'
+    : row === selected
+      ? 'bg-blush text-pan'
+      : 'hover:bg-glass'
+  return (
+    <button
+      ref={(element) => {
+        drag.setNodeRef(element)
+        drop.setNodeRef(element)
+      }}
+      type="button"
+      data-row={row}
+      aria-label={spoken}
+      aria-pressed={row === selected}
+      onPointerDown={(event) => void drag.listeners?.onPointerDown?.(event)}
+      onClick={() => onSelect(row)}
+      className={`flex min-w-0 touch-none flex-col items-start justify-between gap-0.5 px-2 py-1.5 text-left leading-tight ${look} ${drag.isDragging ? 'opacity-40' : ''} ${className}`}
+    >
+      <span className={item === null ? 'text-silt italic' : `font-semibold ${own ? '' : 'text-silt'}`}>
+        {name}
+      </span>
+      <span className="flex min-h-4.5 items-center gap-1.5 text-small text-silt">
+        {use && use.needed > 0 && <span className="font-mono text-brine tabular-nums">{use.needed}×</span>}
+        {use?.onKey && (
+          <span title="On a key already">
+            <KeyRound size={13} aria-hidden="true" />
+          </span>
+        )}
+        {`lock/${row}` in plan.rows && <Lock size={13} aria-hidden="true" />}
+        {`why/${row}` in plan.rows && <CopyCheck size={13} aria-hidden="true" />}
+        {mine.length > 0 && <TriangleAlert size={13} className="text-lichen" aria-hidden="true" />}
+      </span>
+    </button>
+  )
+}

@@ -1,0 +1,100 @@
+'use client'
+
+import { PointerSensor, useSensor, useSensors, type DragEndEvent, type DragStartEvent } from '@dnd-kit/core'
+import { useState, type KeyboardEvent, type RefObject } from 'react'
+import { putItem, swapItems } from '@/core/plan/menu-items'
+import type { Step } from '@/core/plan/step'
+import type { Result } from '@/core/result'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+
+/** Everything that puts items into cells and lines: picked in the list, dragged, carried and emptied by the keyboard. */
+export function useMenuHand(station: RefObject<HTMLElement | null>) {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const { model } = desk.start
+  const [selected, setSelected] = useState<string | null>(null)
+  const [carried, setCarried] = useState<string | null>(null)
+  const [dragged, setDragged] = useState<string | null>(null)
+  const took = (made: Result<Step>, row: string) => {
+    setCarried(null)
+    if (!made.ok) return desk.refuse(made.refusal)
+    if (desk.take(made.value)) setSelected(row)
+  }
+  const put = (row: string, item: string | null) => took(putItem(model, plan, row, item, newId()), row)
+  const swap = (from: string, to: string) => took(swapItems(model, plan, from, to, newId()), to)
+  const pick = (row: string) => {
+    if (carried !== null && carried !== row) return swap(carried, row)
+    setCarried(null)
+    setSelected(row)
+  }
+  const back = () => {
+    station.current?.querySelector<HTMLElement>(`[data-row="${selected ?? ''}"]`)?.focus()
+    setSelected(null)
+    setCarried(null)
+  }
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
+  return {
+    selected,
+    carried,
+    dragged,
+    pick,
+    put,
+    back,
+    /** M carries the item to another place, Delete empties it, the arrows go from place to place, Escape backs out. */
+    onKey: (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement
+      if (event.key === 'Escape') return back()
+      if (target.closest('input, textarea, select') || event.ctrlKey || event.metaKey || event.altKey) return
+      const row = target.closest<HTMLElement>('[data-row]')?.dataset.row
+      if (row === undefined) return
+      if (event.key.toLowerCase() === 'm') setCarried(row)
+      if (event.key === 'Delete') put(row, null)
+      const places = [...(station.current?.querySelectorAll<HTMLElement>('[data-row]') ?? [])]
+      const next = nextPlace(places, target, event.key)
+      if (next) {
+        event.preventDefault()
+        next.focus()
+      }
+    },
+    dragging: {
+      sensors,
+      onDragStart: ({ active }: DragStartEvent) => setDragged(active.data.current?.item as string),
+      onDragEnd: ({ active, over }: DragEndEvent) => {
+        setDragged(null)
+        const to = over?.data.current?.to as string | undefined
+        const { from, item } = (active.data.current ?? {}) as { from?: string; item?: string }
+        if (to === undefined || to === from) return
+        if (from !== undefined) swap(from, to)
+        else if (item !== undefined) put(to, item)
+      },
+      onDragCancel: () => setDragged(null),
+    },
+  }
+}
+
+/** The nearest place in the direction of an arrow key. */
+function nextPlace(places: readonly HTMLElement[], from: HTMLElement, key: string): HTMLElement | null {
+  const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[key]
+  const [dx = 0, dy = 0] = way ?? []
+  if (!way) return null
+  const middle = (element: HTMLElement) => {
+    const { x, y, width, height } = element.getBoundingClientRect()
+    return { x: x + width / 2, y: y + height / 2 }
+  }
+  const here = middle(from)
+  const [best] = places
+    .filter((one) => one !== from)
+    .map((place) => {
+      const at = middle(place)
+      const along = (at.x - here.x) * dx + (at.y - here.y) * dy
+      const aside = Math.abs((at.x - here.x) * dy) + Math.abs((at.y - here.y) * dx)
+      return { place, along, far: along + 3 * aside }
+    })
+    .filter(({ along }) => along > 4)
+    .sort((a, b) => a.far - b.far)
+  return best?.place ?? null
+}
+
+function newId(): string {
+  return crypto.randomUUID()
+}
