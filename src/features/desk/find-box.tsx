@@ -63,12 +63,12 @@ function Found({ onDone }: { onDone: () => void }) {
       placeholder="Type a few letters of each word"
       items={all}
       idOf={({ id }) => id}
-      textOf={({ name, more, kind }) => `${name} ${more} ${kind}`}
+      textOf={({ name, more, kind, term }) => `${name} ${more} ${kind} ${term ?? ''}`}
       onPick={({ href }) => go(href)}
       nothing={(typed) => `Nothing is called “${typed}”.`}
       most={60}
       tall="max-h-[55vh]"
-      option={({ id: what, kind, name, more, href }, { id, active }) => (
+      option={({ id: what, kind, name, more, href, term }, { id, active }) => (
         <li
           key={what}
           id={id}
@@ -81,7 +81,9 @@ function Found({ onDone }: { onDone: () => void }) {
             <span className="font-semibold">{name}</span>
             <span className="text-small text-silt">{kind}</span>
           </p>
-          <p className="text-small text-silt">{more}</p>
+          <p className="text-small text-silt">
+            {[term !== undefined && term !== name ? term : null, more].filter(Boolean).join(' · ')}
+          </p>
         </li>
       )}
     />

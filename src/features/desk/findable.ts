@@ -7,6 +7,7 @@ import { describeRow, showRow } from '@/core/plan/describe'
 import { itemAt } from '@/core/plan/menu-items'
 import { plannedSlots, type Plan } from '@/core/plan/plan'
 import { keyRow } from '@/core/plan/rows'
+import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import type { ShelfNames } from './shelf-names'
 
 /** Something the find box leads to. */
@@ -16,6 +17,8 @@ export interface Findable {
   readonly name: string
   /** What is said beside it. */
   readonly more: string
+  /** The field's own word for it, where the camera has another. */
+  readonly term?: string | undefined
   /** Address of the page, with the place on it behind `#`. */
   readonly href: string
 }
@@ -51,14 +54,9 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
         const taker = holder ?? keys.find((address) => acceptedFunctions(model, address).includes(fn))
         if (!taker) return []
         const where = holder ? `on ${holder.control.name}, ${holder.side}` : 'on no key'
+        const href = at('controls', keyRow(taker))
         return [
-          {
-            id: `function ${fn.id}`,
-            kind: 'function',
-            name: fn.name,
-            more: where,
-            href: at('controls', keyRow(taker)),
-          },
+          { id: `function ${fn.id}`, kind: 'function', name: fn.name, more: where, href, term: termOf(fn) },
         ]
       }),
     ...model.settings.map((setting): Findable => {
@@ -71,6 +69,7 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
         kind: 'setting',
         name: setting.label,
         more,
+        term: termOf(setting),
         href: at('menus', place),
       }
     }),
@@ -105,6 +104,11 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
       href: '/',
     })),
   ]
+}
+
+/** The field's word for what a setting or function means, where it is another than the camera's. */
+function termOf({ means }: { readonly means: string | null }): string | undefined {
+  return (commonSettings.get(means ?? '') ?? commonFunctions.get(means ?? ''))?.term
 }
 
 const stations = [

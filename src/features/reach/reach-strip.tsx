@@ -70,7 +70,7 @@ export function ReachStrip({ trial, children }: { trial?: ReachReport | null; ch
         unit="s"
         lessIsGood
       />
-      <Figure label="special keys × meanings" value={String(next.load)} />
+      <Figure label="keys × meanings" value={String(next.load)} />
       <div className="ml-auto flex flex-wrap items-center gap-2">
         <select
           aria-label="How the camera is held"

@@ -32,8 +32,8 @@ export function percent(share: number): string {
 
 /** A time as people say it: tenths of seconds below ten, whole ones above, minutes from ten minutes on. */
 export function secondsOf(seconds: number): string {
-  if (Math.abs(seconds) >= 600) return `${Math.round(seconds / 60)} min`
-  return `${Math.abs(seconds) < 10 ? seconds.toFixed(1) : Math.round(seconds).toString()} s`
+  if (Math.abs(seconds) >= 600) return `${Math.round(seconds / 60)}\u00a0min`
+  return `${Math.abs(seconds) < 10 ? seconds.toFixed(1) : Math.round(seconds).toString()}\u00a0s`
 }
 
 /** A difference with its sign; nothing where it rounds to nothing. */

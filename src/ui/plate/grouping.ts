@@ -1,31 +1,22 @@
 import type { Box } from './geometry'
 import { centreOf, gap, lines, type Edge, type Groups, type LabelSize } from './sheet'
 
-/**
- * Gives each label the nearest margin that has room and is not barred to it, those nearest to one first; null when
- * one finds none.
- */
+/** Gives each label the nearest margin that has room, those nearest to one first; null when one finds none. */
 export function grouped(
   sizes: readonly LabelSize[],
   edges: readonly Edge[],
   drawing: Box,
   room: Room,
-  barred: Barred = new Map(),
 ): Groups | null {
   const groups: Groups = { left: [], right: [], top: [], bottom: [] }
   const rest = [...sizes].sort((a, b) => nearest(a, edges, drawing).far - nearest(b, edges, drawing).far)
   for (const size of rest) {
-    const edge = byDistance(size, edges, drawing).find(
-      (one) => barred.get(size.control.id) !== one.edge && fits(groups[one.edge], size, one.edge, room),
-    )
+    const edge = byDistance(size, edges, drawing).find((one) => fits(groups[one.edge], size, one.edge, room))
     if (!edge) return null
     groups[edge.edge].push(size)
   }
   return groups
 }
-
-/** Margins that a label may not stand in, by control. */
-export type Barred = ReadonlyMap<string, Edge>
 
 /** How much fits along a margin, in pixels. */
 export interface Room {

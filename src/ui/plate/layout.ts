@@ -1,6 +1,6 @@
 import type { Face } from '@/core/model/types'
 import { cross, distance, enters, type Box } from './geometry'
-import { grouped, type Barred } from './grouping'
+import { grouped } from './grouping'
 import { placed } from './placing'
 import {
   centreOf,
@@ -19,7 +19,7 @@ import {
  * Lays a face out in a sheet of the size given: the drawing as large as the margins leave room for, each label in
  * the margin next to its control, leaders straight and never crossing. Margins that hold no label are narrow; of
  * the ways to use left and right, and of keeping corners free for labels above and below, the one with the largest
- * drawing wins; a label whose leader would run over another is moved to another margin. Null when nothing fits.
+ * drawing wins. Null when nothing fits.
  */
 export function layoutPlate(
   face: Face,
@@ -27,49 +27,42 @@ export function layoutPlate(
   width: number,
   height: number,
 ): PlateLayout | null {
-  const sheet = { face, sizes, width, height }
-  let best = bestOf(sheet, new Map())
-  for (let bars: Barred = new Map(); best && coveredIn(best) > 0 && bars.size < mostBarred;) {
-    const pair = firstCovering(best.labels)
-    const tried = (pair ?? []).map(({ control, edge }) => {
-      const barred: Barred = new Map([...bars, [control.id, edge]])
-      return { barred, layout: bestOf(sheet, barred) }
-    })
-    const [first, second] = tried
-    const next = second?.layout && (!first?.layout || better(second.layout, first.layout)) ? second : first
-    if (!next?.layout) break
-    bars = next.barred
-    if (better(next.layout, best)) best = next.layout
-  }
-  return best && coveredIn(best) === 0 ? best : null
-}
-
-/** How many labels are moved out of a margin, one after the other, before it is given up. */
-const mostBarred = 4
-
-interface Wanted {
-  readonly face: Face
-  readonly sizes: readonly LabelSize[]
-  readonly width: number
-  readonly height: number
-}
-
-/** The best of all ways, with some margins barred to some labels; the first whose leaders all run clear. */
-function bestOf({ face, sizes, width, height }: Wanted, barred: Barred): PlateLayout | null {
   let best: PlateLayout | null = null
   for (const { ways, scale } of tries) {
     const layouts = ways.flatMap((edges) =>
       [0, 1, 2].flatMap((corners) =>
         [true, false].flatMap(
-          (near) => layoutWith(face, sizes, { edges, corners, scale, near, barred }, width, height) ?? [],
+          (near) => layoutWith(face, sizes, { edges, corners, scale, near }, width, height) ?? [],
         ),
       ),
     )
     for (const one of layouts) if (!best || better(one, best)) best = one
     if (best && coveredIn(best) === 0) return best
   }
-  return best
+  return null
 }
+
+/**
+ * The layout for the room there is; a face with more labels than that has room for gets a taller sheet. Null on a sheet
+ * too narrow for margins.
+ */
+export function layoutIn(
+  face: Face,
+  sizes: readonly LabelSize[],
+  { width, height }: { width: number; height: number },
+): PlateLayout | null {
+  const least = Math.min(height, Math.max(440, width * 0.85))
+  const heights = [least, ...tallerHeights.filter((one) => one > least)]
+  for (const one of heights) {
+    const layout = layoutPlate(face, sizes, width, one)
+    if (layout || width < narrowest) return layout
+  }
+  return null
+}
+
+const tallerHeights = [620, 720, 840, 980]
+/** Pixels under which labels do not stand in margins. */
+const narrowest = 560
 
 /** The margins tried first, and those for when a leader would run over a label. */
 const usual: readonly (readonly Edge[])[] = [
@@ -87,7 +80,7 @@ const unusual: readonly (readonly Edge[])[] = [
 /** What is tried in turn until no leader runs over a label: how far the drawing is shrunk, and the margins used. */
 const tries = [
   ...[1, 0.88, 0.76].map((scale) => ({ ways: usual, scale })),
-  ...[1, 0.94, 0.88, 0.82, 0.76, 0.7, 0.64].map((scale) => ({ ways: unusual, scale })),
+  ...[0.94, 0.82, 0.7].map((scale) => ({ ways: unusual, scale })),
 ]
 
 /** How many leaders run over the label of another control. */
@@ -117,13 +110,12 @@ interface Way {
   readonly corners: number
   readonly scale: number
   readonly near: boolean
-  readonly barred: Barred
 }
 
 function layoutWith(
   face: Face,
   sizes: readonly LabelSize[],
-  { edges, corners, scale, near, barred }: Way,
+  { edges, corners, scale, near }: Way,
   width: number,
   height: number,
 ): PlateLayout | null {
@@ -135,7 +127,7 @@ function layoutWith(
   let best: PlateLayout | null = null
   for (let round = 0; round < 3; round++) {
     const drawing = drawingIn(face, margin, row, scale, width, height)
-    const groups = drawing && grouped(sizes, edges, drawing, room, barred)
+    const groups = drawing && grouped(sizes, edges, drawing, room)
     const laid = groups && uncrossed(groups, { drawing, width, height, near })
     if (!laid) break
     best = laid
@@ -178,7 +170,11 @@ function uncrossed(groups: Groups, sheet: Sheet): PlateLayout | null {
     )
   }
   let uncovered: PlateLayout | null = null
+  const seen = new Set<string>()
   for (let round = 0; round < 60; round++) {
+    const order = Object.values(groups).map((group) => group.map(({ control }) => control.id).join())
+    if (seen.has(order.join('|'))) return uncovered
+    seen.add(order.join('|'))
     const labels = placed(groups, sheet)
     if (labels === null) return uncovered
     const crossing = firstCrossing(labels)

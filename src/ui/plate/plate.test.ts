@@ -5,10 +5,10 @@ import type { Address } from '@/core/model/addresses'
 import { acceptedFunctions } from '@/core/model/keys'
 import { lookup } from '@/core/model/lookup'
 import type { Face } from '@/core/model/types'
-import { cross, enters, overlap, spread } from './geometry'
+import { spread } from './geometry'
 import { labelSize, type PlateLabel } from './label'
 import { layoutPlate } from './layout'
-import type { PlateLayout } from './sheet'
+import { faultsOf } from '@tests/fixtures/plates'
 
 const labelsWith = (face: Face, textOf: (address: Address) => string): PlateLabel[] =>
   heron.controls
@@ -38,29 +38,6 @@ const sheets = [
 const cases = heron.faces.flatMap((face) =>
   sheets.map(([width, height]) => [face.name, width, height, face] as const),
 )
-
-/** Sound: every label there, inside the sheet, off the drawing and off each other, and no leader crossing another. */
-function faultsOf(labels: readonly PlateLabel[], layout: PlateLayout): string[] {
-  const names = (list: readonly { control: { id: string } }[]) =>
-    list
-      .map((one) => one.control.id)
-      .sort()
-      .join()
-  const faults = names(labels) === names(layout.labels) ? [] : ['labels missing']
-  layout.labels.forEach((one, i) => {
-    const { x, y, width, height } = one.box
-    if (x < 0 || y < 0 || x + width > layout.width || y + height > layout.height)
-      faults.push(`${one.control.id} off the sheet`)
-    if (overlap(one.box, layout.drawing)) faults.push(`${one.control.id} on the drawing`)
-    for (const two of layout.labels.slice(i + 1)) {
-      if (cross(...one.leader, ...two.leader)) faults.push(`${one.control.id} crosses ${two.control.id}`)
-      if (enters(one.leader, two.box) || enters(two.leader, one.box))
-        faults.push(`a leader runs over ${one.control.id} or ${two.control.id}`)
-      if (overlap(one.box, two.box)) faults.push(`${one.control.id} overlaps ${two.control.id}`)
-    }
-  })
-  return faults
-}
 
 describe('a plate', () => {
   it.each(cases)(

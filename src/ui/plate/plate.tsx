@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Control, Face } from '@/core/model/types'
 import { Drawing } from './drawing'
 import { LabelButton, labelSize, type PlateLabel } from './label'
-import { layoutPlate } from './layout'
+import { layoutIn } from './layout'
 import { centreOf, type LabelSize, type PlateLayout } from './sheet'
 
 /**
@@ -25,7 +25,8 @@ export function Plate({
 }) {
   const sheet = useRef<HTMLDivElement>(null)
   const size = useSize(sheet)
-  const layout = useMemo(() => layoutIn(face, labels.map(labelSize), size), [face, labels, size])
+  const sizes = useLabelSizes(labels)
+  const layout = useMemo(() => layoutIn(face, sizes, size), [face, sizes, size])
   const heat = useMemo(() => heatOf(labels), [labels])
   const lit = labels.find((label) => label.lines.some((line) => line.address === selected))?.control ?? null
   const pick = (control: Control) => {
@@ -44,27 +45,24 @@ export function Plate({
   )
 }
 
-/**
- * The layout for the room there is; a face with more labels than that has room for gets a taller sheet. Null on a sheet
- * too narrow for margins.
- */
-function layoutIn(
-  face: Face,
-  sizes: readonly LabelSize[],
-  { width, height }: { width: number; height: number },
-): PlateLayout | null {
-  const least = Math.min(height, Math.max(440, width * 0.85))
-  const heights = [least, ...tallerHeights.filter((one) => one > least)]
-  for (const one of heights) {
-    const layout = layoutPlate(face, sizes, width, one)
-    if (layout || width < narrowest) return layout
-  }
-  return null
+/** The sizes of labels: the same object while none of them changes, so that a plate is laid out anew only then. */
+function useLabelSizes(labels: readonly PlateLabel[]): readonly LabelSize[] {
+  const sizes = labels.map(labelSize)
+  const [kept, setKept] = useState(sizes)
+  const same =
+    kept.length === sizes.length &&
+    sizes.every((one, i) => {
+      const was = kept[i]
+      return (
+        was?.control === one.control &&
+        was.width === one.width &&
+        was.height === one.height &&
+        was.rows === one.rows
+      )
+    })
+  if (!same) setKept(sizes)
+  return same ? kept : sizes
 }
-
-const tallerHeights = [620, 720, 840, 980]
-/** Pixels under which labels do not stand in margins. */
-const narrowest = 560
 
 /** How much each control is worked, the most worked one being 1. */
 function heatOf(labels: readonly PlateLabel[]): ReadonlyMap<string, number> {
