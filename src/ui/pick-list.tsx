@@ -48,7 +48,7 @@ export function PickList<T>({
     })
     .slice(0, most)
   const active = shown[Math.min(at, shown.length - 1)]
-  const name = (item: T) => `${id} ${idOf(item)}`
+  const name = (item: T) => `${id}-${idOf(item).replaceAll(' ', '-')}`
   const onKey = (event: React.KeyboardEvent) => {
     if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault()
@@ -63,15 +63,15 @@ export function PickList<T>({
   }
   return (
     <div>
-      <label htmlFor={`${id} search`} className="text-small text-silt">
+      <label htmlFor={`${id}-search`} className="text-small text-silt">
         {label}
       </label>
       <input
-        id={`${id} search`}
+        id={`${id}-search`}
         ref={search}
         role="combobox"
         aria-expanded="true"
-        aria-controls={`${id} list`}
+        aria-controls={`${id}-list`}
         aria-activedescendant={active ? name(active) : undefined}
         autoComplete="off"
         value={typed}
@@ -84,7 +84,7 @@ export function PickList<T>({
         className="mt-0.5 block min-h-9 w-full rounded border bg-crust px-2 placeholder:text-silt"
       />
       <ul
-        id={`${id} list`}
+        id={`${id}-list`}
         role="listbox"
         aria-label={list}
         className={`mt-2 divide-y overflow-y-auto ${tall}`}

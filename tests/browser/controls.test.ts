@@ -68,7 +68,7 @@ describe('putting a function on a key', () => {
 
   it('by dragging from the list onto a key', async () => {
     await key(page, 'Thumb focus key').click()
-    await page.getByRole('combobox').fill('choose iso')
+    await page.getByRole('combobox', { name: /^Instead/ }).fill('choose iso')
     const option = await page.getByRole('option', { name: /^Choose ISO/ }).boundingBox()
     if (!option) throw new Error('no option')
     await dragTo('Crown key', { x: option.x + 40, y: option.y + 14 })

@@ -193,7 +193,7 @@ function FacePlate({
     >
       <div className={alone ? 'sr-only print:not-sr-only' : 'flex flex-wrap items-baseline gap-x-4'}>
         <h1 className="font-head text-title font-semibold">{face.name}</h1>
-        <Differing shown={shown} face={face} />
+        {!alone && <Differing shown={shown} face={face} />}
       </div>
       <Plate face={face} labels={labels} selected={selected} onSelect={onSelect} />
     </div>

@@ -34,11 +34,6 @@ export function PlaceButton({
   const mine = findings.filter((finding) => finding.row === row)
   const name = item === null ? 'empty' : itemName(model, item)
   const own = Object.hasOwn(plan.rows, row)
-  const spoken = [
-    `${place}: ${name}`,
-    ...(use && use.needed > 0 ? [`needed ${use.needed} times${use.onKey ? ', on a key already' : ''}`] : []),
-    ...mine.map((finding) => finding.title),
-  ].join('; ')
   const look = drop.isOver
     ? 'bg-blush outline-2 outline-pan'
     : row === selected
@@ -52,25 +47,31 @@ export function PlaceButton({
       }}
       type="button"
       data-row={row}
-      aria-label={spoken}
       aria-pressed={row === selected}
       onPointerDown={(event) => void drag.listeners?.onPointerDown?.(event)}
       onClick={() => onSelect(row)}
       className={`flex min-w-0 touch-none flex-col items-start justify-between gap-0.5 px-2 py-1.5 text-left leading-tight ${look} ${drag.isDragging ? 'opacity-40' : ''} ${className}`}
     >
       <span className={item === null ? 'text-silt italic' : `font-semibold ${own ? '' : 'text-silt'}`}>
-        {name}
+        <span className="sr-only">{place}: </span>
+        {name}{' '}
       </span>
       <span className="flex min-h-4.5 items-center gap-1.5 text-small text-silt">
         {use && use.needed > 0 && <span className="font-mono text-brine tabular-nums">{use.needed}×</span>}
         {use?.onKey && (
           <span title="On a key already">
             <KeyRound size={13} aria-hidden="true" />
+            <span className="sr-only"> on a key already</span>
           </span>
         )}
         {`lock/${row}` in plan.rows && <Lock size={13} aria-hidden="true" />}
         {`why/${row}` in plan.rows && <CopyCheck size={13} aria-hidden="true" />}
-        {mine.length > 0 && <TriangleAlert size={13} className="text-lichen" aria-hidden="true" />}
+        {mine.map((finding) => (
+          <span key={finding.check} title={finding.title}>
+            <TriangleAlert size={13} className="text-lichen" aria-hidden="true" />
+            <span className="sr-only"> {finding.title}</span>
+          </span>
+        ))}
       </span>
     </button>
   )

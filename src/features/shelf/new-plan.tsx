@@ -23,7 +23,7 @@ export function NewPlan({ models }: { models: readonly { id: string; name: strin
       id?: string
       refusal?: Refusal
     } | null
-    if (answer?.id) router.push(`/plans/${answer.id}/controls`)
+    if (answer?.id) router.push(`/plans/${answer.id}/foundation`)
     else
       setRefusal(
         answer?.refusal ?? { code: 'unreachable', message: 'The server does not answer. Nothing was made.' },

@@ -144,7 +144,7 @@ function LineButton({
       data-over={drop.isOver || undefined}
       onPointerDown={(event) => void drag.listeners?.onPointerDown?.(event)}
       onClick={() => onSelect(line.address)}
-      aria-label={`${name}, ${line.gesture}${many ? ' ' : ': '}${line.text}${line.spoken}`}
+      aria-label={`${name}, ${line.gesture}${many ? ' ' : ': '}${line.text}${line.uses ? ` ${line.uses}×` : ''}${line.spoken}`}
       aria-pressed={selected}
       className={`flex max-w-full touch-none items-baseline gap-1.5 rounded px-1.5 text-left leading-5 font-semibold ${tones[line.tone]} ${over} ${many ? 'my-0.5 w-full' : ''} ${line.changed ? 'border-l-3 border-pan' : ''} ${drag.isDragging ? 'opacity-40' : ''}`}
     >
@@ -164,6 +164,7 @@ function LineButton({
       )}
       {line.uses ? (
         <span className="self-center font-mono text-small font-normal text-brine tabular-nums">
+          {' '}
           {line.uses}×
         </span>
       ) : null}

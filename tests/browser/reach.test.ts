@@ -1,0 +1,194 @@
+import type { Locator, Page } from 'playwright-core'
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
+import { demoPlan, openApplication, openPage, saved, savedRows, type Application } from './application'
+import { openChromium } from './chromium'
+
+let application: Application
+let chromium: Awaited<ReturnType<typeof openChromium>>
+let page: Page
+
+beforeAll(async () => {
+  application = await openApplication()
+  chromium = await openChromium()
+})
+afterAll(async () => {
+  await chromium.close()
+  await application.stop()
+})
+beforeEach(async () => {
+  for (const open of chromium.browser.pages()) await open.close()
+  page = await openPage(chromium.browser, application.address)
+})
+
+const reach = async () => {
+  const text = await page.getByRole('region', { name: 'Reach' }).innerText()
+  const shown = (pattern: RegExp) => Number(pattern.exec(text)?.[1])
+  const minutes = /(\d+)\smin/.exec(text)
+  return {
+    atFinder: shown(/(\d+)\s%/),
+    seconds: minutes ? Number(minutes[1]) * 60 : shown(/([\d.]+)\ss\b/),
+  }
+}
+const stations = () => page.getByRole('navigation', { name: 'Route' })
+const planId = () => page.url().split('/plans/')[1]?.split('/')[0] ?? ''
+const solved = (words: string) => page.getByRole('button', { name: words }).waitFor({ timeout: 50_000 })
+
+/** How a person works the page: by pointing, or by keys alone. */
+interface Way {
+  readonly press: (what: Locator) => Promise<void>
+  readonly choose: (what: Locator, label: string) => Promise<void>
+}
+
+const pointing: Way = {
+  press: (what) => what.click(),
+  choose: async (what, label) => void (await what.selectOption({ label })),
+}
+
+/** Tab until it has the focus, as somebody without a mouse does; then Enter. */
+const focusByTab = async (what: Locator) => {
+  await what.waitFor()
+  for (let presses = 0; presses < 400; presses++) {
+    if (await what.evaluate((element) => element === document.activeElement)) return
+    await page.keyboard.press('Tab')
+  }
+  throw new Error('Tab never comes to it')
+}
+const typing: Way = {
+  press: async (what) => {
+    await focusByTab(what)
+    await page.keyboard.press('Enter')
+  },
+  choose: async (what, label) => {
+    await focusByTab(what)
+    await page.keyboard.type(label)
+  },
+}
+
+/** An empty plan to one with three changes taken and four cells filled; what it cost on the way. */
+async function fromEmptyToFilled({ press, choose }: Way) {
+  await choose(page.getByLabel('Model of the new plan'), 'Hollin Mere')
+  await press(page.getByRole('button', { name: 'Start a plan' }))
+  await page.getByRole('heading', { name: 'What you shoot' }).waitFor()
+  await press(page.getByRole('button', { name: /^Stage and rehearsal/ }))
+  await press(page.getByRole('button', { name: /^Interviews/ }))
+  await page.getByRole('region', { name: 'Interviews' }).waitFor()
+  const empty = await reach()
+
+  await press(stations().getByRole('link', { name: /^Controls/ }))
+  await press(page.getByRole('button', { name: 'Suggest', exact: true }))
+  await press(page.getByRole('button', { name: 'Suggest', exact: true }).nth(1))
+  await page.getByRole('button', { name: /^3 changes, saves/ }).waitFor({ timeout: 50_000 })
+  await press(page.getByRole('button', { name: /^3 changes, saves/ }))
+  const verdict = await page.getByText('Proven: no other does better.').count()
+  const reasons = await page.getByText(/times: .+ → /).count()
+  await press(page.getByRole('button', { name: 'Take all 3' }))
+  await saved(page)
+  const taken = await reach()
+
+  await press(stations().getByRole('link', { name: /^Menus/ }))
+  const grid = page.getByRole('region', { name: 'Table for pictures' })
+  for (const cell of [1, 2, 3, 4]) {
+    await press(grid.getByRole('button', { name: new RegExp(`, cell ${cell}:`) }))
+    await press(page.getByRole('combobox', { name: /^Instead/ }))
+    if (press === pointing.press) await page.getByRole('listbox').getByRole('option').first().click()
+  }
+  await saved(page)
+  return {
+    empty,
+    taken,
+    verdict,
+    reasons,
+    filled: await reach(),
+    rows: await savedRows(application.address, planId()),
+  }
+}
+
+function expectBetter({
+  empty,
+  taken,
+  verdict,
+  reasons,
+  filled,
+  rows,
+}: Awaited<ReturnType<typeof fromEmptyToFilled>>) {
+  expect(verdict).toBe(1)
+  expect(reasons).toBeGreaterThanOrEqual(3)
+  expect(taken.atFinder).toBeGreaterThan(empty.atFinder)
+  expect(taken.seconds).toBeLessThan(empty.seconds)
+  expect(filled.seconds).toBeLessThanOrEqual(taken.seconds)
+  const names = Object.keys(rows)
+  expect(names.filter((row) => row.startsWith('need/')).length).toBeGreaterThan(20)
+  expect(names.filter((row) => row.startsWith('grid/still-table/')).length).toBeGreaterThanOrEqual(4)
+}
+
+describe('a newcomer with an empty plan', () => {
+  it('chooses what they shoot, takes three changes of a proven suggestion, fills four cells, and reaches more', async () => {
+    expectBetter(await fromEmptyToFilled(pointing))
+  }, 120_000)
+
+  it('does the same by keyboard alone', async () => {
+    expectBetter(await fromEmptyToFilled(typing))
+  }, 180_000)
+})
+
+describe('a suggestion that is wrong', () => {
+  it('is said to be so, with the reason; the next one heeds it; what was taken is undone as one', async () => {
+    await page.goto(`${application.address}/plans/${demoPlan}/controls`, { waitUntil: 'networkidle' })
+    const before = await reach()
+    await page.getByRole('button', { name: 'Suggest', exact: true }).first().click()
+    await page.getByRole('button', { name: 'Suggest', exact: true }).nth(1).click()
+    await solved('Suggest again')
+    const first = page.getByRole('listitem').filter({ hasText: 'Not like this' }).first()
+    const place = await first
+      .getByRole('checkbox')
+      .evaluate((box) => box.closest('li')?.innerText.split('\n')[0] ?? '')
+    await first.getByRole('button', { name: 'Not like this' }).click()
+    await page.getByLabel('Why not').fill('The glove never finds it.')
+    await page.getByRole('button', { name: 'Lock this place' }).click()
+    await page.getByText('Heeds 1 locked').waitFor()
+    await page.getByRole('button', { name: 'Suggest again' }).click()
+    await page.getByRole('button', { name: 'Stop' }).waitFor()
+    await solved('Suggest again')
+    await page.getByRole('button', { name: /^3 changes, saves/ }).click()
+    expect(await page.getByRole('listitem').filter({ hasText: place }).count()).toBe(0)
+    await page.getByRole('button', { name: 'Take all 3' }).click()
+    await expect.poll(async () => (await reach()).seconds).toBeLessThan(before.seconds)
+    await page.keyboard.press('Control+z')
+    await expect.poll(async () => (await reach()).seconds).toBe(before.seconds)
+    await page.keyboard.press('Control+z')
+    await saved(page)
+    expect(
+      Object.keys(await savedRows(application.address, demoPlan)).some((row) => row.startsWith('lock/')),
+    ).toBe(false)
+  }, 120_000)
+
+  it('can be stopped, and then asked again', async () => {
+    await page.goto(`${application.address}/plans/${demoPlan}/controls`, { waitUntil: 'networkidle' })
+    await page.getByRole('button', { name: 'Suggest', exact: true }).first().click()
+    await page.getByRole('button', { name: 'Suggest', exact: true }).nth(1).click()
+    await page.getByRole('button', { name: 'Stop' }).click()
+    await page.getByText(/^Stopped\./).waitFor()
+    await page.getByRole('button', { name: 'Suggest again' }).click()
+    await page.getByRole('button', { name: 'Stop' }).waitFor()
+    await solved('Suggest again')
+    expect(await page.getByRole('button', { name: /changes, saves/ }).count()).toBeGreaterThan(3)
+  }, 120_000)
+})
+
+describe('the find box', () => {
+  it('leads by keyboard to a key, to a setting by the field’s own word for it, and to a bank', async () => {
+    await page.goto(`${application.address}/plans/${demoPlan}/foundation`, { waitUntil: 'networkidle' })
+    const find = async (words: string) => {
+      await page.keyboard.press('Control+k')
+      await page.getByRole('combobox', { name: /^Find/ }).waitFor()
+      await page.keyboard.type(words)
+      await page.keyboard.press('Enter')
+    }
+    await find('cheek stills press')
+    await page.getByRole('heading', { name: 'Cheek key' }).waitFor()
+    await find('focus peaking setting')
+    await page.getByRole('heading', { name: 'Own menu' }).waitFor()
+    await find('interviews bank')
+    await page.getByRole('region', { name: 'Bank Interviews' }).waitFor()
+  })
+})
