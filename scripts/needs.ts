@@ -10,17 +10,17 @@ export interface Need {
 
 /** id | what owners need | where else it is answered, or - */
 export const needs: readonly Need[] = read(`
-J1 | Eye at the finder for most adjustments | plan reach reckons it for each situation; beside the plate not yet
-J2 | Nearest what is used most, one place for each thing | -
-J3 | Few things to remember | plan reach counts the load
+J1 | Eye at the finder for most adjustments | reach: coverage for each situation, beside the plate and by plan reach
+J2 | Nearest what is used most, one place for each thing | the suggestion; what each function would save, in the list of a key
+J3 | Few things to remember | reach counts the load; the trade curve says what few changes save
 J4 | Nothing happens by accident | guards and bump risk stand in the model; the operation lock is a rule of it
-J5 | The same hands on every side and body | fit carries keys to another model
+J5 | The same hands on every side and body | fit carries keys to another model; a suggestion weighs the other side and the other body
 J6 | A known start, and a way back | undo to the empty plan; the simulated body saves, resets, loads
 J7 | Automatic where it helps, each owner's own line | the schools of the plan
 J8 | Two new functions per outing | not yet: practice comes with the drill and the log
 J9 | Every kind of control | the model format has them all, tilts beside turns included
 J10 | The manner matters, and unknown is "test on body" | manners in the vocabulary; doubts of the model
-J11 | Dials by exposure mode and side, and their direction | addresses by exposure mode; what is inert in a mode is a rule
+J11 | Dials by exposure mode and side, and their direction | the table of dials beside the plate; what is inert in a mode is a rule
 J12 | What was displaced, and whether it is reachable | the assignment itself says where it could go
 J13 | Empty or doubled on purpose | -
 J14 | One key, several meanings | resolve answers for every side, lens, lever, mode
@@ -36,7 +36,7 @@ J23 | Persistence and tuning | settings with their plain words
 J24 | The point: home, memory, wrap, skip | focus geometry; cells by orientation
 J25 | Help for focusing by hand, and what of it is inert | rules of the model
 J26 | Any two keys held together | the focus table, with "test on body" where the model is in doubt
-J27 | Function menus and own menu | capacity and permitted lines are part of the rows
+J27 | Function menus and own menu | the Menus station; filled from what no key reaches
 J28 | Kinds of banks, hold sets, remembered positions | -
 J29 | Copy, then vary; residue | steps: copy base to all, start from, vary, put back
 J30 | Snapshot or live | edits on the body land where the model says

@@ -7,11 +7,12 @@ import { checkModel, listModels } from './models'
 import { newPlan, resolvePlan, stepPlan } from './plans'
 import { reachPlan, startPlan } from './reach'
 import { fitPlan, routePlan } from './routes'
+import { suggestPlan } from './suggest'
 
 /** Every command, in the order help lists them. */
 export const commands: readonly Command[] = [
   ...[listModels, checkModel, newPlan, stepPlan, resolvePlan],
-  ...[startPlan, reachPlan, checkPlan, focusPlan, routePlan, fitPlan, comparePlans],
+  ...[startPlan, reachPlan, suggestPlan, checkPlan, focusPlan, routePlan, fitPlan, comparePlans],
   ...[writeFileCommand, readFileCommand, compareFiles, runCamera],
 ]
 

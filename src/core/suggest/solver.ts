@@ -35,6 +35,7 @@ export function solveWith(highs: Highs): Solver {
         mip_rel_gap: 0,
         mip_abs_gap: 1e-6,
         mip_allow_restart: false,
+        presolve: 'off',
       })
       const whole = Array.from({ length: program.whole }, (_, i) => i)
       const begun = new Set(start)

@@ -14,12 +14,13 @@ export type TradeNews =
   /** The best with so many changes is known, or the time for it was over. */
   | { readonly kind: 'solved'; readonly suggestion: Suggestion }
 
-/** The numbers of changes that are asked for, as far as the best of all needs more. */
-const asked = [2, 3, 4, 5, 6, 8, 10, 12, 15] as const
+/** The numbers of changes that are asked for before the best of all, which takes longest, and after it as far as it needs more. */
+const early = [2, 3] as const
+const later = [4, 5, 6, 8, 10, 12, 15] as const
 
 /**
- * The best arrangement with one change, with any number, and with two, three and more: each told as soon as it is known.
- * The best of all has `seconds` to be found; each other one the same at most.
+ * The best arrangement with one change, two, three, with any number, and then with four and more: each told as soon as
+ * it is known, each with `seconds` to be found at most.
  */
 export function tradeCurve(
   instance: Instance,
@@ -35,6 +36,7 @@ export function tradeCurve(
     tell({ kind: 'solved', suggestion })
     return suggestion
   }
+  for (const changes of early) known(changes)
   const best = known(null)
-  for (const changes of asked) if (changes < best.changes.length) known(changes)
+  for (const changes of later) if (changes < best.changes.length) known(changes)
 }

@@ -14,6 +14,7 @@ import {
   useRevision,
   useTrial,
 } from '@/features/desk/desk-context'
+import { ShortcutList } from '@/features/desk/shortcut-list'
 import { usePlaceInPage } from '@/features/desk/use-place-in-page'
 import { ReachStrip } from '@/features/reach/reach-strip'
 import { Plate } from '@/ui/plate/plate'
@@ -26,7 +27,7 @@ import { KeyPanel } from './key-panel'
 import { differingOn, labelsOf, usesOf, type Shown } from './look-up'
 import { PanelTabs, type Panel } from './panel-tabs'
 import { ReachPanel } from './reach-panel'
-import { Shortcuts, useShortcuts } from './shortcuts'
+import { controlsKeys, useShortcuts } from './shortcuts'
 import { TrialNote } from './trial-note'
 import { useHand } from './use-hand'
 
@@ -78,16 +79,17 @@ export function ControlsStation() {
   })
   const focusKey = (address: string | null) =>
     station.current?.querySelector<HTMLElement>(`[data-address="${address ?? ''}"]`)?.focus()
-  const shortcuts = useShortcuts(station, {
+  const back = () => {
+    const was = selected
+    hand.back()
+    focusKey(was)
+  }
+  useShortcuts(station, {
     carry: (address) => hand.carry(address, 'move'),
     swap: (address) => hand.carry(address, 'swap'),
     clear: (address) => hand.put(address, 'nothing'),
     panel: setPanel,
-    back: () => {
-      const was = selected
-      hand.back()
-      focusKey(was)
-    },
+    back,
   })
   const outcome =
     hand.outcome?.address === selected && plan.rows[`key/${selected}`] === hand.outcome.functionId
@@ -95,12 +97,12 @@ export function ControlsStation() {
       : null
   return (
     <DndContext id="controls" {...hand.dragging}>
-      <main ref={station} className="grid gap-3 px-5 py-3">
+      <main ref={station} className="plates grid gap-3 px-5 py-3 print:block print:p-0">
         <ReachStrip trial={trial?.reach ?? null} />
         <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_350px]">
           <section
             aria-label={faceId === allFaces ? 'All faces of the body' : `${faces[0]?.name ?? ''} of the body`}
-            className={`flex min-w-0 flex-col self-start border bg-sheet px-4 pt-2 pb-3 ${faceId === allFaces ? '' : 'lg:sticky lg:top-3 lg:min-h-[max(520px,calc(100dvh-200px))]'}`}
+            className={`flex min-w-0 flex-col self-start border bg-sheet px-4 pt-2 pb-3 print:border-0 ${faceId === allFaces ? '' : 'lg:sticky lg:top-3 lg:min-h-[max(520px,calc(100dvh-200px))]'}`}
           >
             <div className="not-printed flex flex-wrap items-center gap-x-3 gap-y-1">
               <FacePicker faces={model.faces} face={faceId} onPick={setFaceId} />
@@ -143,7 +145,7 @@ export function ControlsStation() {
                 onPut={hand.put}
                 onPick={goTo}
                 onSwap={() => hand.carry(selected, 'swap')}
-                onClose={shortcuts.back}
+                onClose={back}
               />
             )}
             {panel === 'key' && !selected && (
@@ -158,7 +160,7 @@ export function ControlsStation() {
           </aside>
         </div>
       </main>
-      <Shortcuts open={shortcuts.open} onClose={shortcuts.close} />
+      <ShortcutList keys={controlsKeys} />
       <DragOverlay dropAnimation={null}>
         {hand.dragged !== null && (
           <div className="w-max rounded border-2 border-pan bg-sheet px-2 py-1 shadow-lg">

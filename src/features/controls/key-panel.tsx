@@ -3,7 +3,7 @@
 import { useMemo } from 'react'
 import { addressesOfControl, atFinder } from '@/core/model/keys'
 import { lookup } from '@/core/model/lookup'
-import { addressesWith, functionAt, leaveAsDelivered } from '@/core/plan/assign'
+import { addressesWith, assign, functionAt, leaveAsDelivered, type Displaced } from '@/core/plan/assign'
 import { keyRow } from '@/core/plan/rows'
 import { useDesk, useDeskView, useFindings, useReach } from '@/features/desk/desk-context'
 import { FindingCard } from '@/features/desk/finding-card'
@@ -59,6 +59,9 @@ export function KeyPanel({
     : doubled.length > 0
       ? `Also on ${doubled.map((other) => other.control.name).join(' and ')}. Doubled on purpose? Say why.`
       : 'Your reason, for the day you wonder'
+  const other = all.find(({ fn }) => fn.id !== current)
+  const tried = other && assign(model, plan, addressKey, other.fn.id, 'tried')
+  const would = tried?.ok ? tried.value.displaced : null
   const mine = findings.filter((finding) => finding.row === row && finding.side === side)
   return (
     <div className="grid gap-3">
@@ -126,6 +129,7 @@ export function KeyPanel({
         .map((finding) => (
           <FindingCard key={`${finding.check} ${finding.rule ?? ''}`} finding={finding} />
         ))}
+      {would && !outcome && <WouldDisplace displaced={would} />}
       <FunctionList
         standings={all}
         current={current}
@@ -159,6 +163,26 @@ function StandingWords({
         </p>
       ))}
     </>
+  )
+}
+
+/** What anything else put here would displace, and where that could go. */
+function WouldDisplace({ displaced }: { displaced: Displaced }) {
+  const { model } = useDesk().start
+  const name = lookup(model).functions.get(displaced.functionId)?.name ?? displaced.functionId
+  const free = displaced.couldGoTo[0]
+  const left =
+    displaced.alsoOn.length > 0
+      ? `it stays on ${displaced.alsoOn.map((one) => one.control.name).join(' and ')}`
+      : free
+        ? `it could go to ${free.control.name}, ${free.name}`
+        : displaced.menu.length > 0
+          ? `it is left in the menu at ${displaced.menu.join(', ')}`
+          : 'no other key is free for it, and it has no menu line'
+  return (
+    <p className="text-small text-silt">
+      Anything else displaces {name}: {left}.
+    </p>
   )
 }
 

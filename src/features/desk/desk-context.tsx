@@ -74,11 +74,22 @@ export function useReach(): ReachReport {
 export function useTrial(plan: Plan | null): { reach: ReachReport; findings: readonly Finding[] } | null {
   const { start } = useDesk()
   const { plan: now, posture } = useDeskView()
-  return useMemo(() => {
-    if (!plan) return null
-    const looked = lookAgain(lookedAt(start, now), plan)
-    return { reach: reachAgain(reachedIn(start, now, posture), plan), findings: stillOpen(looked.findings) }
-  }, [start, now, plan, posture])
+  return useMemo(() => plan && tried(start, now, plan, posture), [start, now, plan, posture])
+}
+
+/** The name under which the time of each trial is kept in the browser's own measures. */
+export const trialMeasure = 'trial'
+
+function tried(start: DeskStart, now: Plan, plan: Plan, posture: Posture) {
+  const looked = lookedAt(start, now)
+  const reached = reachedIn(start, now, posture)
+  const begun = performance.now()
+  const trial = {
+    reach: reachAgain(reached, plan),
+    findings: stillOpen(lookAgain(looked, plan).findings),
+  }
+  performance.measure(trialMeasure, { start: begun })
+  return trial
 }
 
 /** What the needs cost; after a step only what the step touched is reckoned anew. */

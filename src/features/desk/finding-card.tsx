@@ -1,7 +1,8 @@
 'use client'
 
 import type { Finding } from '@/core/checks/finding'
-import { Offer } from '@/ui/button'
+import { useState } from 'react'
+import { Button, Offer } from '@/ui/button'
 import { SeveritySign } from '@/ui/verdict'
 import { useDesk } from './desk-context'
 
@@ -31,7 +32,43 @@ export function FindingCard({ finding }: { finding: Finding }) {
           {mend.label}
         </Offer>
       ))}
+      <Accept finding={finding} />
     </section>
+  )
+}
+
+/** Says of one finding that it is meant so, and why: it is not said again. */
+function Accept({ finding }: { finding: Finding }) {
+  const desk = useDesk()
+  const [open, setOpen] = useState(false)
+  const [why, setWhy] = useState('')
+  const keep = () => {
+    if (why.trim() !== '') desk.set({ [`accept/${finding.check}/${finding.row}`]: why.trim() })
+  }
+  if (finding.severity === 'blocks') return null
+  return (
+    <>
+      <Offer className="mt-1" aria-expanded={open} onClick={() => setOpen(!open)}>
+        It is meant so
+      </Offer>
+      {open && (
+        <p className="mt-1 flex gap-2">
+          <input
+            autoFocus
+            aria-label="Why it is meant so"
+            maxLength={500}
+            value={why}
+            placeholder="Why? It is kept with the plan"
+            onChange={(event) => setWhy(event.target.value)}
+            onKeyDown={(event) => event.key === 'Enter' && keep()}
+            className="min-h-9 min-w-0 flex-1 rounded border bg-crust px-2 placeholder:text-silt"
+          />
+          <Button disabled={why.trim() === ''} onClick={keep}>
+            Keep
+          </Button>
+        </p>
+      )}
+    </>
   )
 }
 

@@ -5,6 +5,7 @@ import Link from 'next/link'
 import { startSituation } from '@/core/reach/needs'
 import { readySets, type ReadySet } from '@/core/vocabulary/situations'
 import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
+import { ShortcutList } from '@/features/desk/shortcut-list'
 import { ReachStrip } from '@/features/reach/reach-strip'
 import { Reckoning } from './reckoning'
 import { SituationTable } from './situation-table'
@@ -66,6 +67,7 @@ export function FoundationStation() {
         </section>
         <Reckoning />
       </div>
+      <ShortcutList keys={[]} />
     </main>
   )
 }

@@ -58,7 +58,7 @@ export function SituationTable({ situation, reached }: { situation: string; reac
               <th className="px-1 py-1 text-center font-normal">eye at finder</th>
               {films && <th className="px-1 py-1 text-center font-normal">film runs</th>}
               <th className="px-2 py-1 font-normal">quickest way now</th>
-              <th className="px-2 py-1 text-right font-normal">an outing</th>
+              <th className="px-2 py-1 text-right font-normal whitespace-nowrap">an outing</th>
               <th className="w-8" />
             </tr>
           </thead>

@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation'
 import { useMemo, useRef, useState } from 'react'
 import { itemName } from '@/core/plan/menu-items'
 import { useDesk, useDeskView, useFindings, useReach } from '@/features/desk/desk-context'
+import { ShortcutList } from '@/features/desk/shortcut-list'
 import { usePlaceInPage } from '@/features/desk/use-place-in-page'
 import { ReachStrip } from '@/features/reach/reach-strip'
 import { GridDrawing } from './grid-drawing'
@@ -15,6 +16,14 @@ import { OwnMenuDrawing } from './own-menu-drawing'
 import { useMenuHand } from './use-menu-hand'
 
 const SuggestPanel = dynamic(() => import('@/features/suggest/suggest-panel').then((one) => one.SuggestPanel))
+
+const menuKeys = [
+  ['← ↑ ↓ →', 'from place to place'],
+  ['Enter', 'take the cell or line in hand; in the list, put the item there'],
+  ['M', 'pick up what stands here; Enter on another place swaps them'],
+  ['Delete', 'empty it'],
+  ['Escape', 'back out'],
+] as const
 
 /** The Menus station: the function menus of a side and the own menu, what stands in them, and what had better. */
 export function MenusStation() {
@@ -85,6 +94,7 @@ export function MenusStation() {
           </aside>
         </div>
       </main>
+      <ShortcutList keys={menuKeys} />
       <DragOverlay dropAnimation={null}>
         {hand.dragged !== null && (
           <div className="w-max rounded border-2 border-pan bg-sheet px-2 py-1 font-semibold text-pan shadow-lg">

@@ -18,7 +18,7 @@ export function ReachStrip({ trial, children }: { trial?: ReachReport | null; ch
     return (
       <section
         aria-label="Reach"
-        className="flex flex-wrap items-center gap-x-4 gap-y-2 border bg-sheet px-4 py-2"
+        className="not-printed flex flex-wrap items-center gap-x-4 gap-y-2 border bg-sheet px-4 py-2"
       >
         <p className="flex-1">
           <b>What do you adjust in an outing?</b>{' '}
@@ -39,7 +39,7 @@ export function ReachStrip({ trial, children }: { trial?: ReachReport | null; ch
   return (
     <section
       aria-label="Reach"
-      className="flex flex-wrap items-center gap-x-6 gap-y-2 border bg-sheet px-4 py-2"
+      className="not-printed flex flex-wrap items-center gap-x-6 gap-y-2 border bg-sheet px-4 py-2"
     >
       <div>
         <p className="flex items-baseline gap-2">
