@@ -1,6 +1,6 @@
 import type { Locator, Page } from 'playwright-core'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { demoPlan, openApplication, openPage, saved, savedRows, type Application } from './application'
+import { demoPlan, openApplication, openPage, post, saved, savedRows, type Application } from './application'
 import { openChromium } from './chromium'
 
 let application: Application
@@ -190,5 +190,41 @@ describe('the find box', () => {
     await page.getByRole('heading', { name: 'Own menu' }).waitFor()
     await find('interviews bank')
     await page.getByRole('region', { name: 'Bank Interviews' }).waitFor()
+  })
+})
+
+describe('all faces on one sheet', () => {
+  it('print one to a page of A4, with nothing but the plates', async () => {
+    await page.goto(`${application.address}/plans/${demoPlan}/controls`, { waitUntil: 'networkidle' })
+    await page.getByRole('button', { name: 'All faces' }).click()
+    await page.getByRole('heading', { name: 'Front' }).waitFor()
+    const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1')
+    expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(3)
+    expect(pdf).toMatch(/\/MediaBox\s*\[0 0 841\.\d+ 594\.\d+\]/)
+    await page.emulateMedia({ media: 'print' })
+    expect(await page.getByRole('region', { name: 'Reach' }).isVisible()).toBe(false)
+    expect(await page.getByRole('heading', { name: 'Top' }).isVisible()).toBe(true)
+    await page.emulateMedia({ media: 'screen' })
+  })
+})
+
+describe('a finding that is meant so', () => {
+  it('is kept with its reason and not said again', async () => {
+    await page.goto(`${application.address}/plans/${demoPlan}/banks`, { waitUntil: 'networkidle' })
+    const meant = page.getByRole('button', { name: 'It is meant so' })
+    const before = await meant.count()
+    expect(before).toBeGreaterThan(0)
+    await meant.first().click()
+    await page.getByLabel('Why it is meant so').fill('One for each hand.')
+    await page.keyboard.press('Enter')
+    await saved(page)
+    expect(await meant.count()).toBeLessThan(before)
+    const accepted = Object.entries(await savedRows(application.address, demoPlan)).filter(([row]) =>
+      row.startsWith('accept/'),
+    )
+    expect(accepted.map(([, why]) => why)).toEqual(['One for each hand.'])
+    await page.getByRole('button', { name: /^Undo/ }).click()
+    await expect.poll(() => meant.count()).toBe(before)
+    await saved(page)
   })
 })

@@ -1,11 +1,11 @@
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
-import { slotIn, type Context } from './context'
+import { slotIn, standingAt, type Context } from './context'
 import type { Plan } from '../plan/plan'
 import type { RowId } from '../plan/rows'
 import { rowValue } from '../plan/step'
 import { sameValue } from '../vocabulary/values'
-import { addressIn, answering, contextAt, finished, indicatorsIn, resolve, resolvedSetting } from './resolve'
+import { addressIn, answering, finished, indicatorsIn, resolve, resolvedSetting } from './resolve'
 import { workOf, type Work } from './resolve'
 import type { Resolution, ResolvedAddress, ResolvedSetting } from './resolved'
 import type { Table } from './table'
@@ -140,7 +140,8 @@ function othersAgain(work: Work, settings: readonly string[], facts: ReadonlySet
   return new Map(
     [...work.others].map(([key, other]) => {
       const at = key.indexOf('=')
-      const context = contextAt(work, { setting: key.slice(0, at), value: key.slice(at + 1) })
+      const where = { setting: key.slice(0, at), value: key.slice(at + 1) }
+      const context = standingAt(work.model, work.context, where)
       return [key, stateAgain(work.model, work.plan, context, other, settings, facts)] as const
     }),
   )

@@ -143,6 +143,25 @@ export function contextsOf(
   )
 }
 
+/**
+ * The context with a lever or the exposure mode put elsewhere: by the stop of the mode dial that fixes it there, where
+ * the body has such stops, else by hand.
+ */
+export function standingAt(
+  model: BodyModel,
+  context: Context,
+  { setting, value }: { readonly setting: string; readonly value: string },
+): Context {
+  const fixes = model.positions.find(
+    ({ side, sets }) => side === context.side && sameValue(sets[setting], value),
+  )
+  if (fixes) return { ...context, position: fixes.id }
+  const moved = { [setting]: value }
+  return lookup(model).settings.get(setting)?.place === 'physical'
+    ? { ...context, marked: { ...context.marked, ...moved } }
+    : { ...context, edits: { ...context.edits, ...moved } }
+}
+
 /** A side used plainly, with the first of the plan's lenses that can talk to the body, where there is one. */
 export function usualContext(
   model: BodyModel,

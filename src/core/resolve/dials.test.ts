@@ -51,6 +51,7 @@ describe('the dials', () => {
       'aperture-first',
       'manual',
     ])
+    expect(rear?.rows.find(({ address }) => address.when?.value === 'manual')?.idle).toEqual([])
     expect(dialSettings(linden).map(({ means }) => means)).toContain('controls.dialLayout')
   })
 })

@@ -3,7 +3,7 @@ import { lookup } from '../model/lookup'
 import type { AssignSide, BodyModel, Control, LensModel, ModelFunction, Setting } from '../model/types'
 import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
-import { usualContext } from './context'
+import { standingAt, usualContext } from './context'
 import { judgeAt, resolve } from './resolve'
 import type { Verdict } from './resolved'
 
@@ -35,10 +35,11 @@ export function dialRows(
   const states = modes.map(({ id, name }) => ({
     id,
     name,
-    resolution: resolve(model, plan, {
-      ...plain.context,
-      edits: { ...plain.context.edits, ...(mode ? { [mode.id]: id } : {}) },
-    }),
+    resolution: resolve(
+      model,
+      plan,
+      mode ? standingAt(model, plain.context, { setting: mode.id, value: id }) : plain.context,
+    ),
   }))
   const rowOf = (address: Address): DialRow => {
     const id = functionAt(plan, address)

@@ -7,7 +7,7 @@ import { bankRow, keyRow } from '../plan/rows'
 import { rowValue } from '../plan/step'
 import { thereIn } from '../rules/facts'
 import { sameValue } from '../vocabulary/values'
-import type { Context } from './context'
+import { standingAt, type Context } from './context'
 import type { Remark, Resolution, ResolvedAddress, ResolvedIndicator } from './resolved'
 import type { ResolvedSetting, Standing, Verdict } from './resolved'
 import { inForce } from './owners'
@@ -138,27 +138,16 @@ function frozenBy(state: State, context: Context, setting: string): Remark[] {
 
 /** The state in which an address answers: this one, or the one with its lever or exposure mode put where it has to be. */
 function stateFor(work: Work, { when }: Address): { state: State; active: boolean } {
-  const { model, plan, state: here, others } = work
+  const { model, plan, context, state: here, others } = work
   if (when === null || sameValue(here.possible.get(when.setting)?.[0], when.value))
     return { state: here, active: true }
   const key = `${when.setting}=${when.value}`
   let state = others.get(key)
   if (!state) {
-    state = effectiveState(model, plan, contextAt(work, when))
+    state = effectiveState(model, plan, standingAt(model, context, when))
     others.set(key, state)
   }
   return { state, active: false }
-}
-
-/** The context with a lever or the exposure mode put elsewhere. */
-export function contextAt(
-  { state, context }: Work,
-  { setting, value }: { setting: string; value: string },
-): Context {
-  const moved = { [setting]: value }
-  return state.found.settings.get(setting)?.place === 'physical'
-    ? { ...context, marked: { ...context.marked, ...moved } }
-    : { ...context, edits: { ...context.edits, ...moved } }
 }
 
 function resolveAddress(

@@ -49,8 +49,8 @@ export function DialsTable({ selected, onGo }: { selected: string | null; onGo: 
                       </button>
                       {idle.map(({ modes, everywhere, verdict, because }) => (
                         <p key={because} className="px-1 text-small text-silt">
-                          <VerdictSign verdict={verdict} /> {everywhere ? '' : `in ${modes.join(', ')}`}:{' '}
-                          {because}
+                          <VerdictSign verdict={verdict} />
+                          {everywhere ? '' : ` in ${modes.join(', ')}`}: {because}
                         </p>
                       ))}
                     </div>

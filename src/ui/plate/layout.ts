@@ -53,14 +53,19 @@ export function layoutIn(
 ): PlateLayout | null {
   const least = Math.min(height, Math.max(440, width * 0.85))
   const heights = [least, ...tallerHeights.filter((one) => one > least)]
+  let best: PlateLayout | null = null
   for (const one of heights) {
     const layout = layoutPlate(face, sizes, width, one)
-    if (layout || width < narrowest) return layout
+    if (width < narrowest) return layout
+    if (layout && layout.drawing.width > (best?.drawing.width ?? 0) * 1.1) best = layout
+    if (best && best.drawing.width >= width * wideEnough) return best
   }
-  return null
+  return best
 }
 
 const tallerHeights = [620, 720, 840, 980]
+/** The share of the sheet's width that the drawing should have: with less a taller sheet is tried. */
+const wideEnough = 0.45
 /** Pixels under which labels do not stand in margins. */
 const narrowest = 560
 
