@@ -1,4 +1,4 @@
-import type { Choice, Instance } from './instance'
+import type { Choice, Instance } from './types'
 
 /**
  * Places that are as good as each other: what they hold today is of no use, and everything they might hold costs the

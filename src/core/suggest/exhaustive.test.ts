@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { solver } from '@tests/fixtures/solver'
-import type { Choice, Demand, Instance, Place, Way } from './instance'
+import type { Choice, Demand, Instance, Place, Way } from './types'
 import { alike } from './alike'
 import { programOf } from './program'
 import { changedPlaces, keepsAll, scoreOf, type Arrangement } from './score'

@@ -9,7 +9,7 @@ import { contextsOf } from '../resolve/context'
 import { judgeAt, judgeFunctions } from '../resolve/resolve'
 import type { Verdict } from '../resolve/resolved'
 import type { Agreement } from './agreement'
-import type { Choice, Pair, Place } from './instance'
+import type { Choice, Pair, Place } from './types'
 import { changing, valuesFor, type Setting } from './setting'
 
 /** A key as a place, with what each of its values really does in standby and while recording; null where it does nothing. */

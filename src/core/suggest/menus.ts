@@ -3,7 +3,7 @@ import type { Grid } from '../model/types'
 import { cellValue, emptyCell, gridCells, ownLines } from '../plan/cells'
 import { rowValue } from '../plan/step'
 import { movesToCell, movesToLine, ownPlace, type Moves } from '../reach/moves'
-import type { Place } from './instance'
+import type { Place } from './types'
 import { changing, valuesFor, type Setting } from './setting'
 
 /** A cell or line of a menu as a place, and the moves to it once the menu is open. */

@@ -1,5 +1,5 @@
 import { alike } from './alike'
-import type { Choice, Instance, Way } from './instance'
+import type { Choice, Instance, Way } from './types'
 import type { Arrangement } from './score'
 
 /** A mixed-integer linear program: costs to be made least over columns, under rows; sparse, row by row. */

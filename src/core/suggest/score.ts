@@ -1,4 +1,4 @@
-import type { Choice, Demand, Instance, Way } from './instance'
+import type { Choice, Demand, Instance, Way } from './types'
 
 /** What is chosen in every place, by number of the value. */
 export type Arrangement = readonly number[]

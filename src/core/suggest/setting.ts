@@ -6,7 +6,7 @@ import { rowValue } from '../plan/step'
 import type { Need } from '../reach/needs'
 import type { Times } from '../reach/operators'
 import type { State } from '../reach/reach'
-import type { Place } from './instance'
+import type { Place } from './types'
 import { tieBreak, type Weights } from './weights'
 
 /** What the parts of an instance are made from. */

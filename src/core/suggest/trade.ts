@@ -1,4 +1,4 @@
-import type { Instance } from './instance'
+import type { Instance } from './types'
 import type { Solver } from './solver'
 import { suggest, suggestOne, type Suggestion } from './suggest'
 

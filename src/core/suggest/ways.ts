@@ -3,13 +3,10 @@ import { added, meeting, movesFor, movesToMenu, opening, secondsOf, type Moves }
 import type { Need } from '../reach/needs'
 import { doing, fullOpeners, ownOpeners, stopping } from '../reach/paths'
 import { gridCountsIn, recorded } from '../reach/reach'
-import type { Choice, Way } from './instance'
+import type { Choice, Way } from './types'
 import type { KeyPlace } from './keys'
 import type { MenuPlace } from './menus'
 import type { Setting } from './setting'
-
-/** The keys from which something can be opened, by what that is; each costs so many seconds beside the rest of the way. */
-export type Openers = ReadonlyMap<string, readonly { readonly choice: Choice; readonly seconds: number }[]>
 
 /**
  * Every way to a need that an arrangement may open, priced as reach prices paths. What has to be opened on the way is

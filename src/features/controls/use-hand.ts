@@ -13,7 +13,6 @@ import { assign, move, type Assignment } from '@/core/plan/assign'
 import { swapKeys } from '@/core/plan/bulk-keys'
 import type { Plan } from '@/core/plan/plan'
 import { applyStep, type Step } from '@/core/plan/step'
-import type { ReachReport } from '@/core/reach/reach'
 import type { Result } from '@/core/result'
 import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
 import type { Outcome } from './outcome'
@@ -111,9 +110,6 @@ export function useHand() {
     return next?.ok ? next.value : null
   }
 }
-
-/** Where the hand stands while a change is tried: the reach it had. */
-export type Before = ReachReport
 
 function newId(): string {
   return crypto.randomUUID()
