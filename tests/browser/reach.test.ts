@@ -228,3 +228,33 @@ describe('a finding that is meant so', () => {
     await saved(page)
   })
 })
+
+describe('a situation of one’s own', () => {
+  it('gets its name, its needs and how often they come, and each shows its way and its price', async () => {
+    await page.getByLabel('Model of the new plan').selectOption({ label: 'Hollin Mere' })
+    await page.getByRole('button', { name: 'Start a plan' }).click()
+    await page.getByRole('button', { name: /^Something else/ }).click()
+    await page.getByLabel('Name of the situation').fill('Hedge at dusk')
+    await page.keyboard.press('Enter')
+    const table = page.getByRole('region', { name: 'Hedge at dusk' })
+    await table.getByLabel('Add an adjustment').fill('no such thing')
+    await page.keyboard.press('Enter')
+    expect(await table.getByRole('alert').innerText()).toContain('knows no “no such thing”')
+    await table.getByLabel('Add an adjustment').fill('White balance')
+    await page.keyboard.press('Enter')
+    const row = table.getByRole('row', { name: /White balance/ })
+    expect(await row.innerText()).toMatch(/× press .*= [\d.]+ s/)
+    await row.getByLabel('White balance, how often').selectOption('very often')
+    await row.getByLabel('White balance, urgent').check()
+    await row.getByLabel('White balance, times an outing').fill('12000')
+    await page.keyboard.press('Tab')
+    expect(await row.getByRole('alert').innerText()).toBe('0 to 9999')
+    await row.getByLabel('White balance, times an outing').fill('70')
+    await page.keyboard.press('Enter')
+    await saved(page)
+    expect(await savedRows(application.address, planId())).toMatchObject({
+      'situation/own-1/name': 'Hedge at dusk',
+      'need/own-1/colour.balanceMode': ['70', 'urgent'],
+    })
+  })
+})

@@ -142,15 +142,15 @@ export function pairsOf(setting: Setting, keys: readonly KeyPlace[]): Pair[] {
   })
 }
 
-/** Functions that work on a key today and that no menu line stands in for: some key of the side keeps each. */
+/** Functions that are on a key today and that no menu line stands in for: some key of the side keeps each. */
 export function keptFunctions({ model }: Setting, keys: readonly KeyPlace[]): Choice[][] {
   const { functions, menuAddress } = lookup(model)
   return model.sides.flatMap((side) =>
     model.functions.flatMap((fn) => {
       if (fn.manner === 'none' || fn.changes.some((id) => menuAddress.has(id))) return []
-      const holders = keys.flatMap(({ address, place, standby }, i): Choice[] => {
+      const holders = keys.flatMap(({ address, place }, i): Choice[] => {
         const value = address.side === side ? place.values.indexOf(fn.id) : -1
-        return value >= 0 && standby[value] ? [{ place: i, value }] : []
+        return value >= 0 ? [{ place: i, value }] : []
       })
       const today = holders.some(({ place, value }) => keys[place]?.place.current === value)
       return today && functions.has(fn.id) ? [holders] : []

@@ -114,7 +114,7 @@ function FunctionOption({
           {also !== '' && <span>now on {also}</span>}
         </p>
       )}
-      {standing.works === 0 && standing.reasons[0] && (
+      {standing.works < standing.of && standing.reasons[0] && (
         <p className="text-small text-silt">{standing.reasons[0].because}</p>
       )}
     </li>

@@ -19,6 +19,12 @@ export function FoundationStation() {
   const situations = situationsIn(Object.keys(plan.rows))
   const ready = readySets.filter((set) => model.sides.includes(set.side))
   const start = (set: ReadySet) => desk.take(startSituation(plan, set, set.id, crypto.randomUUID()))
+  const startOwn = () => {
+    const free = Array.from({ length: 99 }, (_, i) => `own-${i + 1}`).find((id) => !situations.includes(id))
+    if (free === undefined) return
+    const side = model.sides[0] ?? 'stills'
+    desk.set({ [`situation/${free}/name`]: 'Something else', [`situation/${free}/side`]: side })
+  }
   return (
     <main className="grid gap-4 px-5 py-4">
       <ReachStrip>
@@ -55,6 +61,14 @@ export function FoundationStation() {
                   </button>
                 )
               })}
+              <button
+                type="button"
+                onClick={startOwn}
+                className="min-h-11 rounded-md border border-dashed px-3 text-left leading-tight hover:border-brine hover:text-brine"
+              >
+                <span className="block font-semibold">Something else</span>
+                <span className="block text-small text-silt">from nothing</span>
+              </button>
             </div>
           </div>
           {situations.map((id) => (

@@ -8,6 +8,7 @@ import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import { needFlags, type NeedFlag } from '@/core/vocabulary/situations'
 import { knows } from '@/core/reach/paths'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useKeptText } from '@/features/desk/kept-text'
 import { EyeSign } from '@/features/reach/eye-sign'
 import { formula, secondsOf, termOf } from '@/features/reach/words'
 import { IconButton, Offer } from '@/ui/button'
@@ -29,6 +30,7 @@ export function SituationTable({ situation, reached }: { situation: string; reac
   const name = String(rowValue(plan.rows, `situation/${situation}/name`) ?? situation)
   const side = rowValue(plan.rows, `situation/${situation}/side`) ?? desk.start.model.sides[0]
   const films = side === 'motion'
+  const text = useKeptText(`situation/${situation}/name`, situation)
   const remove = () => {
     const rows = Object.keys(plan.rows).filter((row) =>
       [`situation/${situation}/`, `need/${situation}/`].some((start) => row.startsWith(start)),
@@ -39,9 +41,32 @@ export function SituationTable({ situation, reached }: { situation: string; reac
   return (
     <section aria-label={name} className="mt-4 border bg-sheet px-4 py-3">
       <div className="flex flex-wrap items-baseline gap-x-3">
-        <h2 className="font-head text-lead font-semibold">{name}</h2>
-        <p className="text-silt">
-          {side} · {secondsOf(total)} an outing
+        <h2 className="sr-only">{name}</h2>
+        <input
+          aria-label="Name of the situation"
+          value={text.value}
+          maxLength={60}
+          onChange={(event) => text.type(event.target.value)}
+          onBlur={text.leave}
+          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+          className="-ml-1 min-w-0 rounded border border-transparent bg-transparent px-1 font-head text-lead font-semibold [field-sizing:content] hover:border-rule"
+        />
+        <p className="flex items-baseline gap-1 text-silt">
+          {desk.start.model.sides.length > 1 ? (
+            <select
+              aria-label={`Side of ${name}`}
+              value={String(side)}
+              onChange={(event) => desk.set({ [`situation/${situation}/side`]: event.target.value })}
+              className="min-h-8 rounded border-0 bg-transparent"
+            >
+              {desk.start.model.sides.map((one) => (
+                <option key={one}>{one}</option>
+              ))}
+            </select>
+          ) : (
+            side
+          )}
+          · {secondsOf(total)} an outing
         </p>
         <div className="flex-1" />
         <Offer className="text-small" onClick={remove}>

@@ -11,17 +11,20 @@ import { ReasonField } from '@/features/desk/reason-field'
 import { RowNotes } from '@/features/desk/row-notes'
 import { Button, Offer } from '@/ui/button'
 import { optionLook, PickList } from '@/ui/pick-list'
-import { idleOn, placesOf, type ItemUse } from './menu-facts'
+import { placesOf, type ItemUse } from './menu-facts'
+import type { Drawn } from './place-button'
 
 /** The cell or line in hand, and everything that may stand there: what is needed most and on no key first. */
 export function ItemPanel({
   row,
   uses,
+  idle,
   onPut,
   onClose,
 }: {
   row: string | null
   uses: ReadonlyMap<string, ItemUse>
+  idle: Drawn['idle']
   onPut: (item: string | null) => void
   onClose: () => void
 }) {
@@ -83,7 +86,7 @@ export function ItemPanel({
         .map((finding) => (
           <FindingCard key={finding.check} finding={finding} />
         ))}
-      <ItemList row={row} current={item} uses={uses} onPut={onPut} />
+      <ItemList row={row} current={item} uses={uses} idle={idle} onPut={onPut} />
     </div>
   )
 }
@@ -92,17 +95,18 @@ function ItemList({
   row,
   current,
   uses,
+  idle,
   onPut,
 }: {
   row: string
   current: string | null
   uses: ReadonlyMap<string, ItemUse>
+  idle: Drawn['idle']
   onPut: (item: string) => void
 }) {
-  const { model, lenses } = useDesk().start
+  const { model } = useDesk().start
   const { plan } = useDeskView()
   const places = useMemo(() => placesOf(model, plan), [model, plan])
-  const idle = useMemo(() => idleOn(model, plan, lenses), [model, plan, lenses])
   const all = useMemo(() => {
     const merit = (item: string) => {
       const use = uses.get(item)

@@ -11,7 +11,7 @@ import { usePlaceInPage } from '@/features/desk/use-place-in-page'
 import { ReachStrip } from '@/features/reach/reach-strip'
 import { GridDrawing } from './grid-drawing'
 import { ItemPanel } from './item-panel'
-import { menuUses } from './menu-facts'
+import { idleOn, menuUses } from './menu-facts'
 import { OwnMenuDrawing } from './own-menu-drawing'
 import { useMenuHand } from './use-menu-hand'
 
@@ -48,7 +48,8 @@ export function MenusStation() {
     if (grid) desk.turnTo(grid.side)
     if (grid || place.startsWith('own/')) show(place)
   })
-  const shared = { selected: hand.selected, uses, findings, onSelect: show }
+  const idle = useMemo(() => idleOn(model, plan, start.lenses), [model, plan, start.lenses])
+  const shared = { selected: hand.selected, uses, idle, findings, onSelect: show }
   return (
     <DndContext id="menus" {...hand.dragging}>
       <main ref={station} onKeyDown={hand.onKey} className="grid gap-3 px-5 py-3">
@@ -82,6 +83,7 @@ export function MenusStation() {
                 key={hand.selected ?? 'none'}
                 row={hand.selected}
                 uses={uses}
+                idle={idle}
                 onPut={(item) => hand.selected && hand.put(hand.selected, item)}
                 onClose={hand.back}
               />

@@ -3,6 +3,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { CopyCheck, KeyRound, Lock, TriangleAlert } from 'lucide-react'
 import type { Finding } from '@/core/checks/finding'
+import type { Side } from '@/core/model/types'
 import { itemAt, itemName } from '@/core/plan/menu-items'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import type { ItemUse } from './menu-facts'
@@ -11,6 +12,8 @@ import type { ItemUse } from './menu-facts'
 export interface Drawn {
   readonly selected: string | null
   readonly uses: ReadonlyMap<string, ItemUse>
+  /** The sides on which an item does nothing as the camera stands, with the reason. */
+  readonly idle: ReadonlyMap<string, readonly { readonly side: Side; readonly because: string }[]>
   readonly findings: readonly Finding[]
   readonly onSelect: (row: string) => void
 }
@@ -21,16 +24,20 @@ export function PlaceButton({
   place,
   selected,
   uses,
+  idle,
   findings,
   onSelect,
   className = '',
 }: Drawn & { row: string; place: string; className?: string }) {
   const { model } = useDesk().start
-  const { plan } = useDeskView()
+  const { plan, side: shown } = useDeskView()
   const item = itemAt(model, plan, row)
   const drag = useDraggable({ id: `from ${row}`, data: { from: row, item }, disabled: item === null })
   const drop = useDroppable({ id: `to ${row}`, data: { to: row } })
   const use = item === null ? undefined : uses.get(item)
+  const gone = (item === null ? [] : (idle.get(item) ?? [])).filter(
+    ({ side }) => row.startsWith('own/') || side === shown,
+  )
   const mine = findings.filter((finding) => finding.row === row)
   const name = item === null ? 'empty' : itemName(model, item)
   const own = Object.hasOwn(plan.rows, row)
@@ -66,6 +73,11 @@ export function PlaceButton({
         )}
         {`lock/${row}` in plan.rows && <Lock size={13} aria-hidden="true" />}
         {`why/${row}` in plan.rows && <CopyCheck size={13} aria-hidden="true" />}
+        {gone.map(({ side, because }) => (
+          <span key={side} title={because} className="whitespace-nowrap text-lichen">
+            nothing in {side}
+          </span>
+        ))}
         {mine.map((finding) => (
           <span key={finding.check} title={finding.title}>
             <TriangleAlert size={13} className="text-lichen" aria-hidden="true" />
