@@ -4,7 +4,7 @@ import { describeStep } from '@/core/plan/describe'
 import { applyStep } from '@/core/plan/step'
 import { startSituation } from '@/core/reach/needs'
 import { reachOf, worstNeeds, type Reached } from '@/core/reach/reach'
-import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
+import { termOf } from '@/core/vocabulary/catalogue'
 import { readySets } from '@/core/vocabulary/situations'
 import { done, refused, type Command } from './command'
 import { onPlan } from './disk'
@@ -79,8 +79,4 @@ function needWords({ need, best, absent, perOuting }: Reached): string {
       ? 'no way there'
       : `${best.words}: ${best.parts.map((part) => `${part.count} × ${part.operator}`).join(' + ')} = ${best.seconds.toFixed(2)} s, ${best.atFinder ? 'at the finder' : 'the eye leaves the finder'}`
   return `${termOf(need.what)} (${need.situation}, ${need.perOuting} an outing, ${perOuting.toFixed(0)} s): ${way}`
-}
-
-function termOf(what: string): string {
-  return (commonSettings.get(what) ?? commonFunctions.get(what))?.term ?? what
 }

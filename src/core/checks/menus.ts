@@ -1,4 +1,4 @@
-import { lookup } from '../model/lookup'
+import { itemName, lookup } from '../model/lookup'
 import type { Grid } from '../model/types'
 import { cellValue, emptyCell, gridCells, ownLines } from '../plan/cells'
 import { rowValue } from '../plan/step'
@@ -20,7 +20,7 @@ export const menuChecks: readonly Check[] = [
         if (!twin || !planned(input.plan, grid)) return []
         return [
           {
-            title: `${label(input, setting)} stands twice in ${grid.name}`,
+            title: `${itemName(input.model, setting)} stands twice in ${grid.name}`,
             reason: 'A cell could hold something else.',
             row,
             mends: [mendBy(input.plan, 'Empty this cell', 'cell-twice', { [row]: emptyCell })],
@@ -44,7 +44,7 @@ export const menuChecks: readonly Check[] = [
         if (!key || !Object.hasOwn(input.plan.rows, row)) return []
         return [
           {
-            title: `${label(input, setting)} is on ${keyName(key)} and in ${grid.name}`,
+            title: `${itemName(input.model, setting)} is on ${keyName(key)} and in ${grid.name}`,
             reason: 'A cell is a second way there. Say why, as for those who forget keys; or free it.',
             row,
             mends: [mendBy(input.plan, 'Empty this cell', 'cell-spent', { [row]: emptyCell })],
@@ -90,7 +90,7 @@ export const menuChecks: readonly Check[] = [
         if (!all.slice(0, i).some((one) => one.id === id)) return []
         return [
           {
-            title: `${label(input, id)} stands twice in the own menu`,
+            title: `${itemName(input.model, id)} stands twice in the own menu`,
             reason: 'A line could hold something else.',
             row,
             mends: [mendBy(input.plan, 'Take this line out', 'line-twice', { [row]: null })],
@@ -112,7 +112,7 @@ export const menuChecks: readonly Check[] = [
         if (!cell) return []
         return [
           {
-            title: `${label(input, id)} is in ${cell.grid.name} and in the own menu`,
+            title: `${itemName(input.model, id)} is in ${cell.grid.name} and in the own menu`,
             reason: 'Each thing has one place, the nearest it needs; a second route wants a reason.',
             row,
             mends: [mendBy(input.plan, 'Take this line out', 'two-tiers', { [row]: null })],
@@ -151,9 +151,9 @@ interface Cell {
 function cells({ model, plan, side }: Pick<CheckInput, 'model' | 'plan' | 'side'>): Cell[] {
   return gridCells(model)
     .filter(({ grid }) => grid.side === side)
-    .map(({ grid, cell }): Cell => ({
+    .map(({ grid, cell, row }): Cell => ({
       grid,
-      row: `grid/${grid.id}/${cell}`,
+      row,
       setting: cellValue(plan.rows, { grid, cell }),
     }))
     .filter((cell) => cell.setting !== emptyCell)
@@ -170,9 +170,4 @@ function lines({ model, plan, first }: CheckInput): { row: string; id: string }[
     const id = rowValue(plan.rows, row)
     return typeof id === 'string' ? [{ row, id }] : []
   })
-}
-
-function label({ model }: CheckInput, id: string): string {
-  const { settings, acts } = lookup(model)
-  return settings.get(id)?.label ?? acts.get(id)?.name ?? id
 }

@@ -18,6 +18,12 @@ export function addressesOfControl(model: BodyModel, side: AssignSide, control: 
   )
 }
 
+/** The same gesture of the same control on the other side of the body; null where there is none. */
+export function twinOf(model: BodyModel, { key, side }: Address): Address | null {
+  const other = model.sides.find((one) => one !== side)
+  return (other && lookup(model).addresses.get(key.replace(`${side}/`, `${other}/`))) ?? null
+}
+
 /** Page and line of a function in the list its gesture offers, from 1; null where it is not offered. */
 export function listPlace(
   model: BodyModel,

@@ -74,6 +74,12 @@ export function domainOf(model: BodyModel, settingId: string): Domain {
   return setting.domain
 }
 
+/** What a line of a menu is called: the label of a setting, the name of an act. */
+export function itemName(model: BodyModel, id: string): string {
+  const { settings, acts } = lookup(model)
+  return settings.get(id)?.label ?? acts.get(id)?.name ?? id
+}
+
 /** The factory value of a setting. */
 export function factoryValue(model: BodyModel, settingId: string): Value | undefined {
   return lookup(model).settings.get(settingId)?.factory

@@ -1,4 +1,4 @@
-import { acceptedFunctions } from '../model/keys'
+import { acceptedFunctions, twinOf } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
 import { ok, refuse, type Result } from '../result'
@@ -46,8 +46,8 @@ export function copySide(model: BodyModel, plan: Plan, from: Side, to: Side, id:
   const left: { key: string; because: string }[] = []
   for (const address of addresses.values()) {
     if (address.side !== to) continue
-    const source = addresses.get(address.key.replace(`${to}/`, `${from}/`))
-    const fn = source ? functionAt(plan, source) : null
+    const source = twinOf(model, address)
+    const fn = source?.side === from ? functionAt(plan, source) : null
     if (fn === null || fn === functionAt(plan, address)) continue
     const name = functions.get(fn)?.name ?? fn
     if (acceptedFunctions(model, address).some((accepted) => accepted.id === fn))

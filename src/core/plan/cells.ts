@@ -93,10 +93,14 @@ export function mayTick(set: HoldSet, setting: Setting): boolean {
   return set.allows?.includes(setting.id) ?? (setting.place !== 'local' && setting.place !== 'physical')
 }
 
-/** Every cell of every function menu, in model order. */
-export function gridCells(model: BodyModel): GridCell[] {
+/** Every cell of every function menu, in model order, with its row. */
+export function gridCells(model: BodyModel): (GridCell & { readonly row: RowId })[] {
   return model.grids.flatMap((grid) =>
-    Array.from({ length: grid.rows * grid.columns }, (_, i) => ({ grid, cell: i + 1 })),
+    Array.from({ length: grid.rows * grid.columns }, (_, i) => ({
+      grid,
+      cell: i + 1,
+      row: `grid/${grid.id}/${i + 1}`,
+    })),
   )
 }
 
@@ -108,13 +112,20 @@ export function cellValue(rows: Rows, { grid, cell }: GridCell): string {
 /** What stands in a cell of a function menu that is empty on purpose. */
 export const emptyCell = 'none'
 
+/** A line of the own menu; page and line are counted from 1. */
+export interface OwnLine {
+  readonly row: RowId
+  readonly menu: OwnMenu
+  readonly page: number
+  readonly line: number
+}
+
 /** Every line of the own menu, page by page. */
-export function ownLines(model: BodyModel): { readonly row: RowId; readonly menu: OwnMenu }[] {
+export function ownLines(model: BodyModel): OwnLine[] {
   const menu = model.ownMenu
   if (!menu) return []
-  const { pages, lines } = menu
-  return Array.from({ length: pages * lines }, (_, i) => ({
-    row: `own/${Math.floor(i / lines) + 1}/${(i % lines) + 1}`,
-    menu,
-  }))
+  return Array.from({ length: menu.pages * menu.lines }, (_, i) => {
+    const [page, line] = [Math.floor(i / menu.lines) + 1, (i % menu.lines) + 1]
+    return { row: `own/${page}/${line}`, menu, page, line }
+  })
 }

@@ -1,9 +1,10 @@
 import { showValue } from '../model/domain'
 import type { Address } from '../model/addresses'
-import { factoryValue, lookup } from '../model/lookup'
+import { factoryValue, itemName, lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
-import { commonFunctions, commonSettings } from '../vocabulary/catalogue'
+import { termOf } from '../vocabulary/catalogue'
 import type { Value } from '../vocabulary/values'
+import { emptyCell } from './cells'
 import { parseRow } from './parse-row'
 import { weightFacts, type BankFact, type NoteName, type Row, type RowId } from './rows'
 import type { Change, Step } from './step'
@@ -121,7 +122,7 @@ function placeOf(row: Row): string {
     case 'situation':
       return `Situation ${row.id}, ${row.fact}`
     case 'need':
-      return `Need in ${row.situation}: ${(commonSettings.get(row.what) ?? commonFunctions.get(row.what))?.term ?? row.what}`
+      return `Need in ${row.situation}: ${termOf(row.what)}`
     case 'owner':
       if (row.fact === 'target') return 'Target coverage'
       if (row.fact === 'gridCounts') return 'Function menu in the finder counts'
@@ -169,6 +170,5 @@ function placeOfKey(address: Address): string {
 }
 
 function lineName(model: BodyModel, id: string): string {
-  const { settings, acts } = lookup(model)
-  return settings.get(id)?.label ?? acts.get(id)?.name ?? 'nothing'
+  return id === emptyCell ? 'nothing' : itemName(model, id)
 }

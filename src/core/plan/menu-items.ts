@@ -1,7 +1,7 @@
-import { lookup } from '../model/lookup'
+import { itemName, lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { ok, refuse, type Result } from '../result'
-import { emptyCell } from './cells'
+import { emptyCell, gridCells, ownLines } from './cells'
 import { describeRow } from './describe'
 import { parseRow } from './parse-row'
 import type { Plan } from './plan'
@@ -53,10 +53,19 @@ export function swapItems(model: BodyModel, plan: Plan, one: RowId, two: RowId, 
   return values.ok ? ok(setRows(plan, id, values.value)) : values
 }
 
-/** What is called how in menus. */
-export function itemName(model: BodyModel, item: string): string {
-  const { settings, acts } = lookup(model)
-  return settings.get(item)?.label ?? acts.get(item)?.name ?? item
+/** Every cell of the function menus and every line of the own menu, in the model's order. */
+export function menuRows(model: BodyModel): RowId[] {
+  return [...gridCells(model).map(({ row }) => row), ...ownLines(model).map(({ row }) => row)]
+}
+
+/** Everything that stands in menus: the places of each item. */
+export function placesOf(model: BodyModel, plan: Plan): ReadonlyMap<string, readonly RowId[]> {
+  const places = new Map<string, RowId[]>()
+  for (const row of menuRows(model)) {
+    const item = itemAt(model, plan, row)
+    if (item !== null) places.set(item, [...(places.get(item) ?? []), row])
+  }
+  return places
 }
 
 /** The rows that put items in their places: absent where that is as delivered. */

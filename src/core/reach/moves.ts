@@ -1,5 +1,5 @@
 import { pressesTo, type MenuPlace } from '../model/menu'
-import type { Control, Grid, Manner, OwnMenu, Posture } from '../model/types'
+import type { Control, Grid, Manner, Posture } from '../model/types'
 import type { Operator, Times } from './operators'
 
 /** How often each move is made. */
@@ -64,11 +64,6 @@ export function movesToLine(page: number, line: number): Moves {
 /** In the open full menu: to the line, in, turned, taken; twice looked for. */
 export function movesToMenu(place: MenuPlace): Moves {
   return { press: pressesTo(null, place) + 2, look: 2, turn: 1 }
-}
-
-/** A line of the own menu by its number, counted from 0, all pages through. */
-export function ownPlace(menu: OwnMenu, index: number): { page: number; line: number } {
-  return { page: Math.floor(index / menu.lines) + 1, line: (index % menu.lines) + 1 }
 }
 
 /** Moves together. */

@@ -26,19 +26,36 @@ export function needsOf(model: BodyModel, plan: Plan): Need[] {
       const value = rowValue(plan.rows, id)
       if (!row.ok || row.value.kind !== 'need' || !Array.isArray(value)) return []
       const { situation, what } = row.value
-      const side =
-        (rowValue(plan.rows, `situation/${situation}/side`) as Side | null) ?? model.sides[0] ?? 'stills'
       const [count, ...flags] = value as readonly string[]
       return [
         {
           situation,
-          side,
+          side: situationSide(model, plan, situation),
           what,
           perOuting: Number(count),
           flags: needFlags.filter((flag) => flags.includes(flag)),
         },
       ]
     })
+}
+
+/** The situations that a plan's rows speak of, in order of their ids. */
+export function situationsOf(plan: Plan): string[] {
+  const ids = Object.keys(plan.rows).flatMap((row) => {
+    const [kind, id = ''] = row.split('/')
+    return kind === 'situation' || kind === 'need' ? [id] : []
+  })
+  return [...new Set(ids)].sort()
+}
+
+/** The owner's name for a situation; its id where it has none. */
+export function situationName(plan: Plan, id: string): string {
+  return String(rowValue(plan.rows, `situation/${id}/name`) ?? id)
+}
+
+/** The side a situation is worked on: the model's first where nothing is said. */
+export function situationSide(model: BodyModel, plan: Plan, id: string): Side {
+  return (rowValue(plan.rows, `situation/${id}/side`) as Side | null) ?? model.sides[0] ?? 'stills'
 }
 
 /** The step that starts a situation from a ready set; needs it has already stay as they are. */

@@ -3,7 +3,7 @@ import type { BodyModel, ModelFunction, Posture, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { rowValue } from '../plan/step'
 import { cellValue, gridCells, ownLines } from '../plan/cells'
-import type { Resolution, ResolvedAddress } from '../resolve/resolved'
+import { answers, type Resolution, type ResolvedAddress } from '../resolve/resolved'
 import { halfPressSetting } from '../resolve/held'
 import { startsFocus } from '../vocabulary/focus-roles'
 import type { NeedFlag } from '../vocabulary/situations'
@@ -16,7 +16,6 @@ import {
   movesToLine,
   movesToMenu,
   opening,
-  ownPlace,
   partsOf,
   type Moves,
   type Part,
@@ -89,7 +88,7 @@ export function doing(
 }
 
 /** Whether a function is the thing itself, or changes the setting meant before any other. */
-export function serves(model: BodyModel, fn: ModelFunction, what: string): boolean {
+function serves(model: BodyModel, fn: ModelFunction, what: string): boolean {
   const setting = lookup(model).byMeaning.get(what)
   return fn.means === what || (setting !== undefined && fn.changes[0] === setting.id && fn.manner !== 'none')
 }
@@ -125,11 +124,26 @@ export function fullOpeners(model: BodyModel): { fn: string; more: number }[] {
   return model.functions.filter(({ means }) => means === 'menu.full').map(({ id }) => ({ fn: id, more: 0 }))
 }
 
+/** The functions that do something needed on a side, or open a menu there. */
+export function usefulOn(
+  model: BodyModel,
+  resolution: Resolution,
+  side: Side,
+  needs: readonly { readonly side: Side; readonly what: string }[],
+): ReadonlySet<string> {
+  const wanted = new Set(needs.filter((need) => need.side === side).map((need) => need.what))
+  const does = [...wanted].map((what) => doing(model, resolution, side, what))
+  const openers = [
+    ...model.grids.filter((grid) => grid.side === side).map((grid) => grid.openedBy),
+    ...[...ownOpeners(model, resolution), ...fullOpeners(model)].map(({ fn }) => fn),
+  ]
+  const found = model.functions.filter((fn) => does.some((one) => one(fn))).map((fn) => fn.id)
+  return new Set([...found, ...openers])
+}
+
 /** The keys of a side that answer now and do something. */
 export function workingKeys({ addresses }: Resolution): ResolvedAddress[] {
-  return [...addresses.values()].filter(
-    (one) => one.active && (one.verdict === 'works' || one.verdict === 'test'),
-  )
+  return [...addresses.values()].filter((one) => one.active && answers(one.verdict))
 }
 
 function byKey(hand: Hand, does: (fn: ModelFunction) => boolean): Path[] {
@@ -172,10 +186,9 @@ function byGrids(hand: Hand, setting: string): Path[] {
 /** By the own menu: its own key opens it, or the menu key does. */
 function byOwnMenu(hand: Hand, setting: string): Path[] {
   const { model, plan, resolution } = hand
-  const index = ownLines(model).findIndex(({ row }) => rowValue(plan.rows, row) === setting)
-  if (!model.ownMenu || index < 0) return []
-  const { page, line } = ownPlace(model.ownMenu, index)
-  const moves = movesToLine(page, line)
+  const own = ownLines(model).find(({ row }) => rowValue(plan.rows, row) === setting)
+  if (!own) return []
+  const moves = movesToLine(own.page, own.line)
   return opened(hand, ownOpeners(model, resolution), {
     tier: 'own-menu',
     words: 'Own menu',

@@ -1,17 +1,18 @@
+import type { Address } from '../model/addresses'
 import { acceptedFunctions } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { BodyModel, LensModel, Posture, Side } from '../model/types'
 import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import { keyRow } from '../plan/rows'
-import { applyStep, rowValue, setRows, type Step } from '../plan/step'
+import { rowValue, setRows, type Step } from '../plan/step'
 import { changedBetween, resolveAgain, type Changed } from '../resolve/again'
 import { usualContext, type Context } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
 import { needsOf, type Need } from './needs'
 import { timesOf } from './operators'
-import { afterStopping, knows, pathsTo, serves, type Hand, type Path } from './paths'
+import { afterStopping, doing, knows, pathsTo, usefulOn, type Hand, type Path } from './paths'
 
 /** A need with the way to it. */
 export interface Reached {
@@ -25,14 +26,18 @@ export interface Reached {
   readonly perOuting: number
 }
 
-/** What a plan's needs cost on it. */
-export interface ReachReport {
-  readonly reached: readonly Reached[]
-  /** Share of the needs that come at all, met with the eye at the finder; by count, and by how often each comes. 0 to 1. */
+/** Shares of the needs that come at all, 0 to 1. */
+export interface Coverage {
+  /** Met with the eye at the finder; by count, and by how often each comes. */
   readonly byCount: number
   readonly byUse: number
-  /** Share by use that needs no own or full menu. */
+  /** By use, met without own or full menu. */
   readonly menuFree: number
+}
+
+/** What a plan's needs cost on it. */
+export interface ReachReport extends Coverage {
+  readonly reached: readonly Reached[]
   /** Whether the owner's target is met; null where none is given. */
   readonly onTarget: boolean | null
   /** Seconds an outing, all needs together. */
@@ -56,21 +61,23 @@ export function reachOf(
 
 /** What the needs of a plan cost where those of one that differs little are known: the same as `reachOf`, sooner. */
 export function reachAgain(before: ReachReport, plan: Plan): ReachReport {
-  const work = works.get(before)
-  if (!work) throw new Error('only a report made by reachOf can be followed up')
+  const work = workOf(before)
   if (work.plan === plan) return before
   const changed = changedBetween(work.asked.model, work.plan, plan)
   return reckoned(work.asked, plan, work.states, changed)
 }
 
-/** The state of the camera a need of a side is met in, once more for one that comes while recording. */
+/**
+ * The state of the camera a need of a side is met in, once more for one that comes while recording; each is made when
+ * it is first asked for, and kept in `states`.
+ */
 export function statesFor(
   { model, lenses, posture }: Asked,
   plan: Plan,
+  states: Map<string, State> = new Map<string, State>(),
   known: States = new Map(),
   changed: Changed | null = null,
 ): (side: Side, recording: boolean) => State {
-  const states = new Map<string, State>()
   return (side, recording) => {
     const key = `${side} ${String(recording)}`
     let state = states.get(key)
@@ -110,6 +117,7 @@ interface Work {
   readonly asked: Asked
   readonly plan: Plan
   readonly states: States
+  readonly stateOf: (side: Side, recording: boolean) => State
 }
 
 const works = new WeakMap<ReachReport, Work>()
@@ -118,12 +126,11 @@ function reckoned(asked: Asked, plan: Plan, known: States, changed: Changed | nu
   const { model, posture } = asked
   const times = timesOf(plan)
   const gridCounts = gridCountsIn(plan)
-  const stateOf = statesFor(asked, plan, known, changed)
   const states = new Map<string, State>()
+  const stateOf = statesFor(asked, plan, states, known, changed)
   const handFor = (side: Side, recording: boolean): Hand => {
-    const state = stateOf(side, recording)
-    states.set(`${side} ${String(recording)}`, state)
-    return { model, plan, side, posture, times, gridCounts, resolution: state.resolution }
+    const { resolution } = stateOf(side, recording)
+    return { model, plan, side, posture, times, gridCounts, resolution }
   }
   const reached = needsOf(model, plan).map((need): Reached => {
     const recording = recorded(need)
@@ -136,8 +143,11 @@ function reckoned(asked: Asked, plan: Plan, known: States, changed: Changed | nu
     const each = absent ? 0 : Math.min(best?.seconds ?? unreachedSeconds, unreachedSeconds)
     return { need, best, others, absent, perOuting: need.perOuting * each }
   })
-  const report = { reached, ...coverage(plan, reached), seconds: total(reached), load: loadOf(model, plan) }
-  works.set(report, { asked, plan, states })
+  const coverage = coverageOf(reached)
+  const target = rowValue(plan.rows, 'owner/target')
+  const onTarget = typeof target === 'number' ? coverage.byUse * 100 >= target : null
+  const report = { reached, ...coverage, onTarget, seconds: total(reached), load: loadOf(model, plan) }
+  works.set(report, { asked, plan, states, stateOf })
   return report
 }
 
@@ -151,7 +161,8 @@ export function recorded(need: Need): boolean {
   return need.flags.includes('recording') && need.side === 'motion'
 }
 
-function coverage(plan: Plan, reached: readonly Reached[]) {
+/** How much of some needs is met with the eye at the finder, and without a menu; all of it where nothing is needed. */
+export function coverageOf(reached: readonly Reached[]): Coverage {
   const asked = reached.filter(({ need, absent }) => need.perOuting > 0 && !absent)
   const uses = asked.reduce((sum, { need }) => sum + need.perOuting, 0)
   const share = (met: (one: Reached) => boolean, weighted: boolean) => {
@@ -160,17 +171,22 @@ function coverage(plan: Plan, reached: readonly Reached[]) {
     return all === 0 ? 1 : sum / all
   }
   const finder = ({ best }: Reached) => best?.atFinder ?? false
-  const byUse = share(finder, true)
-  const target = rowValue(plan.rows, 'owner/target')
   return {
     byCount: share(finder, false),
-    byUse,
+    byUse: share(finder, true),
     menuFree: share(
       ({ best }) => best !== null && best.tier !== 'own-menu' && best.tier !== 'full-menu',
       true,
     ),
-    onTarget: typeof target === 'number' ? byUse * 100 >= target : null,
   }
+}
+
+/** How often each key is the quickest way to something in an outing, by address. */
+export function usesOf({ reached }: ReachReport): ReadonlyMap<string, number> {
+  const uses = new Map<string, number>()
+  for (const { need, best } of reached)
+    if (best) uses.set(best.address, (uses.get(best.address) ?? 0) + need.perOuting)
+  return uses
 }
 
 function total(reached: readonly Reached[]): number {
@@ -199,34 +215,62 @@ export interface Worst {
 }
 
 /**
- * The needs that cost most, each with the step that saves most of the whole outing: one function put on one key. The gain
- * is the difference of two whole reckonings, so that what the key had before is counted too. Null where no step helps.
+ * What each function would save on a key, in seconds an outing, by function id; below 0 what it would cost. Each is the
+ * difference of two whole reckonings, so that what the key had before is counted too. Functions that nothing needs all
+ * cost the same, and are reckoned once.
+ */
+export function gainsAt(before: ReachReport, address: Address): ReadonlyMap<string, number> {
+  const { asked, plan, stateOf } = workOf(before)
+  const accepted = acceptedFunctions(asked.model, address)
+  if (address.side === 'playback') return new Map(accepted.map(({ id }) => [id, 0]))
+  const needs = before.reached.map(({ need }) => need)
+  const useful = usefulOn(asked.model, stateOf(address.side, false).resolution, address.side, needs)
+  const here = functionAt(plan, address)
+  const plain = accepted.find(({ id }) => !useful.has(id) && id !== here)
+  const loss = plain ? gainOf(before, address, plain.id) : 0
+  return new Map(
+    accepted.map(({ id }) => [id, useful.has(id) || id === here ? gainOf(before, address, id) : loss]),
+  )
+}
+
+/**
+ * The needs that cost most, each with the step that saves most of the whole outing: one function put on one key. Null
+ * where no step helps. Locked keys are left as they are.
  */
 export function worstNeeds(before: ReachReport, most = 5): Worst[] {
-  const work = works.get(before)
-  if (!work) throw new Error('only a report made by reachOf can be followed up')
-  const { model } = work.asked
+  const { asked, plan, stateOf } = workOf(before)
+  const { model } = asked
   const costly = [...before.reached]
     .filter((one) => !one.absent && one.perOuting > 0)
     .sort((a, b) => b.perOuting - a.perOuting)
   return costly.slice(0, most).map((reached): Worst => {
     const { need } = reached
+    const does = doing(model, stateOf(need.side, false).resolution, need.side, need.what)
     let best: Worst = { reached, step: null, words: 'No key makes it quicker.', gain: 0 }
     for (const address of lookup(model).addresses.values()) {
       if (address.side !== need.side || address.when !== null) continue
-      if (rowValue(work.plan.rows, `lock/${keyRow(address)}`) !== null) continue
-      for (const fn of acceptedFunctions(model, address)) {
-        if (!serves(model, fn, need.what) || functionAt(work.plan, address) === fn.id) continue
-        const step = setRows(work.plan, `worst ${need.situation} ${need.what} ${address.key}`, {
-          [keyRow(address)]: fn.id,
-        })
-        const after = applyStep(model, work.plan, step)
-        if (!after.ok) continue
-        const gain = before.seconds - reachAgain(before, after.value).seconds
-        if (gain > best.gain + 1e-9)
-          best = { reached, step, gain, words: `${fn.name} on ${address.control.name}, ${address.name}` }
+      if (rowValue(plan.rows, `lock/${keyRow(address)}`) !== null) continue
+      for (const fn of acceptedFunctions(model, address).filter(does)) {
+        const gain = gainOf(before, address, fn.id)
+        if (gain <= best.gain + 1e-9) continue
+        const step = setRows(plan, `worst ${need.situation} ${need.what}`, { [keyRow(address)]: fn.id })
+        best = { reached, step, gain, words: `${fn.name} on ${address.control.name}, ${address.name}` }
       }
     }
     return best
   })
+}
+
+/** What one function on one key saves. */
+function gainOf(before: ReachReport, address: Address, functionId: string): number {
+  const { plan } = workOf(before)
+  if (functionAt(plan, address) === functionId) return 0
+  const rows = { ...plan.rows, [keyRow(address)]: functionId }
+  return before.seconds - reachAgain(before, { ...plan, rows }).seconds
+}
+
+function workOf(report: ReachReport): Work {
+  const work = works.get(report)
+  if (!work) throw new Error('only a report made by reachOf can be followed up')
+  return work
 }

@@ -39,6 +39,11 @@ export interface ResolvedSetting {
 /** Whether an assigned function does anything here. */
 export type Verdict = 'works' | 'inert' | 'dead' | 'test' | 'empty'
 
+/** Whether a function on a key does something, as far as anybody knows. */
+export function answers(verdict: Verdict): boolean {
+  return verdict === 'works' || verdict === 'test'
+}
+
 /** What a control does in a context, and why. */
 export interface ResolvedAddress {
   readonly address: Address

@@ -30,9 +30,9 @@ export function instanceOf(question: Question): Instance {
   const stateOf = statesFor({ model, lenses, posture }, plan)
   const needs = needsOf(model, plan).filter((need) => need.perOuting > 0 && knows(model, need.what))
   const keysStay = question.only === 'menus'
-  const setting = { keysStay, model, plan, lenses, posture, weights, times: timesOf(plan), stateOf, needs }
-  const keys = keyPlaces(setting, agreement ?? new Map())
-  const menus = menuPlaces(setting, keys.length)
+  const basis = { keysStay, model, plan, lenses, posture, weights, times: timesOf(plan), stateOf, needs }
+  const keys = keyPlaces(basis, agreement ?? new Map())
+  const menus = menuPlaces(basis, keys.length)
   const openers: Map<string, { choice: Choice; seconds: number }[]> = new Map()
   const demands = merged(needs).map((group): Demand => {
     const [first] = group
@@ -41,15 +41,15 @@ export function instanceOf(question: Question): Instance {
     const urgent = group.filter((need) => need.flags.includes('urgent'))
     const more = urgent.reduce((sum, need) => sum + need.perOuting, 0) * (weights.urgent - 1)
     const lost: Way = { seconds: unreachedSeconds, takes: null, opens: null }
-    const ways = [...waysTo(setting, keys, menus, first, openers), lost]
+    const ways = [...waysTo(basis, keys, menus, first, openers), lost]
     return { needs: group, perOuting, weight: perOuting + more, ways }
   })
   return {
     places: [...keys.map((key) => key.place), ...menus.map((menu) => menu.place)],
     demands,
     openers,
-    pairs: pairsOf(setting, keys),
-    kept: keptFunctions(setting, keys),
+    pairs: pairsOf(basis, keys),
+    kept: keptFunctions(basis, keys),
   }
 }
 

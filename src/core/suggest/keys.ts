@@ -1,16 +1,16 @@
 import type { Address } from '../model/addresses'
-import { acceptedFunctions } from '../model/keys'
+import { acceptedFunctions, twinOf } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { ModelFunction, Side } from '../model/types'
 import { functionAt } from '../plan/assign'
 import { keyRow } from '../plan/rows'
-import { doing, fullOpeners, ownOpeners } from '../reach/paths'
+import { usefulOn } from '../reach/paths'
 import { contextsOf } from '../resolve/context'
 import { judgeAt, judgeFunctions } from '../resolve/resolve'
-import type { Verdict } from '../resolve/resolved'
+import { answers, type Verdict } from '../resolve/resolved'
 import type { Agreement } from './agreement'
 import type { Choice, Pair, Place } from './types'
-import { changing, valuesFor, type Setting } from './setting'
+import { changing, valuesFor, type Basis } from './basis'
 
 /** A key as a place, with what each of its values really does in standby and while recording; null where it does nothing. */
 export interface KeyPlace {
@@ -21,36 +21,36 @@ export interface KeyPlace {
 }
 
 /** Every key of every side that answers as the camera stands. */
-export function keyPlaces(setting: Setting, agreement: Agreement): KeyPlace[] {
-  return setting.model.sides.flatMap((side) => {
-    const { resolution } = setting.stateOf(side, false)
-    const useful = usefulOn(setting, side)
-    const failing = failingOn(setting, side)
+export function keyPlaces(basis: Basis, agreement: Agreement): KeyPlace[] {
+  return basis.model.sides.flatMap((side) => {
+    const { resolution } = basis.stateOf(side, false)
+    const useful = usefulOn(basis.model, resolution, side, basis.needs)
+    const failing = failingOn(basis, side)
     return [...resolution.addresses.values()]
       .filter((one) => one.active)
-      .map(({ address }) => keyPlace(setting, address, useful, failing, agreement.get(address.key) ?? []))
+      .map(({ address }) => keyPlace(basis, address, useful, failing, agreement.get(address.key) ?? []))
   })
 }
 
 function keyPlace(
-  setting: Setting,
+  basis: Basis,
   address: Address,
   useful: ReadonlySet<string>,
   failing: (functionId: string) => number,
   agreed: readonly string[],
 ): KeyPlace {
-  const { model, plan, weights } = setting
+  const { model, plan, weights } = basis
   const row = keyRow(address)
   const today = functionAt(plan, address) ?? 'nothing'
-  const twin = twinOf(setting, address)
+  const twin = twinOf(basis.model, address)
   const also = [address.factory, twin && functionAt(plan, twin), ...agreed]
   const accepted = acceptedFunctions(model, address).map((fn) => fn.id)
   const wanted = accepted.filter((id) => useful.has(id) || also.includes(id))
   const held = valuesFor(
-    setting,
+    basis,
     row,
     today,
-    wanted.filter((id) => id === today || !idle.includes(judged(setting, address, id, false).verdict)),
+    wanted.filter((id) => id === today || !idle.includes(judged(basis, address, id, false).verdict)),
     accepted.includes('nothing') ? 'nothing' : (accepted[0] ?? today),
   )
   const { functions } = lookup(model)
@@ -67,8 +67,8 @@ function keyPlace(
   })
   const does = (recording: boolean) =>
     held.values.map((id) => {
-      const { verdict, gets } = judged(setting, address, id, recording)
-      return works(verdict) ? (functions.get(gets ?? '') ?? null) : null
+      const { verdict, gets } = judged(basis, address, id, recording)
+      return answers(verdict) ? (functions.get(gets ?? '') ?? null) : null
     })
   const films = address.side === 'motion'
   const standby = does(false)
@@ -79,51 +79,27 @@ function keyPlace(
 /** A function that would be this on a key is not put there. */
 const idle: readonly Verdict[] = ['inert', 'dead']
 
-function works(verdict: Verdict): boolean {
-  return verdict === 'works' || verdict === 'test'
-}
-
-function judged({ stateOf }: Setting, address: Address, functionId: string, recording: boolean) {
+function judged({ stateOf }: Basis, address: Address, functionId: string, recording: boolean) {
   return judgeAt(stateOf(address.side as Side, recording).resolution, address, functionId)
 }
 
-/** The functions that do something needed on a side, or open a menu there. */
-function usefulOn({ model, needs, stateOf }: Setting, side: Side): ReadonlySet<string> {
-  const { resolution } = stateOf(side, false)
-  const does = [...new Set(needs.filter((need) => need.side === side).map((need) => need.what))].map((what) =>
-    doing(model, resolution, side, what),
-  )
-  const openers = [
-    ...model.grids.filter((grid) => grid.side === side).map((grid) => grid.openedBy),
-    ...[...ownOpeners(model, resolution), ...fullOpeners(model)].map(({ fn }) => fn),
-  ]
-  const found = model.functions.filter((fn) => does.some((one) => one(fn))).map((fn) => fn.id)
-  return new Set([...found, ...openers])
-}
-
 /** The share of a side's banks and lenses in which a function does nothing. */
-function failingOn({ model, plan, lenses }: Setting, side: Side): (functionId: string) => number {
+function failingOn({ model, plan, lenses }: Basis, side: Side): (functionId: string) => number {
   const ids = model.functions.filter((fn) => fn.sides.includes(side)).map((fn) => fn.id)
   const all = contextsOf(model, plan, lenses, side).map(({ context }) =>
     judgeFunctions(model, plan, ids, context),
   )
-  const failed = (id: string) => all.filter((one) => !works(one.get(id)?.verdict ?? 'works')).length
+  const failed = (id: string) => all.filter((one) => !answers(one.get(id)?.verdict ?? 'works')).length
   return (id) => (all.length === 0 ? 0 : failed(id) / all.length)
 }
 
-/** The same gesture of the same control on the other side. */
-function twinOf({ model }: Setting, { key, side }: Address): Address | null {
-  const other = model.sides.find((one) => one !== side)
-  return (other && lookup(model).addresses.get(key.replace(`${side}/`, `${other}/`))) ?? null
-}
-
 /** Each key with its twin on the other side: the classes are what means the same, and both as delivered. */
-export function pairsOf(setting: Setting, keys: readonly KeyPlace[]): Pair[] {
-  const { functions } = lookup(setting.model)
+export function pairsOf(basis: Basis, keys: readonly KeyPlace[]): Pair[] {
+  const { functions } = lookup(basis.model)
   const at = new Map(keys.map((key, i) => [key.address.key, i]))
   const meaning = (id: string) => functions.get(id)?.means ?? id
   return keys.flatMap((key, one): Pair[] => {
-    const two = at.get(twinOf(setting, key.address)?.key ?? '') ?? -1
+    const two = at.get(twinOf(basis.model, key.address)?.key ?? '') ?? -1
     const twin = keys[two]
     if (two < one || !twin) return []
     const choices = (place: number, by: (id: string) => boolean): Choice[] =>
@@ -138,13 +114,13 @@ export function pairsOf(setting: Setting, keys: readonly KeyPlace[]): Pair[] {
       two: choices(two, (id) => id === twin.address.factory),
     }
     const classes = [...same, delivered].filter((pair) => pair.one.length > 0 && pair.two.length > 0)
-    return [{ seconds: setting.weights.sides, classes }]
+    return [{ seconds: basis.weights.sides, classes }]
   })
 }
 
 /** Functions that are on a key today and that no menu line stands in for: some key of the side keeps each. */
-export function keptFunctions({ model }: Setting, keys: readonly KeyPlace[]): Choice[][] {
-  const { functions, menuAddress } = lookup(model)
+export function keptFunctions({ model }: Basis, keys: readonly KeyPlace[]): Choice[][] {
+  const { menuAddress } = lookup(model)
   return model.sides.flatMap((side) =>
     model.functions.flatMap((fn) => {
       if (fn.manner === 'none' || fn.changes.some((id) => menuAddress.has(id))) return []
@@ -153,7 +129,7 @@ export function keptFunctions({ model }: Setting, keys: readonly KeyPlace[]): Ch
         return value >= 0 ? [{ place: i, value }] : []
       })
       const today = holders.some(({ place, value }) => keys[place]?.place.current === value)
-      return today && functions.has(fn.id) ? [holders] : []
+      return today ? [holders] : []
     }),
   )
 }

@@ -2,9 +2,9 @@ import { lookup } from '../model/lookup'
 import type { Grid } from '../model/types'
 import { cellValue, emptyCell, gridCells, ownLines } from '../plan/cells'
 import { rowValue } from '../plan/step'
-import { movesToCell, movesToLine, ownPlace, type Moves } from '../reach/moves'
+import { movesToCell, movesToLine, type Moves } from '../reach/moves'
 import type { Place } from './types'
-import { changing, valuesFor, type Setting } from './setting'
+import { changing, valuesFor, type Basis } from './basis'
 
 /** A cell or line of a menu as a place, and the moves to it once the menu is open. */
 export interface MenuPlace {
@@ -19,45 +19,44 @@ export interface MenuPlace {
 export const emptyLine = ''
 
 /** Every cell of the function menus and every line of the own menu, numbered on from the keys. */
-export function menuPlaces(setting: Setting, from: number): MenuPlace[] {
-  const { model, plan, needs } = setting
+export function menuPlaces(basis: Basis, from: number): MenuPlace[] {
+  const { model, plan, needs } = basis
   const { byMeaning } = lookup(model)
   const wanted = (side: string | null, permitted: readonly string[]) =>
     needs
       .filter((need) => side === null || need.side === side)
       .flatMap((need) => byMeaning.get(need.what)?.id ?? [])
       .filter((id) => permitted.includes(id))
-  const cells = gridCells(model).map(({ grid, cell }) => ({
+  const cells = gridCells(model).map(({ grid, cell, row }) => ({
     grid,
     moves: movesToCell(grid, cell),
     place: placeOf(
-      setting,
+      basis,
       'cell',
-      `grid/${grid.id}/${cell}`,
+      row,
       cellValue(plan.rows, { grid, cell }),
       wanted(grid.side, grid.permitted),
     ),
   }))
-  const lines = ownLines(model).map(({ row, menu }, i) => {
-    const { page, line } = ownPlace(menu, i)
+  const lines = ownLines(model).map(({ row, menu, page, line }) => {
     const today = String(rowValue(plan.rows, row) ?? emptyLine)
     return {
       grid: null,
       moves: movesToLine(page, line),
-      place: placeOf(setting, 'line', row, today, wanted(null, menu.permitted)),
+      place: placeOf(basis, 'line', row, today, wanted(null, menu.permitted)),
     }
   })
   return [...cells, ...lines].map((one, i) => ({ ...one, index: from + i }))
 }
 
 function placeOf(
-  setting: Setting,
+  basis: Basis,
   kind: 'cell' | 'line',
   row: string,
   today: string,
   others: readonly string[],
 ): Place {
-  const held = valuesFor(setting, row, today, others, kind === 'cell' ? emptyCell : emptyLine)
-  const costs = held.values.map((id) => (id === today ? 0 : changing(setting.weights.line)))
+  const held = valuesFor(basis, row, today, others, kind === 'cell' ? emptyCell : emptyLine)
+  const costs = held.values.map((id) => (id === today ? 0 : changing(basis.weights.line)))
   return { row, kind, ...held, costs }
 }

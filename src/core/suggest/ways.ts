@@ -6,26 +6,26 @@ import { gridCountsIn, recorded } from '../reach/reach'
 import type { Choice, Way } from './types'
 import type { KeyPlace } from './keys'
 import type { MenuPlace } from './menus'
-import type { Setting } from './setting'
+import type { Basis } from './basis'
 
 /**
  * Every way to a need that an arrangement may open, priced as reach prices paths. What has to be opened on the way is
  * put into `openers`.
  */
 export function waysTo(
-  setting: Setting,
+  basis: Basis,
   keys: readonly KeyPlace[],
   menus: readonly MenuPlace[],
   need: Need,
   openers: Map<string, { choice: Choice; seconds: number }[]>,
 ): Way[] {
-  const here = { setting, keys, menus, need, openers, after: {} }
+  const here = { basis, keys, menus, need, openers, after: {} }
   if (!recorded(need)) return waysIn({ ...here, recording: false })
   return [...waysIn({ ...here, recording: true }), ...waysIn({ ...here, recording: false, after: stopping })]
 }
 
 interface Here {
-  readonly setting: Setting
+  readonly basis: Basis
   readonly keys: readonly KeyPlace[]
   readonly menus: readonly MenuPlace[]
   readonly need: Need
@@ -36,9 +36,9 @@ interface Here {
 }
 
 function waysIn(here: Here): Way[] {
-  const { setting, keys, menus, need, after } = here
-  const { model, times, posture } = setting
-  const { resolution } = setting.stateOf(need.side, here.recording)
+  const { basis, keys, menus, need, after } = here
+  const { model, times, posture } = basis
+  const { resolution } = basis.stateOf(need.side, here.recording)
   const does = doing(model, resolution, need.side, need.what)
   const direct = keys.flatMap((key, place): Way[] =>
     valuesDoing(here, key).flatMap(({ fn, value }) => {
@@ -54,7 +54,7 @@ function waysIn(here: Here): Way[] {
     const value = place.values.indexOf(target)
     if (value < 0 || (grid && grid.side !== need.side)) return []
     const opens = grid
-      ? opened(here, grid.id, [{ fn: grid.openedBy, more: 0 }], grid.inFinder && gridCountsIn(setting.plan))
+      ? opened(here, grid.id, [{ fn: grid.openedBy, more: 0 }], grid.inFinder && gridCountsIn(basis.plan))
       : opened(here, 'own', ownOpeners(model, resolution), false)
     return [{ seconds: secondsOf(added(moves, after), times), takes: { place: index, value }, opens }]
   })
@@ -85,18 +85,18 @@ function opened(
   functions: readonly { fn: string; more: number }[],
   inFinder: boolean,
 ): string {
-  const { setting, keys, need, openers, recording } = here
+  const { basis, keys, need, openers, recording } = here
   const eye = need.flags.includes('finder')
   const name = [menu, need.side, recording ? 'recording' : 'standby', eye ? 'finder' : ''].join(' ')
   if (!openers.has(name)) {
     const options = keys.flatMap((key, place) =>
       valuesDoing(here, key).flatMap(({ fn, value }) => {
         const opener = functions.find((one) => one.fn === fn.id)
-        const met = meeting(key.address.control, setting.posture)
+        const met = meeting(key.address.control, basis.posture)
         if (!opener || !met) return []
         const away = awayFrom(need, inFinder && met.atFinder)
         const moves = added(opening, { press: opener.more }, met.moves, away)
-        return [{ choice: { place, value }, seconds: secondsOf(moves, setting.times) }]
+        return [{ choice: { place, value }, seconds: secondsOf(moves, basis.times) }]
       }),
     )
     openers.set(name, options)

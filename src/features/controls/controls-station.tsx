@@ -6,6 +6,7 @@ import dynamic from 'next/dynamic'
 import { useMemo, useRef, useState } from 'react'
 import type { Face } from '@/core/model/types'
 import { touchedRows } from '@/core/plan/step'
+import { usesOf } from '@/core/reach/reach'
 import {
   useDesk,
   useDeskView,
@@ -24,7 +25,7 @@ import { allFaces, FacePicker } from './face-picker'
 import { FindingsPanel } from './findings-panel'
 import { everyPart, FittedChoice } from './fitted-choice'
 import { KeyPanel } from './key-panel'
-import { differingOn, labelsOf, usesOf, type Shown } from './look-up'
+import { differingOn, labelsOf, type Shown } from './labels'
 import { PanelTabs, type Panel } from './panel-tabs'
 import { ReachPanel } from './reach-panel'
 import { controlsKeys, useShortcuts } from './shortcuts'

@@ -4,12 +4,12 @@ import { useDraggable } from '@dnd-kit/core'
 import type { Address } from '@/core/model/addresses'
 import { lookup } from '@/core/model/lookup'
 import { addressesWith } from '@/core/plan/assign'
+import type { Standing } from '@/core/reach/standings'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { MannerSign } from '@/ui/plate/manner'
 import { secondsOf } from '@/features/reach/words'
 import { optionLook, PickList } from '@/ui/pick-list'
 import { VerdictSign } from '@/ui/verdict'
-import type { Standing } from './look-up'
 
 /** Every function this gesture accepts, best for the plan first; type to search, Enter or click to put it here. */
 export function FunctionList({

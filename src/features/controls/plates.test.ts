@@ -10,7 +10,7 @@ import { isThere, type Fitted } from '@/core/resolve/resolve'
 import { labelSize } from '@/ui/plate/label'
 import { layoutIn } from '@/ui/plate/layout'
 import { everyPart } from './fitted-choice'
-import { differingOn, labelsOf, type Shown } from './look-up'
+import { differingOn, labelsOf, type Shown } from './labels'
 
 /** The sheet beside the panel at 1280 × 800, A4 on its side, and alone at 820 × 1180, where numbers may stand for leaders. */
 const sheets = [

@@ -1,11 +1,12 @@
 'use client'
 
 import { useMemo } from 'react'
-import { rowValue } from '@/core/plan/step'
-import { worstNeeds, type Reached } from '@/core/reach/reach'
+import { situationName } from '@/core/reach/needs'
+import { coverageOf, worstNeeds, type Reached } from '@/core/reach/reach'
 import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
 import { EyeSign } from '@/features/reach/eye-sign'
-import { formula, percent, secondsOf, termOf } from '@/features/reach/words'
+import { termOf } from '@/core/vocabulary/catalogue'
+import { formula, percent, secondsOf } from '@/features/reach/words'
 import { Button, Offer } from '@/ui/button'
 
 /** The needs that cost most, each with the one change that helps most; then coverage and every way, by situation. */
@@ -16,7 +17,7 @@ export function ReachPanel({ onGo }: { onGo: (address: string) => void }) {
   const worst = useMemo(() => worstNeeds(reach), [reach])
   if (reach.reached.length === 0)
     return <p className="text-silt">Nothing is needed yet. Choose what you shoot, above.</p>
-  const nameOf = (id: string) => String(rowValue(plan.rows, `situation/${id}/name`) ?? id)
+  const nameOf = (id: string) => situationName(plan, id)
   const situations = [...new Set(reach.reached.map(({ need }) => need.situation))]
   return (
     <div className="grid gap-4">
@@ -54,16 +55,13 @@ export function ReachPanel({ onGo }: { onGo: (address: string) => void }) {
       </section>
       {situations.map((situation) => {
         const mine = reach.reached.filter(({ need }) => need.situation === situation)
-        const asked = mine.filter(({ need, absent }) => need.perOuting > 0 && !absent)
-        const uses = asked.reduce((sum, { need }) => sum + need.perOuting, 0)
-        const met = asked.filter(({ best }) => best?.atFinder)
-        const used = met.reduce((sum, { need }) => sum + need.perOuting, 0)
+        const { byUse, byCount, menuFree } = coverageOf(mine)
         return (
           <section key={situation}>
             <h2 className="font-head text-lead leading-tight font-semibold">{nameOf(situation)}</h2>
             <p className="text-small text-silt">
-              at the finder {percent(uses === 0 ? 1 : used / uses)} by use, {met.length} of {asked.length}{' '}
-              needs
+              at the finder {percent(byUse)} by use, {percent(byCount)} of the needs; without a menu{' '}
+              {percent(menuFree)}
             </p>
             <ul className="mt-1 divide-y">
               {[...mine]

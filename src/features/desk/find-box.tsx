@@ -82,7 +82,7 @@ function Found({ onDone }: { onDone: () => void }) {
             <span className="text-small text-silt">{kind}</span>
           </p>
           <p className="text-small text-silt">
-            {[term !== undefined && term !== name ? term : null, more].filter(Boolean).join(' · ')}
+            {[term === name ? null : term, more].filter(Boolean).join(' · ')}
           </p>
         </li>
       )}

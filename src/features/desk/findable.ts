@@ -2,12 +2,11 @@ import { lookup } from '@/core/model/lookup'
 import { acceptedFunctions } from '@/core/model/keys'
 import type { BodyModel } from '@/core/model/types'
 import { functionAt } from '@/core/plan/assign'
-import { gridCells, ownLines } from '@/core/plan/cells'
 import { describeRow, showRow } from '@/core/plan/describe'
-import { itemAt } from '@/core/plan/menu-items'
+import { placesOf } from '@/core/plan/menu-items'
 import { plannedSlots, type Plan } from '@/core/plan/plan'
 import { keyRow } from '@/core/plan/rows'
-import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
+import { termOf } from '@/core/vocabulary/catalogue'
 import type { ShelfNames } from './shelf-names'
 
 /** Something the find box leads to. */
@@ -18,7 +17,7 @@ export interface Findable {
   /** What is said beside it. */
   readonly more: string
   /** The field's own word for it, where the camera has another. */
-  readonly term?: string | undefined
+  readonly term?: string | null
   /** Address of the page, with the place on it behind `#`. */
   readonly href: string
 }
@@ -27,11 +26,8 @@ export interface Findable {
 export function findables(model: BodyModel, plan: Plan, planId: string, shelf: ShelfNames): Findable[] {
   const at = (station: string, place = '') => `/plans/${planId}/${station}${place && `#${place}`}`
   const { addresses, menuAddress } = lookup(model)
+  const places = placesOf(model, plan)
   const keys = [...addresses.values()].filter(({ side }) => side !== 'playback')
-  const places = [
-    ...gridCells(model).map(({ grid, cell }) => `grid/${grid.id}/${cell}`),
-    ...ownLines(model).map(({ row }) => row),
-  ]
   return [
     ...stations.map(([path, name]): Findable => ({
       id: path,
@@ -56,11 +52,18 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
         const where = holder ? `on ${holder.control.name}, ${holder.side}` : 'on no key'
         const href = at('controls', keyRow(taker))
         return [
-          { id: `function ${fn.id}`, kind: 'function', name: fn.name, more: where, href, term: termOf(fn) },
+          {
+            id: `function ${fn.id}`,
+            kind: 'function',
+            name: fn.name,
+            more: where,
+            href,
+            term: fn.means && termOf(fn.means),
+          },
         ]
       }),
     ...model.settings.map((setting): Findable => {
-      const place = places.find((row) => itemAt(model, plan, row) === setting.id)
+      const place = places.get(setting.id)?.[0]
       const more = [menuAddress.get(setting.id), place && describeRow(model, place)]
         .filter(Boolean)
         .join(' · ')
@@ -69,7 +72,7 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
         kind: 'setting',
         name: setting.label,
         more,
-        term: termOf(setting),
+        term: setting.means && termOf(setting.means),
         href: at('menus', place),
       }
     }),
@@ -104,11 +107,6 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
       href: '/',
     })),
   ]
-}
-
-/** The field's word for what a setting or function means, where it is another than the camera's. */
-function termOf({ means }: { readonly means: string | null }): string | undefined {
-  return (commonSettings.get(means ?? '') ?? commonFunctions.get(means ?? ''))?.term
 }
 
 const stations = [

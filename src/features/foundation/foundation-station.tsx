@@ -2,7 +2,7 @@
 
 import { ArrowRight } from 'lucide-react'
 import Link from 'next/link'
-import { startSituation } from '@/core/reach/needs'
+import { situationsOf, startSituation } from '@/core/reach/needs'
 import { readySets, type ReadySet } from '@/core/vocabulary/situations'
 import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
 import { ShortcutList } from '@/features/desk/shortcut-list'
@@ -16,7 +16,7 @@ export function FoundationStation() {
   const { plan } = useDeskView()
   const { model } = desk.start
   const { reached } = useReach()
-  const situations = situationsIn(Object.keys(plan.rows))
+  const situations = situationsOf(plan)
   const ready = readySets.filter((set) => model.sides.includes(set.side))
   const start = (set: ReadySet) => desk.take(startSituation(plan, set, set.id, crypto.randomUUID()))
   const startOwn = () => {
@@ -84,13 +84,4 @@ export function FoundationStation() {
       <ShortcutList keys={[]} />
     </main>
   )
-}
-
-/** The situations that rows speak of, in order of their ids. */
-function situationsIn(rows: readonly string[]): string[] {
-  const ids = rows.flatMap((row) => {
-    const [kind, id = ''] = row.split('/')
-    return kind === 'situation' || kind === 'need' ? [id] : []
-  })
-  return [...new Set(ids)].sort()
 }

@@ -3,14 +3,15 @@
 import { X } from 'lucide-react'
 import { useId, useState } from 'react'
 import type { Reached } from '@/core/reach/reach'
-import { rowValue } from '@/core/plan/step'
+import { situationName, situationSide } from '@/core/reach/needs'
 import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import { needFlags, type NeedFlag } from '@/core/vocabulary/situations'
 import { knows } from '@/core/reach/paths'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { useKeptText } from '@/features/desk/kept-text'
 import { EyeSign } from '@/features/reach/eye-sign'
-import { formula, secondsOf, termOf } from '@/features/reach/words'
+import { termOf } from '@/core/vocabulary/catalogue'
+import { formula, secondsOf } from '@/features/reach/words'
 import { IconButton, Offer } from '@/ui/button'
 import { NumberField } from '@/ui/number-field'
 
@@ -27,8 +28,8 @@ const often = [
 export function SituationTable({ situation, reached }: { situation: string; reached: readonly Reached[] }) {
   const desk = useDesk()
   const { plan } = useDeskView()
-  const name = String(rowValue(plan.rows, `situation/${situation}/name`) ?? situation)
-  const side = rowValue(plan.rows, `situation/${situation}/side`) ?? desk.start.model.sides[0]
+  const name = situationName(plan, situation)
+  const side = situationSide(desk.start.model, plan, situation)
   const films = side === 'motion'
   const text = useKeptText(`situation/${situation}/name`, situation)
   const remove = () => {
@@ -55,7 +56,7 @@ export function SituationTable({ situation, reached }: { situation: string; reac
           {desk.start.model.sides.length > 1 ? (
             <select
               aria-label={`Side of ${name}`}
-              value={String(side)}
+              value={side}
               onChange={(event) => desk.set({ [`situation/${situation}/side`]: event.target.value })}
               className="min-h-8 rounded border-0 bg-transparent"
             >

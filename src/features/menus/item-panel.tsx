@@ -2,16 +2,16 @@
 
 import { useDraggable } from '@dnd-kit/core'
 import { useMemo } from 'react'
-import { lookup } from '@/core/model/lookup'
+import { itemName, lookup } from '@/core/model/lookup'
 import { describeRow } from '@/core/plan/describe'
-import { deliveredAt, itemAt, itemName, permittedAt } from '@/core/plan/menu-items'
+import { deliveredAt, itemAt, permittedAt, placesOf } from '@/core/plan/menu-items'
+import type { ItemUse } from '@/core/reach/menu-uses'
 import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
 import { FindingCard } from '@/features/desk/finding-card'
 import { ReasonField } from '@/features/desk/reason-field'
 import { RowNotes } from '@/features/desk/row-notes'
 import { Button, Offer } from '@/ui/button'
 import { optionLook, PickList } from '@/ui/pick-list'
-import { placesOf, type ItemUse } from './menu-facts'
 import type { Drawn } from './place-button'
 
 /** The cell or line in hand, and everything that may stand there: what is needed most and on no key first. */

@@ -4,14 +4,15 @@ import { DndContext, DragOverlay } from '@dnd-kit/core'
 import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
 import { useMemo, useRef, useState } from 'react'
-import { itemName } from '@/core/plan/menu-items'
+import { itemName } from '@/core/model/lookup'
+import { menuUses } from '@/core/reach/menu-uses'
+import { idleOn } from '@/core/resolve/idle'
 import { useDesk, useDeskView, useFindings, useReach } from '@/features/desk/desk-context'
 import { ShortcutList } from '@/features/desk/shortcut-list'
 import { usePlaceInPage } from '@/features/desk/use-place-in-page'
 import { ReachStrip } from '@/features/reach/reach-strip'
 import { GridDrawing } from './grid-drawing'
 import { ItemPanel } from './item-panel'
-import { idleOn, menuUses } from './menu-facts'
 import { OwnMenuDrawing } from './own-menu-drawing'
 import { useMenuHand } from './use-menu-hand'
 
@@ -37,7 +38,7 @@ export function MenusStation() {
   const station = useRef<HTMLDivElement>(null)
   const [panel, setPanel] = useState<'item' | 'fill'>('item')
   const hand = useMenuHand(station)
-  const uses = useMemo(() => menuUses(model, plan, reach, side), [model, plan, reach, side])
+  const uses = useMemo(() => menuUses(model, reach, side), [model, reach, side])
   const grids = model.grids.filter((grid) => grid.side === side)
   const show = (row: string) => {
     setPanel('item')

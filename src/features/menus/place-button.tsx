@@ -3,17 +3,18 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { CopyCheck, KeyRound, Lock, TriangleAlert } from 'lucide-react'
 import type { Finding } from '@/core/checks/finding'
-import type { Side } from '@/core/model/types'
-import { itemAt, itemName } from '@/core/plan/menu-items'
+import { itemName } from '@/core/model/lookup'
+import { itemAt } from '@/core/plan/menu-items'
+import type { ItemUse } from '@/core/reach/menu-uses'
+import type { Idle } from '@/core/resolve/idle'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import type { ItemUse } from './menu-facts'
 
 /** What every drawing of a menu is given. */
 export interface Drawn {
   readonly selected: string | null
   readonly uses: ReadonlyMap<string, ItemUse>
   /** The sides on which an item does nothing as the camera stands, with the reason. */
-  readonly idle: ReadonlyMap<string, readonly { readonly side: Side; readonly because: string }[]>
+  readonly idle: ReadonlyMap<string, readonly Idle[]>
   readonly findings: readonly Finding[]
   readonly onSelect: (row: string) => void
 }

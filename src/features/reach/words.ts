@@ -1,12 +1,6 @@
 import type { Posture } from '@/core/model/types'
 import type { Part } from '@/core/reach/moves'
 import { operators } from '@/core/reach/operators'
-import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
-
-/** What a need is called. */
-export function termOf(what: string): string {
-  return (commonSettings.get(what) ?? commonFunctions.get(what))?.term ?? what
-}
 
 /** How the camera is held, in words. */
 export const postureWords: Readonly<Record<Posture, string>> = {

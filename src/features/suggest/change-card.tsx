@@ -5,7 +5,8 @@ import { describeRow, showRow } from '@/core/plan/describe'
 import type { Helped } from '@/core/suggest/explain'
 import type { Change } from '@/core/suggest/suggest'
 import { useDesk } from '@/features/desk/desk-context'
-import { secondsOf, termOf } from '@/features/reach/words'
+import { termOf } from '@/core/vocabulary/catalogue'
+import { secondsOf } from '@/features/reach/words'
 import { Button, Offer } from '@/ui/button'
 
 /** One change of a suggestion: what, what it saves, which needs come quicker; to be ticked, or said to be wrong. */

@@ -1,7 +1,7 @@
 import { lookup } from '../../model/lookup'
 import type { Address } from '../../model/addresses'
 import type { BodyModel, ModelFunction } from '../../model/types'
-import type { Resolution, ResolvedAddress } from '../../resolve/resolved'
+import { answers, type Resolution, type ResolvedAddress } from '../../resolve/resolved'
 import { halfPressSetting } from '../../resolve/held'
 import { ok, refuse, type Result } from '../../result'
 import { focusRole, startsFocus } from '../../vocabulary/focus-roles'
@@ -125,7 +125,7 @@ export function focusNow(model: BodyModel, state: LiveState): FocusOutcome {
   const roleOf = (id: string | null) => focusRole(functions.get(id ?? '')?.means ?? null)
   const working = state.held.filter((key) => {
     const verdict = resolution.addresses.get(key)?.verdict
-    return verdict === 'works' || verdict === 'test'
+    return verdict !== undefined && answers(verdict)
   })
   const able = state.starters.filter((key) => working.includes(key))
   const starter =

@@ -10,7 +10,7 @@ import type { Place } from './types'
 import { tieBreak, type Weights } from './weights'
 
 /** What the parts of an instance are made from. */
-export interface Setting {
+export interface Basis {
   readonly model: BodyModel
   readonly plan: Plan
   readonly lenses: readonly LensModel[]
@@ -24,7 +24,7 @@ export interface Setting {
 }
 
 /** Whether a row is to stay as it is: a key where only menus change, locked, or a key left empty for a reason. */
-export function isLocked({ plan, keysStay }: Setting, row: RowId, value: string): boolean {
+export function isLocked({ plan, keysStay }: Basis, row: RowId, value: string): boolean {
   if (keysStay && row.startsWith('key/')) return true
   const { rows } = plan
   if (rowValue(rows, `lock/${row}`) !== null) return true
@@ -32,21 +32,21 @@ export function isLocked({ plan, keysStay }: Setting, row: RowId, value: string)
 }
 
 /** Whether the owner has said that something is not to be put there. */
-export function isForbidden({ plan }: Setting, row: RowId, what: string): boolean {
+export function isForbidden({ plan }: Basis, row: RowId, what: string): boolean {
   return rowValue(plan.rows, `forbid/${what}/${row}`) !== null
 }
 
 /** What may stand in a place, today's first, and which of it is today's. A locked place keeps what it has. */
 export function valuesFor(
-  setting: Setting,
+  basis: Basis,
   row: RowId,
   today: string,
   others: readonly string[],
   instead: string,
 ): Pick<Place, 'today' | 'values' | 'current'> {
-  if (isLocked(setting, row, today)) return { today, values: [today], current: 0 }
-  const allowed = [...new Set(others)].filter((one) => one !== today && !isForbidden(setting, row, one))
-  if (!isForbidden(setting, row, today)) return { today, values: [today, ...allowed], current: 0 }
+  if (isLocked(basis, row, today)) return { today, values: [today], current: 0 }
+  const allowed = [...new Set(others)].filter((one) => one !== today && !isForbidden(basis, row, one))
+  if (!isForbidden(basis, row, today)) return { today, values: [today, ...allowed], current: 0 }
   return { today, values: [...new Set([...allowed, instead])], current: -1 }
 }
 

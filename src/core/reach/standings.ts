@@ -1,0 +1,89 @@
+import type { Address } from '../model/addresses'
+import { acceptedFunctions } from '../model/keys'
+import type { BodyModel, LensModel, ModelFunction } from '../model/types'
+import { addressesWith } from '../plan/assign'
+import type { Plan } from '../plan/plan'
+import { contextsOf } from '../resolve/context'
+import { judgeFunctions } from '../resolve/resolve'
+import type { Verdict } from '../resolve/resolved'
+import { gainsAt, type ReachReport } from './reach'
+
+/** Where a function works: how many of the contexts, and why not in the others. */
+export interface Standing {
+  readonly fn: ModelFunction
+  readonly works: number
+  readonly of: number
+  /** It works, but at a price, in some context. */
+  readonly hazard: boolean
+  /** Seconds an outing that it would save here; below 0 what it would cost. */
+  readonly gain: number
+  /** The worst verdict met. */
+  readonly verdict: Verdict
+  /** Each reason met, with the contexts it holds in. */
+  readonly reasons: readonly {
+    readonly because: string
+    readonly rule: string
+    readonly contexts: readonly string[]
+  }[]
+}
+
+/** How every function that an address accepts would stand there, best for this plan first. */
+export function standings(
+  model: BodyModel,
+  plan: Plan,
+  lenses: readonly LensModel[],
+  address: Address,
+  reach: ReachReport,
+): Standing[] {
+  const accepted = acceptedFunctions(model, address)
+  const contexts = contextsOf(model, plan, lenses, address.side)
+  const ids = accepted.map((fn) => fn.id)
+  const judged = contexts.map((one) => ({
+    name: `${one.bank}, ${one.lens}`,
+    by: judgeFunctions(model, plan, ids, one.context),
+  }))
+  const gains = gainsAt(reach, address)
+  return accepted
+    .map((fn) => standingOf(fn, judged, gains.get(fn.id) ?? 0))
+    .sort((a, b) => merit(model, plan, b, address) - merit(model, plan, a, address))
+}
+
+const worst: readonly Verdict[] = ['dead', 'inert', 'test', 'works', 'empty']
+
+function standingOf(
+  fn: ModelFunction,
+  judged: readonly { name: string; by: ReturnType<typeof judgeFunctions> }[],
+  gain: number,
+): Standing {
+  const seen = judged.flatMap(({ name, by }) => {
+    const one = by.get(fn.id)
+    return one ? [{ name, ...one }] : []
+  })
+  const reasons = new Map<string, { because: string; rule: string; contexts: string[] }>()
+  for (const { name, remarks } of seen) {
+    for (const remark of remarks) {
+      const known = reasons.get(remark.rule) ?? { because: remark.because, rule: remark.rule, contexts: [] }
+      reasons.set(remark.rule, { ...known, contexts: [...known.contexts, name] })
+    }
+  }
+  return {
+    fn,
+    works: seen.filter((one) => one.verdict === 'works').length,
+    of: seen.length,
+    gain,
+    hazard: seen.some((one) => one.remarks.some((remark) => remark.kind === 'hazard')),
+    verdict: worst.find((verdict) => seen.some((one) => one.verdict === verdict)) ?? 'empty',
+    reasons: [...reasons.values()],
+  }
+}
+
+/** Works everywhere first; then what saves most; what no key has yet before what would be doubled; what costs nothing before hazards. */
+function merit(model: BodyModel, plan: Plan, standing: Standing, address: Address): number {
+  if (standing.fn.manner === 'none') return -3
+  const elsewhere = addressesWith(model, plan, address.side, standing.fn.id).some(
+    (other) => other !== address,
+  )
+  const share = standing.of === 0 ? 0 : standing.works / standing.of
+  const saves = Math.round(standing.gain * 10) * 10
+  return (share === 1 ? 1e6 : share * 4) + saves - (elsewhere ? 2 : 0) - (standing.hazard ? 1 : 0)
+}
