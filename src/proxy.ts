@@ -3,7 +3,7 @@ import { NextResponse, type NextRequest } from 'next/server'
 /**
  * Every request passes here: only loopback names are answered (so no foreign page can reach in through a name of
  * its own), whatever changes something must come from our own pages, and pages get a content security policy in
- * which each inline script carries a fresh nonce. The solver will need 'wasm-unsafe-eval'.
+ * which each inline script carries a fresh nonce. The solver needs 'wasm-unsafe-eval'.
  */
 export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get('host') ?? ''

@@ -12,6 +12,12 @@ export function modelsFolder(options: Options): string {
   return options.models?.at(-1) ?? 'models'
 }
 
+/** The posture: `--posture`, or at the finder. */
+export function postureIn(options: Options): Result<Posture> {
+  const posture = oneOf(options, 'posture', postures)
+  return posture.ok ? ok((posture.value ?? 'finder') as Posture) : posture
+}
+
 /** The options that describe a context. */
 export const contextOptions = {
   side: 'one',

@@ -1,5 +1,4 @@
 import { writePlanFile } from '@/core/files/plan-file'
-import { postures, type Posture } from '@/core/model/types'
 import { describeStep } from '@/core/plan/describe'
 import { applyStep } from '@/core/plan/step'
 import { startSituation } from '@/core/reach/needs'
@@ -8,6 +7,7 @@ import { termOf } from '@/core/vocabulary/catalogue'
 import { readySets } from '@/core/vocabulary/situations'
 import { done, refused, type Command } from './command'
 import { onPlan } from './disk'
+import { postureIn } from './options'
 import { written } from './plans'
 
 /** `plan start PLAN`: needs to start from, by kind of work. */
@@ -43,17 +43,12 @@ export const reachPlan: Command = {
   options: { posture: 'one', worst: 'one', models: 'one' },
   operands: 1,
   run: onPlan(({ model, plan, definitions }, options) => {
-    const posture = (options.posture?.at(-1) ?? 'finder') as Posture
-    if (!postures.includes(posture))
-      return refused({
-        code: 'option',
-        message: `A posture is one of ${postures.join(', ')}.`,
-        where: '--posture',
-      })
+    const posture = postureIn(options)
+    if (!posture.ok) return refused(posture.refusal)
     const most = Number(options.worst?.at(-1) ?? 0)
     if (!Number.isInteger(most) || most < 0 || most > 20)
       return refused({ code: 'option', message: 'A count from 0 to 20.', where: '--worst' })
-    const report = reachOf(model, plan, definitions.lenses, posture)
+    const report = reachOf(model, plan, definitions.lenses, posture.value)
     const worst = worstNeeds(report, most)
     const percent = (share: number) => `${Math.round(share * 100)} %`
     const target = { true: ', which meets the target', false: ', short of the target', null: '' }[

@@ -1,13 +1,13 @@
 import loadHighs from 'highs'
 import { writePlanFile } from '@/core/files/plan-file'
-import { postures, type Posture } from '@/core/model/types'
 import { describeRow, showRow } from '@/core/plan/describe'
 import { applyStep } from '@/core/plan/step'
 import { instanceOf } from '@/core/suggest/instance'
 import { solveWith } from '@/core/suggest/solver'
-import { gapOf, stepFor, suggest } from '@/core/suggest/suggest'
+import { proofOf, stepFor, suggest } from '@/core/suggest/suggest'
 import { done, refused, type Command } from './command'
 import { onPlan } from './disk'
+import { postureIn } from './options'
 import { written } from './plans'
 
 /** `plan suggest PLAN`: the best arrangement of keys and menus for the plan's needs, proven or with its gap. */
@@ -27,21 +27,16 @@ export const suggestPlan: Command = {
   operands: 1,
   run: onPlan(async ({ model, plan, definitions }, options) => {
     const one = (name: string) => options[name]?.at(-1)
-    const posture = (one('posture') ?? 'finder') as Posture
+    const posture = postureIn(options)
+    if (!posture.ok) return refused(posture.refusal)
     const changes = one('changes') === undefined ? null : Number(one('changes'))
     const seconds = Number(one('seconds') ?? 20)
-    if (!postures.includes(posture))
-      return refused({
-        code: 'option',
-        message: `A posture is one of ${postures.join(', ')}.`,
-        where: '--posture',
-      })
     if (changes !== null && !(Number.isInteger(changes) && changes >= 1))
       return refused({ code: 'option', message: 'A whole number from 1.', where: '--changes' })
     if (!(seconds > 0 && seconds <= 600))
       return refused({ code: 'option', message: 'Seconds from 0 to 600.', where: '--seconds' })
     const only = one('menus-only') === 'yes' ? ({ only: 'menus' } as const) : {}
-    const instance = instanceOf({ model, plan, lenses: definitions.lenses, posture, ...only })
+    const instance = instanceOf({ model, plan, lenses: definitions.lenses, posture: posture.value, ...only })
     const solve = solveWith(await loadHighs())
     const suggestion = suggest(instance, solve, changes, { seconds })
     const { before, after } = suggestion
@@ -49,10 +44,7 @@ export const suggestPlan: Command = {
       ({ row, from, to, gain }) =>
         `${describeRow(model, row)}: ${showRow(model, row, from || null)} → ${showRow(model, row, to || null)}, saves ${gain.toFixed(1)} s`,
     )
-    const sure = suggestion.proven
-      ? 'Proven: no other does better.'
-      : `The best found in time; another may be up to ${(gapOf(suggestion) * 100).toFixed(1)} % better.`
-    const summary = `${before.total.toFixed(1)} → ${after.total.toFixed(1)} s an outing, ${(before.seconds - after.seconds).toFixed(1)} s of the hand. ${sure}`
+    const summary = `${before.total.toFixed(1)} → ${after.total.toFixed(1)} s an outing, ${(before.seconds - after.seconds).toFixed(1)} s of the hand. ${proofOf(suggestion)}`
     const text = [...words, summary].join('\n')
     if (one('out') === undefined || suggestion.changes.length === 0) return done(text, suggestion)
     const taken = applyStep(model, plan, stepFor(model, plan, suggestion.changes, 'suggest'))

@@ -11,6 +11,7 @@ import { emptyPlan, parsePlan } from '@/core/plan/plan'
 import type { Rows } from '@/core/plan/rows'
 import { setRows, type Step } from '@/core/plan/step'
 import { must } from '@/core/result'
+import { agreementOf } from './agreement'
 import { putBody, loadBody, setCard } from './bodies'
 import { closePool, query } from './db'
 import { demo, demoIsThere, makeDemo, removeDemo } from './demo'
@@ -253,5 +254,23 @@ describe('resetting the demo', () => {
       'base/files.prefix': 'TAR',
       'base/movie.frameRate': '25p',
     })
+  })
+})
+
+describe('agreeing with other plans', () => {
+  const key = 'stills/cheek-key/press'
+
+  it('asks for what each of them has on the key in the same place', async () => {
+    const mine = await createPlan(heron, {})
+    const one = await createPlan(heron, { [`key/${key}`]: 'record' })
+    const two = await createPlan(heron, { [`key/${key}`]: 'playback' })
+    expect(must(await agreementOf(mine, [one, two]))).toContainEqual([key, ['record', 'playback']])
+    expect(must(await agreementOf(mine, []))).toEqual([])
+  })
+
+  it('is refused for what is no list of plans, and for a plan that is not there', async () => {
+    const mine = await createPlan(heron, {})
+    expect(await agreementOf(mine, 'another')).toMatchObject({ refusal: { code: 'shape', where: 'with' } })
+    expect(await agreementOf(mine, [randomUUID()])).toMatchObject({ refusal: { code: 'unknown-plan' } })
   })
 })

@@ -1,5 +1,6 @@
 'use client'
 
+import { useDraggable } from '@dnd-kit/core'
 import { useEffect, useId, useRef, useState, type ReactNode } from 'react'
 
 /**
@@ -29,7 +30,7 @@ export function PickList<T>({
   /** What the typed words are looked for in. */
   textOf: (item: T) => string
   onPick: (item: T) => void
-  option: (item: T, at: { id: string; active: boolean }) => ReactNode
+  option: (item: T, place: OptionPlace) => ReactNode
   /** Said where nothing is found. */
   nothing: (typed: string) => string
   most?: number
@@ -96,7 +97,54 @@ export function PickList<T>({
   )
 }
 
-/** How a part of such a list looks. */
-export function optionLook(active: boolean): string {
+/** What a part of such a list is told by the list. */
+export interface OptionPlace {
+  readonly id: string
+  readonly active: boolean
+}
+
+/** A part of such a list: picked by a click. */
+export function Option({
+  id,
+  active,
+  onPick,
+  children,
+}: OptionPlace & { onPick: () => void; children: ReactNode }) {
+  return (
+    <li id={id} role="option" aria-selected={active} onClick={onPick} className={optionLook(active)}>
+      {children}
+    </li>
+  )
+}
+
+/** A part that can also be dragged out of the list. */
+export function DraggableOption({
+  id,
+  active,
+  onPick,
+  drag,
+  children,
+}: OptionPlace & {
+  onPick: () => void
+  drag: { readonly id: string; readonly data: Record<string, string> }
+  children: ReactNode
+}) {
+  const { setNodeRef, listeners } = useDraggable(drag)
+  return (
+    <li
+      id={id}
+      role="option"
+      aria-selected={active}
+      ref={setNodeRef}
+      onPointerDown={(event) => void listeners?.onPointerDown?.(event)}
+      onClick={onPick}
+      className={`touch-none ${optionLook(active)}`}
+    >
+      {children}
+    </li>
+  )
+}
+
+function optionLook(active: boolean): string {
   return `px-1.5 py-1.5 select-none hover:bg-glass ${active ? 'bg-glass outline-2 -outline-offset-2 outline-brine' : ''}`
 }

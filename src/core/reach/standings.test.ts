@@ -48,7 +48,8 @@ describe('the functions of a key', () => {
     expect(all.slice(0, everywhere.length)).toEqual(everywhere)
     const gains = everywhere.map(({ gain }) => Math.round(gain * 10))
     expect(gains).toEqual([...gains].sort((a, b) => b - a))
-    X
+    for (const { fn, works, of, reasons } of all)
+      if (fn.manner !== 'none' && works < of) expect(reasons.length, fn.id).toBeGreaterThan(0)
   })
 
   it('are counted by how often each key is the quickest way', () => {

@@ -1,6 +1,6 @@
 import type { BodyModel, LensModel, Posture, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
-import type { RowId } from '../plan/rows'
+import type { RowId, Rows } from '../plan/rows'
 import { emptyCell } from '../plan/cells'
 import { rowValue } from '../plan/step'
 import type { Need } from '../reach/needs'
@@ -23,30 +23,29 @@ export interface Basis {
   readonly keysStay: boolean
 }
 
-/** Whether a row is to stay as it is: a key where only menus change, locked, or a key left empty for a reason. */
-export function isLocked({ plan, keysStay }: Basis, row: RowId, value: string): boolean {
-  if (keysStay && row.startsWith('key/')) return true
-  const { rows } = plan
+/** Whether a row is to stay as it is: locked, or left empty for a reason. */
+export function isLocked(rows: Rows, row: RowId, value: string): boolean {
   if (rowValue(rows, `lock/${row}`) !== null) return true
   return (value === 'nothing' || value === emptyCell) && rowValue(rows, `why/${row}`) !== null
 }
 
 /** Whether the owner has said that something is not to be put there. */
-export function isForbidden({ plan }: Basis, row: RowId, what: string): boolean {
-  return rowValue(plan.rows, `forbid/${what}/${row}`) !== null
+export function isForbidden(rows: Rows, row: RowId, what: string): boolean {
+  return rowValue(rows, `forbid/${what}/${row}`) !== null
 }
 
 /** What may stand in a place, today's first, and which of it is today's. A locked place keeps what it has. */
 export function valuesFor(
-  basis: Basis,
+  { plan: { rows }, keysStay }: Basis,
   row: RowId,
   today: string,
   others: readonly string[],
   instead: string,
 ): Pick<Place, 'today' | 'values' | 'current'> {
-  if (isLocked(basis, row, today)) return { today, values: [today], current: 0 }
-  const allowed = [...new Set(others)].filter((one) => one !== today && !isForbidden(basis, row, one))
-  if (!isForbidden(basis, row, today)) return { today, values: [today, ...allowed], current: 0 }
+  const stays = (keysStay && row.startsWith('key/')) || isLocked(rows, row, today)
+  if (stays) return { today, values: [today], current: 0 }
+  const allowed = [...new Set(others)].filter((one) => one !== today && !isForbidden(rows, row, one))
+  if (!isForbidden(rows, row, today)) return { today, values: [today, ...allowed], current: 0 }
   return { today, values: [...new Set([...allowed, instead])], current: -1 }
 }
 

@@ -6,6 +6,7 @@ import type { RowId, Rows } from '../plan/rows'
 import { setRows, type Step } from '../plan/step'
 import type { Value } from '../vocabulary/values'
 import type { Instance } from './types'
+import { isForbidden, isLocked } from './basis'
 import { emptyLine } from './menus'
 import { programOf } from './program'
 import { changedPlaces, keepsAll, scoreOf, today, type Arrangement, type Score } from './score'
@@ -110,9 +111,17 @@ export function stepFor(model: BodyModel, plan: Plan, changes: readonly Change[]
   return setRows(plan, id, rows)
 }
 
-/** Whether a plan's rows still have in a change's place what it would replace. */
-export function stillOpen(model: BodyModel, rows: Rows, { row, from }: Change): boolean {
-  return String(rows[row] ?? deliveredAt(model, row) ?? emptyAt(row)) === from
+/** Whether a change can still be made: its place has what it would replace, and has not been locked or barred to it since. */
+export function stillOpen(model: BodyModel, rows: Rows, { row, from, to }: Change): boolean {
+  const today = String(rows[row] ?? deliveredAt(model, row) ?? emptyAt(row))
+  return today === from && !isLocked(rows, row, today) && !isForbidden(rows, row, to)
+}
+
+/** How sure a suggestion is, in words. */
+export function proofOf(suggestion: Suggestion): string {
+  if (suggestion.proven) return 'Proven: no other does better.'
+  const gap = Math.ceil(gapOf(suggestion) * 1000) / 10
+  return `The best found in time; another may be up to ${gap} % better.`
 }
 
 /** What is said of a place with nothing in it. */

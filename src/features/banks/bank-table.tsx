@@ -12,6 +12,7 @@ import { contextIn } from '@/core/resolve/context'
 import { resolve } from '@/core/resolve/resolve'
 import type { ResolvedSetting } from '@/core/resolve/resolved'
 import type { Value } from '@/core/vocabulary/values'
+import { Check } from '@/ui/check'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 
 /** Rows shown although no bank varies them: what decides the light and the movement. */
@@ -56,15 +57,9 @@ export function BankTable({ planned, stored }: { planned: PlannedSlot; stored: r
           ))}
         </tbody>
       </table>
-      <label className="mt-2 inline-flex min-h-9 items-center gap-2 text-small">
-        <input
-          type="checkbox"
-          checked={all}
-          onChange={(event) => setAll(event.target.checked)}
-          className="size-4 accent-brine"
-        />
+      <Check checked={all} onChange={() => setAll(!all)} className="mt-2 min-h-9 text-small">
         Show all {stored.length} rows this bank holds
-      </label>
+      </Check>
     </>
   )
 }

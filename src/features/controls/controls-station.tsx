@@ -1,6 +1,6 @@
 'use client'
 
-import { DndContext, DragOverlay } from '@dnd-kit/core'
+import { DndContext } from '@dnd-kit/core'
 import { ArrowLeftRight } from 'lucide-react'
 import dynamic from 'next/dynamic'
 import { useMemo, useRef, useState } from 'react'
@@ -18,7 +18,10 @@ import {
 import { ShortcutList } from '@/features/desk/shortcut-list'
 import { usePlaceInPage } from '@/features/desk/use-place-in-page'
 import { ReachStrip } from '@/features/reach/reach-strip'
+import { Check } from '@/ui/check'
+import { Dragged } from '@/ui/drag'
 import { Plate } from '@/ui/plate/plate'
+import { Tabs } from '@/ui/tabs'
 import { CopySide } from './copy-side'
 import { DialsTable } from './dials-table'
 import { allFaces, FacePicker } from './face-picker'
@@ -26,7 +29,7 @@ import { FindingsPanel } from './findings-panel'
 import { everyPart, FittedChoice } from './fitted-choice'
 import { KeyPanel } from './key-panel'
 import { differingOn, labelsOf, type Shown } from './labels'
-import { PanelTabs, type Panel } from './panel-tabs'
+import { panels, type Panel } from './panels'
 import { ReachPanel } from './reach-panel'
 import { controlsKeys, useShortcuts } from './shortcuts'
 import { TrialNote } from './trial-note'
@@ -109,15 +112,9 @@ export function ControlsStation() {
               <FacePicker faces={model.faces} face={faceId} onPick={setFaceId} />
               {faces.length === 1 && faces[0] && <Differing shown={shown} face={faces[0]} />}
               <div className="flex-1" />
-              <label className="flex items-center gap-1.5 text-silt">
-                <input
-                  type="checkbox"
-                  checked={heat}
-                  onChange={() => setHeat(!heat)}
-                  className="size-4 accent-(--brine)"
-                />
+              <Check checked={heat} onChange={() => setHeat(!heat)} className="text-silt">
                 uses an outing
-              </label>
+              </Check>
               <FittedChoice fitted={fitted} onChange={setFitted} />
             </div>
             <p role="status" className={carried ? 'bg-blush px-2 py-1 text-pan' : 'sr-only'}>
@@ -137,7 +134,7 @@ export function ControlsStation() {
             ))}
           </section>
           <aside aria-label="Beside the plate" className="not-printed min-w-0">
-            <PanelTabs panel={panel} onPick={setPanel} />
+            <Tabs label="Beside the plate" names={panels} picked={panel} onPick={setPanel} />
             {panel === 'key' && selected && (
               <KeyPanel
                 key={selected}
@@ -162,16 +159,12 @@ export function ControlsStation() {
         </div>
       </main>
       <ShortcutList keys={controlsKeys} />
-      <DragOverlay dropAnimation={null}>
-        {hand.dragged !== null && (
-          <div className="w-max rounded border-2 border-pan bg-sheet px-2 py-1 shadow-lg">
-            <p className="font-semibold text-pan">{hand.dragged}</p>
-            {trial && (
-              <TrialNote before={reach} reach={trial.reach} was={findings} findings={trial.findings} />
-            )}
-          </div>
-        )}
-      </DragOverlay>
+      <Dragged
+        name={hand.dragged}
+        more={
+          trial && <TrialNote before={reach} reach={trial.reach} was={findings} findings={trial.findings} />
+        }
+      />
     </DndContext>
   )
 }

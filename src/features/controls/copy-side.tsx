@@ -15,7 +15,7 @@ export function CopySide() {
   const other = model.sides.find((one) => one !== side)
   if (!other) return null
   const copyNow = () => {
-    const copy = copySide(model, plan, side, other, crypto.randomUUID())
+    const copy = copySide(model, plan, side, other, desk.newId())
     if (copy.step.changes.length === 0 || desk.take(copy.step)) setDone({ copy, to: other })
   }
   return (

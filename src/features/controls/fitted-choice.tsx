@@ -3,6 +3,7 @@
 import { plannedLenses } from '@/core/plan/plan'
 import { anyLens } from '@/core/resolve/context'
 import type { Fitted } from '@/core/resolve/resolve'
+import { Check } from '@/ui/check'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 
 /** Everything on the camera that can be: a lens with a key and a ring, grip and adapter. */
@@ -44,22 +45,21 @@ export function FittedChoice({ fitted, onChange }: { fitted: Fitted; onChange: (
         </select>
       )}
       {parts.map((part) => (
-        <label key={part} className="flex items-center gap-1.5 text-silt">
-          <input
-            type="checkbox"
-            checked={attached.includes(part)}
-            onChange={() =>
-              onChange({
-                ...fitted,
-                attached: attached.includes(part)
-                  ? attached.filter((one) => one !== part)
-                  : [...attached, part],
-              })
-            }
-            className="size-4 accent-(--brine)"
-          />
+        <Check
+          key={part}
+          checked={attached.includes(part)}
+          onChange={() =>
+            onChange({
+              ...fitted,
+              attached: attached.includes(part)
+                ? attached.filter((one) => one !== part)
+                : [...attached, part],
+            })
+          }
+          className="text-silt"
+        >
           {part}
-        </label>
+        </Check>
       ))}
     </>
   )

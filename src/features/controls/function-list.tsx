@@ -1,6 +1,5 @@
 'use client'
 
-import { useDraggable } from '@dnd-kit/core'
 import type { Address } from '@/core/model/addresses'
 import { lookup } from '@/core/model/lookup'
 import { addressesWith } from '@/core/plan/assign'
@@ -8,7 +7,7 @@ import type { Standing } from '@/core/reach/standings'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { MannerSign } from '@/ui/plate/manner'
 import { secondsOf } from '@/features/reach/words'
-import { optionLook, PickList } from '@/ui/pick-list'
+import { DraggableOption, PickList, type OptionPlace } from '@/ui/pick-list'
 import { VerdictSign } from '@/ui/verdict'
 
 /** Every function this gesture accepts, best for the plan first; type to search, Enter or click to put it here. */
@@ -38,14 +37,14 @@ export function FunctionList({
         textOf={(standing) => `${standing.fn.name} ${menuOf(standing).join(' ')}`}
         onPick={({ fn }) => onPut(fn.id)}
         nothing={(typed) => `No function this key accepts is called “${typed}”.`}
-        option={(standing, at) => {
+        option={(standing, place) => {
           const others = addressesWith(model, plan, address.side, standing.fn.id).filter(
             (other) => other.key !== address.key,
           )
           return (
             <FunctionOption
               key={standing.fn.id}
-              {...at}
+              place={place}
               standing={standing}
               menu={menuOf(standing)[0] ?? ''}
               also={others.map((other) => other.control.name).join(', ')}
@@ -59,36 +58,26 @@ export function FunctionList({
 }
 
 function FunctionOption({
-  id,
+  place,
   standing,
-  active,
   menu,
   also,
   onPut,
 }: {
-  id: string
+  place: OptionPlace
   standing: Standing
-  active: boolean
   menu: string
   also: string
   onPut: () => void
 }) {
   const { fn } = standing
-  const { setNodeRef, listeners } = useDraggable({
-    id: `function ${fn.id}`,
-    data: { functionId: fn.id, text: fn.name },
-  })
   const where =
     fn.manner === 'none' ? '' : standing.works === standing.of ? '' : `${standing.works} of ${standing.of}`
   return (
-    <li
-      id={id}
-      role="option"
-      aria-selected={active}
-      ref={setNodeRef}
-      onPointerDown={(event) => void listeners?.onPointerDown?.(event)}
-      onClick={onPut}
-      className={`touch-none ${optionLook(active)}`}
+    <DraggableOption
+      {...place}
+      onPick={onPut}
+      drag={{ id: `function ${fn.id}`, data: { functionId: fn.id, text: fn.name } }}
     >
       <p className="flex items-baseline justify-between gap-2">
         <span className={`font-semibold ${standing.works === 0 ? 'text-silt' : ''}`}>{fn.name}</span>
@@ -117,6 +106,6 @@ function FunctionOption({
       {standing.works < standing.of && standing.reasons[0] && (
         <p className="text-small text-silt">{standing.reasons[0].because}</p>
       )}
-    </li>
+    </DraggableOption>
   )
 }

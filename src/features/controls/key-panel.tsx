@@ -104,7 +104,7 @@ export function KeyPanel({
         <ReasonField row={row} ask={asked} />
         <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-small">
           {row in plan.rows ? (
-            <Offer onClick={() => desk.take(leaveAsDelivered(plan, address, crypto.randomUUID()))}>
+            <Offer onClick={() => desk.take(leaveAsDelivered(plan, address, desk.newId()))}>
               Leave as delivered: {lookup(model).functions.get(address.factory ?? '')?.name ?? 'nothing'}
             </Offer>
           ) : (

@@ -41,7 +41,7 @@ export function ReachPanel({ onGo }: { onGo: (address: string) => void }) {
                   className="mt-1.5 w-full text-left"
                   onClick={() => {
                     const row = step.changes[0]?.row
-                    if (desk.take({ ...step, id: crypto.randomUUID() }) && row) onGo(row.slice('key/'.length))
+                    if (desk.take({ ...step, id: desk.newId() }) && row) onGo(row.slice('key/'.length))
                   }}
                 >
                   {words}: <span className="font-semibold text-samphire">saves {secondsOf(gain)}</span>

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useRef, type RefObject } from 'react'
-import { panels, type Panel } from './panel-tabs'
+import { panels, type Panel } from './panels'
 
 interface Acts {
   readonly carry: (address: string) => void
@@ -34,7 +34,7 @@ export function useShortcuts(station: RefObject<HTMLElement | null>, acts: Acts)
       const target = event.target instanceof HTMLElement ? event.target : null
       if (event.key === 'Escape') return latest.current.back()
       if (target?.closest('input, textarea, select') || event.ctrlKey || event.metaKey || event.altKey) return
-      const panel = panels[Number(event.key) - 1]
+      const panel = (Object.keys(panels) as Panel[])[Number(event.key) - 1]
       if (panel) return latest.current.panel(panel)
       const address = station.current?.contains(target)
         ? target?.closest<HTMLElement>('[data-address]')?.dataset.address

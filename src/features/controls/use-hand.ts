@@ -1,19 +1,13 @@
 'use client'
 
-import {
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-  type DragOverEvent,
-  type DragStartEvent,
-} from '@dnd-kit/core'
+import type { DragEndEvent, DragOverEvent, DragStartEvent } from '@dnd-kit/core'
 import { useState } from 'react'
 import { assign, move, type Assignment } from '@/core/plan/assign'
 import { swapKeys } from '@/core/plan/bulk-keys'
 import type { Plan } from '@/core/plan/plan'
 import { applyStep, type Step } from '@/core/plan/step'
 import type { Result } from '@/core/result'
+import { useDragSensors } from '@/ui/drag'
 import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
 import type { Outcome } from './outcome'
 
@@ -57,12 +51,12 @@ export function useHand() {
     setOutcome({ address, functionId: (row?.to ?? null) as string | null, displaced, from, before: reach })
   }
   const put = (address: string, functionId: string) =>
-    took(assign(model, plan, address, functionId, newId()), address, null)
+    took(assign(model, plan, address, functionId, desk.newId()), address, null)
   const carryTo = (address: string) => {
     if (!carried || carried.address === address) return pick(address)
     const { address: from, how } = carried
-    if (how === 'move') return took(move(model, plan, from, address, newId()), address, from)
-    const swapped = swapKeys(model, plan, from, address, newId())
+    if (how === 'move') return took(move(model, plan, from, address, desk.newId()), address, from)
+    const swapped = swapKeys(model, plan, from, address, desk.newId())
     took(swapped.ok ? { ok: true, value: { step: swapped.value, displaced: null } } : swapped, address, null)
   }
   const made = ({ active, over }: DragOverEvent) => {
@@ -70,13 +64,13 @@ export function useHand() {
     const { from, functionId } = (active.data.current ?? {}) as { from?: string; functionId?: string }
     if (!to || to === from) return null
     const result = functionId
-      ? assign(model, plan, to, functionId, newId())
+      ? assign(model, plan, to, functionId, desk.newId())
       : from
-        ? move(model, plan, from, to, newId())
+        ? move(model, plan, from, to, desk.newId())
         : null
     return result && { result, to, from: functionId ? null : (from ?? null) }
   }
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
+  const sensors = useDragSensors()
   const drop = () => {
     setDragged(null)
     setTrial(null)
@@ -109,8 +103,4 @@ export function useHand() {
     const next = result?.ok ? applyStep(model, plan, result.value.step) : null
     return next?.ok ? next.value : null
   }
-}
-
-function newId(): string {
-  return crypto.randomUUID()
 }

@@ -5,7 +5,7 @@ import { Search } from 'lucide-react'
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState } from 'react'
 import { IconButton } from '@/ui/button'
-import { optionLook, PickList } from '@/ui/pick-list'
+import { Option, PickList } from '@/ui/pick-list'
 import { useDesk, useDeskView } from './desk-context'
 import { findables } from './findable'
 import { useShelfNames } from './shelf-names'
@@ -68,15 +68,8 @@ function Found({ onDone }: { onDone: () => void }) {
       nothing={(typed) => `Nothing is called “${typed}”.`}
       most={60}
       tall="max-h-[55vh]"
-      option={({ id: what, kind, name, more, href, term }, { id, active }) => (
-        <li
-          key={what}
-          id={id}
-          role="option"
-          aria-selected={active}
-          onClick={() => go(href)}
-          className={optionLook(active)}
-        >
+      option={({ id, kind, name, more, href, term }, place) => (
+        <Option key={id} {...place} onPick={() => go(href)}>
           <p className="flex items-baseline justify-between gap-3">
             <span className="font-semibold">{name}</span>
             <span className="text-small text-silt">{kind}</span>
@@ -84,7 +77,7 @@ function Found({ onDone }: { onDone: () => void }) {
           <p className="text-small text-silt">
             {[term === name ? null : term, more].filter(Boolean).join(' · ')}
           </p>
-        </li>
+        </Option>
       )}
     />
   )

@@ -7,6 +7,7 @@ import { placesOf } from '@/core/plan/menu-items'
 import { plannedSlots, type Plan } from '@/core/plan/plan'
 import { keyRow } from '@/core/plan/rows'
 import { termOf } from '@/core/vocabulary/catalogue'
+import { stations } from './stations'
 import type { ShelfNames } from './shelf-names'
 
 /** Something the find box leads to. */
@@ -29,7 +30,7 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
   const places = placesOf(model, plan)
   const keys = [...addresses.values()].filter(({ side }) => side !== 'playback')
   return [
-    ...stations.map(([path, name]): Findable => ({
+    ...stations.map(({ path, name }): Findable => ({
       id: path,
       kind: 'place',
       name,
@@ -108,12 +109,3 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
     })),
   ]
 }
-
-const stations = [
-  ['foundation', 'Foundation'],
-  ['controls', 'Controls'],
-  ['menus', 'Menus'],
-  ['banks', 'Banks'],
-  ['sheets', 'Sheets'],
-  ['carry', 'Carry'],
-] as const

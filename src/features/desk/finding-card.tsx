@@ -2,9 +2,10 @@
 
 import type { Finding } from '@/core/checks/finding'
 import { useState } from 'react'
-import { Button, Offer } from '@/ui/button'
+import { Offer } from '@/ui/button'
 import { SeveritySign } from '@/ui/verdict'
 import { useDesk } from './desk-context'
+import { WhyForm } from './why-form'
 
 /** One finding in full: reason, where it holds, and its mend. */
 export function FindingCard({ finding }: { finding: Finding }) {
@@ -27,7 +28,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
         <Offer
           key={mend.label}
           className="mt-1 mr-4"
-          onClick={() => desk.take({ ...mend.step, id: crypto.randomUUID() })}
+          onClick={() => desk.take({ ...mend.step, id: desk.newId() })}
         >
           {mend.label}
         </Offer>
@@ -41,10 +42,6 @@ export function FindingCard({ finding }: { finding: Finding }) {
 function Accept({ finding }: { finding: Finding }) {
   const desk = useDesk()
   const [open, setOpen] = useState(false)
-  const [why, setWhy] = useState('')
-  const keep = () => {
-    if (why.trim() !== '') desk.set({ [`accept/${finding.check}/${finding.row}`]: why.trim() })
-  }
   if (finding.severity === 'blocks') return null
   return (
     <>
@@ -52,21 +49,16 @@ function Accept({ finding }: { finding: Finding }) {
         It is meant so
       </Offer>
       {open && (
-        <p className="mt-1 flex gap-2">
-          <input
-            autoFocus
-            aria-label="Why it is meant so"
-            maxLength={500}
-            value={why}
-            placeholder="Why? It is kept with the plan"
-            onChange={(event) => setWhy(event.target.value)}
-            onKeyDown={(event) => event.key === 'Enter' && keep()}
-            className="min-h-9 min-w-0 flex-1 rounded border bg-crust px-2 placeholder:text-silt"
-          />
-          <Button disabled={why.trim() === ''} onClick={keep}>
-            Keep
-          </Button>
-        </p>
+        <WhyForm
+          label="Why it is meant so"
+          placeholder="Why? It is kept with the plan"
+          ways={[
+            {
+              words: 'Keep',
+              onKeep: (why) => desk.set({ [`accept/${finding.check}/${finding.row}`]: why }),
+            },
+          ]}
+        />
       )}
     </>
   )

@@ -6,12 +6,12 @@ import { usePathname } from 'next/navigation'
 import { useEffect } from 'react'
 import { describeStep } from '@/core/plan/describe'
 import { historyOf } from '@/core/plan/history'
-import { planTitle, type Plan } from '@/core/plan/plan'
-import type { Finding } from '@/core/checks/finding'
+import { planTitle } from '@/core/plan/plan'
 import { IconButton } from '@/ui/button'
 import { TopBar } from '@/ui/top-bar'
 import { useDesk, useDeskView, useFindings, useRevision } from './desk-context'
 import { FindBox } from './find-box'
+import { stations } from './stations'
 import { SideChoice } from './side-choice'
 
 /** The head of every station: whose plan, whether it is saved, undo and redo, and the route. */
@@ -84,29 +84,6 @@ function PlanActions() {
   )
 }
 
-/** The stations built so far, in the order plans are worked. */
-const stations = [
-  { path: 'foundation', name: 'Foundation', stand: (_: readonly Finding[], plan: Plan) => workOf(plan) },
-  {
-    path: 'controls',
-    name: 'Controls',
-    stand: (findings: readonly Finding[]) => standOf(findings, (row) => row.startsWith('key/')),
-  },
-  {
-    path: 'menus',
-    name: 'Menus',
-    stand: (findings: readonly Finding[]) => standOf(findings, inMenus),
-  },
-  {
-    path: 'banks',
-    name: 'Banks',
-    stand: (findings: readonly Finding[]) =>
-      standOf(findings, (row) => !row.startsWith('key/') && !inMenus(row)),
-  },
-  { path: 'sheets', name: 'Sheets', stand: () => 'pocket card' },
-  { path: 'carry', name: 'Carry', stand: () => 'to a body' },
-] as const
-
 function Route() {
   const { start } = useDesk()
   const { plan } = useDeskView()
@@ -136,21 +113,4 @@ function Route() {
       })}
     </nav>
   )
-}
-
-function inMenus(row: string): boolean {
-  return row.startsWith('grid/') || row.startsWith('own/')
-}
-
-function workOf(plan: Plan): string {
-  const needs = Object.keys(plan.rows).filter((row) => row.startsWith('need/')).length
-  return needs === 0 ? 'say what you shoot' : `${needs} needs`
-}
-
-function standOf(findings: readonly Finding[], mine: (row: string) => boolean): string {
-  const count = (severity: Finding['severity']) =>
-    findings.filter((one) => one.severity === severity && mine(one.row)).length
-  const [blocks, trips] = [count('blocks'), count('trips')]
-  if (blocks > 0) return `${blocks} ${blocks === 1 ? 'block' : 'blocks'}`
-  return trips > 0 ? `${trips} ${trips === 1 ? 'trip' : 'trips'}` : 'clean'
 }

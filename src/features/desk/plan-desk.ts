@@ -63,7 +63,8 @@ export class PlanDesk {
     readonly start: DeskStart,
     private readonly send: Send,
     private readonly waiting: Waiting,
-    private readonly newId: () => string = () => crypto.randomUUID(),
+    /** Makes the id of a step. */
+    readonly newId: () => string = () => crypto.randomUUID(),
     private readonly wait: (milliseconds: number) => Promise<void> = sleep,
   ) {
     this.saved = { plan: start.plan, version: start.version, log: start.log }

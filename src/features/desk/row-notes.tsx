@@ -4,6 +4,7 @@ import { certainties } from '@/core/plan/rows'
 import { useDesk, useDeskView } from './desk-context'
 import { useKeptText } from './kept-text'
 import { Offer } from '@/ui/button'
+import { Check } from '@/ui/check'
 
 /** Beside a row: how sure the owner is, and whether a suggestion may change it. */
 export function RowNotes({ row }: { row: string }) {
@@ -30,15 +31,12 @@ export function RowNotes({ row }: { row: string }) {
           ))}
         </select>
       </label>
-      <label className="flex items-center gap-1.5">
-        <input
-          type="checkbox"
-          checked={locked}
-          onChange={() => desk.set({ [`lock/${row}`]: locked ? null : 'It stays as it is.' })}
-          className="size-4 accent-(--brine)"
-        />
+      <Check
+        checked={locked}
+        onChange={() => desk.set({ [`lock/${row}`]: locked ? null : 'It stays as it is.' })}
+      >
         Locked: no suggestion changes this
-      </label>
+      </Check>
       {locked && (
         <input
           aria-label="Why it is locked"

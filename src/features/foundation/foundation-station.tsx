@@ -18,7 +18,7 @@ export function FoundationStation() {
   const { reached } = useReach()
   const situations = situationsOf(plan)
   const ready = readySets.filter((set) => model.sides.includes(set.side))
-  const start = (set: ReadySet) => desk.take(startSituation(plan, set, set.id, crypto.randomUUID()))
+  const start = (set: ReadySet) => desk.take(startSituation(plan, set, set.id, desk.newId()))
   const startOwn = () => {
     const free = Array.from({ length: 99 }, (_, i) => `own-${i + 1}`).find((id) => !situations.includes(id))
     if (free === undefined) return

@@ -4,6 +4,7 @@ import { rowValue } from '@/core/plan/step'
 import { operators } from '@/core/reach/operators'
 import { weights } from '@/core/suggest/weights'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { Check } from '@/ui/check'
 import { NumberField } from '@/ui/number-field'
 
 /** What everything is reckoned with: the target, the times of the hand, and what a suggestion weighs. All can be changed. */
@@ -36,17 +37,13 @@ export function Reckoning() {
           </span>
         </p>
         {inFinder.length > 0 && (
-          <label className="mt-2 flex gap-2">
-            <input
-              type="checkbox"
-              checked={counts}
-              onChange={() => desk.set({ 'owner/gridCounts': counts ? null : true })}
-              className="mt-1 size-4 accent-(--brine)"
-            />
-            <span>
-              {inFinder.map((grid) => grid.name).join(' and ')} in the finder counts as done at the finder
-            </span>
-          </label>
+          <Check
+            checked={counts}
+            onChange={() => desk.set({ 'owner/gridCounts': counts ? null : true })}
+            className="mt-2"
+          >
+            {inFinder.map((grid) => grid.name).join(' and ')} in the finder counts as done at the finder
+          </Check>
         )}
       </section>
       <Figures

@@ -13,6 +13,7 @@ import { EyeSign } from '@/features/reach/eye-sign'
 import { termOf } from '@/core/vocabulary/catalogue'
 import { formula, secondsOf } from '@/features/reach/words'
 import { IconButton, Offer } from '@/ui/button'
+import { Check } from '@/ui/check'
 import { NumberField } from '@/ui/number-field'
 
 const often = [
@@ -146,12 +147,10 @@ function NeedRow({ reached, films }: { reached: Reached; films: boolean }) {
       </td>
       {flags.map((flag) => (
         <td key={flag} className="px-1 py-2 text-center">
-          <input
-            type="checkbox"
-            aria-label={`${term}, ${spoken[flag]}`}
+          <Check
+            label={`${term}, ${spoken[flag]}`}
             checked={need.flags.includes(flag)}
             onChange={() => toggle(flag)}
-            className="size-4 accent-(--brine)"
           />
         </td>
       ))}

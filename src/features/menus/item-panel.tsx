@@ -1,6 +1,5 @@
 'use client'
 
-import { useDraggable } from '@dnd-kit/core'
 import { useMemo } from 'react'
 import { itemName, lookup } from '@/core/model/lookup'
 import { describeRow } from '@/core/plan/describe'
@@ -11,7 +10,7 @@ import { FindingCard } from '@/features/desk/finding-card'
 import { ReasonField } from '@/features/desk/reason-field'
 import { RowNotes } from '@/features/desk/row-notes'
 import { Button, Offer } from '@/ui/button'
-import { optionLook, PickList } from '@/ui/pick-list'
+import { DraggableOption, PickList, type OptionPlace } from '@/ui/pick-list'
 import type { Drawn } from './place-button'
 
 /** The cell or line in hand, and everything that may stand there: what is needed most and on no key first. */
@@ -125,10 +124,10 @@ function ItemList({
         textOf={(item) => `${itemName(model, item)} ${lookup(model).menuAddress.get(item) ?? ''}`}
         onPick={onPut}
         nothing={(typed) => `Nothing that fits here is called “${typed}”.`}
-        option={(item, at) => (
+        option={(item, place) => (
           <ItemOption
             key={item}
-            {...at}
+            place={place}
             item={item}
             use={uses.get(item)}
             stands={(places.get(item) ?? []).map((place) => describeRow(model, place))}
@@ -142,34 +141,23 @@ function ItemList({
 }
 
 function ItemOption({
-  id,
+  place,
   item,
-  active,
   use,
   stands,
   idle,
   onPut,
 }: {
-  id: string
+  place: OptionPlace
   item: string
-  active: boolean
   use: ItemUse | undefined
   stands: readonly string[]
   idle: readonly string[]
   onPut: () => void
 }) {
   const { model } = useDesk().start
-  const { setNodeRef, listeners } = useDraggable({ id: `item ${item}`, data: { item } })
   return (
-    <li
-      id={id}
-      role="option"
-      aria-selected={active}
-      ref={setNodeRef}
-      onPointerDown={(event) => void listeners?.onPointerDown?.(event)}
-      onClick={onPut}
-      className={`touch-none ${optionLook(active)}`}
-    >
+    <DraggableOption {...place} onPick={onPut} drag={{ id: `item ${item}`, data: { item } }}>
       <p className="flex items-baseline justify-between gap-2">
         <span className="font-semibold">{itemName(model, item)}</span>
         {use && use.needed > 0 && <span className="font-mono text-small text-brine">{use.needed}×</span>}
@@ -184,6 +172,6 @@ function ItemOption({
           .filter(Boolean)
           .join(' · ')}
       </p>
-    </li>
+    </DraggableOption>
   )
 }

@@ -1,6 +1,6 @@
 'use client'
 
-import { DndContext, DragOverlay } from '@dnd-kit/core'
+import { DndContext } from '@dnd-kit/core'
 import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
 import { useMemo, useRef, useState } from 'react'
@@ -11,12 +11,16 @@ import { useDesk, useDeskView, useFindings, useReach } from '@/features/desk/des
 import { ShortcutList } from '@/features/desk/shortcut-list'
 import { usePlaceInPage } from '@/features/desk/use-place-in-page'
 import { ReachStrip } from '@/features/reach/reach-strip'
+import { Dragged } from '@/ui/drag'
+import { Tabs } from '@/ui/tabs'
 import { GridDrawing } from './grid-drawing'
 import { ItemPanel } from './item-panel'
 import { OwnMenuDrawing } from './own-menu-drawing'
 import { useMenuHand } from './use-menu-hand'
 
 const SuggestPanel = dynamic(() => import('@/features/suggest/suggest-panel').then((one) => one.SuggestPanel))
+
+const panels = { item: 'Cells and lines', fill: 'Fill from the gaps' } as const
 
 const menuKeys = [
   ['← ↑ ↓ →', 'from place to place'],
@@ -36,7 +40,7 @@ export function MenusStation() {
   const router = useRouter()
   const { model } = start
   const station = useRef<HTMLDivElement>(null)
-  const [panel, setPanel] = useState<'item' | 'fill'>('item')
+  const [panel, setPanel] = useState<keyof typeof panels>('item')
   const hand = useMenuHand(station)
   const uses = useMemo(() => menuUses(model, reach, side), [model, reach, side])
   const grids = model.grids.filter((grid) => grid.side === side)
@@ -66,19 +70,7 @@ export function MenusStation() {
             {model.ownMenu && <OwnMenuDrawing menu={model.ownMenu} {...shared} />}
           </div>
           <aside aria-label="Beside the menus" className="min-w-0">
-            <div role="group" aria-label="Beside the menus" className="mb-3 flex border-b">
-              {(['item', 'fill'] as const).map((one) => (
-                <button
-                  key={one}
-                  type="button"
-                  aria-pressed={one === panel}
-                  onClick={() => setPanel(one)}
-                  className="-mb-px min-h-10 flex-1 border-b-2 border-transparent font-medium text-silt aria-pressed:border-brine aria-pressed:text-brine"
-                >
-                  {one === 'item' ? 'Cells and lines' : 'Fill from the gaps'}
-                </button>
-              ))}
-            </div>
+            <Tabs label="Beside the menus" names={panels} picked={panel} onPick={setPanel} />
             {panel === 'item' ? (
               <ItemPanel
                 key={hand.selected ?? 'none'}
@@ -98,13 +90,7 @@ export function MenusStation() {
         </div>
       </main>
       <ShortcutList keys={menuKeys} />
-      <DragOverlay dropAnimation={null}>
-        {hand.dragged !== null && (
-          <div className="w-max rounded border-2 border-pan bg-sheet px-2 py-1 font-semibold text-pan shadow-lg">
-            {itemName(model, hand.dragged)}
-          </div>
-        )}
-      </DragOverlay>
+      <Dragged name={hand.dragged && itemName(model, hand.dragged)} />
     </DndContext>
   )
 }

@@ -6,6 +6,7 @@ import { baseRow, baseValue, plainly } from '@/core/plan/cells'
 import { itemAt } from '@/core/plan/menu-items'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { useKeptText } from '@/features/desk/kept-text'
+import { Check } from '@/ui/check'
 import { PlaceButton, type Drawn } from './place-button'
 
 /** The own menu: its pages with their names, line by line. */
@@ -29,20 +30,17 @@ export function OwnMenuDrawing({ menu, ...drawn }: Drawn & { menu: OwnMenu }) {
         </p>
         <div className="flex-1" />
         {first && (
-          <label className="flex items-center gap-1.5">
-            <input
-              type="checkbox"
-              checked={opens}
-              onChange={() =>
-                desk.set({
-                  [baseRow(plan.rows, first, plainly(model, side))]:
-                    opens === (first.factory !== true) ? null : !opens,
-                })
-              }
-              className="size-4 accent-(--brine)"
-            />
+          <Check
+            checked={opens}
+            onChange={() =>
+              desk.set({
+                [baseRow(plan.rows, first, plainly(model, side))]:
+                  opens === (first.factory !== true) ? null : !opens,
+              })
+            }
+          >
             opens first
-          </label>
+          </Check>
         )}
       </div>
       <div className="mt-2 grid grid-cols-[repeat(auto-fit,minmax(150px,1fr))] gap-3">

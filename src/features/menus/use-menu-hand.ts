@@ -1,10 +1,11 @@
 'use client'
 
-import { PointerSensor, useSensor, useSensors, type DragEndEvent, type DragStartEvent } from '@dnd-kit/core'
+import type { DragEndEvent, DragStartEvent } from '@dnd-kit/core'
 import { useState, type KeyboardEvent, type RefObject } from 'react'
 import { putItem, swapItems } from '@/core/plan/menu-items'
 import type { Step } from '@/core/plan/step'
 import type { Result } from '@/core/result'
+import { useDragSensors } from '@/ui/drag'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 
 /** Everything that puts items into cells and lines: picked in the list, dragged, carried and emptied by the keyboard. */
@@ -20,8 +21,8 @@ export function useMenuHand(station: RefObject<HTMLElement | null>) {
     if (!made.ok) return desk.refuse(made.refusal)
     if (desk.take(made.value)) setSelected(row)
   }
-  const put = (row: string, item: string | null) => took(putItem(model, plan, row, item, newId()), row)
-  const swap = (from: string, to: string) => took(swapItems(model, plan, from, to, newId()), to)
+  const put = (row: string, item: string | null) => took(putItem(model, plan, row, item, desk.newId()), row)
+  const swap = (from: string, to: string) => took(swapItems(model, plan, from, to, desk.newId()), to)
   const pick = (row: string) => {
     if (carried !== null && carried !== row) return swap(carried, row)
     setCarried(null)
@@ -32,7 +33,7 @@ export function useMenuHand(station: RefObject<HTMLElement | null>) {
     setSelected(null)
     setCarried(null)
   }
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }))
+  const sensors = useDragSensors()
   return {
     selected,
     carried,
@@ -93,8 +94,4 @@ function nextPlace(places: readonly HTMLElement[], from: HTMLElement, key: strin
     .filter(({ along }) => along > 4)
     .sort((a, b) => a.far - b.far)
   return best?.place ?? null
-}
-
-function newId(): string {
-  return crypto.randomUUID()
 }

@@ -5,9 +5,10 @@ import { describeRow, showRow } from '@/core/plan/describe'
 import type { Helped } from '@/core/suggest/explain'
 import type { Change } from '@/core/suggest/suggest'
 import { useDesk } from '@/features/desk/desk-context'
+import { WhyForm } from '@/features/desk/why-form'
 import { termOf } from '@/core/vocabulary/catalogue'
 import { secondsOf } from '@/features/reach/words'
-import { Button, Offer } from '@/ui/button'
+import { Offer } from '@/ui/button'
 
 /** One change of a suggestion: what, what it saves, which needs come quicker; to be ticked, or said to be wrong. */
 export function ChangeCard({
@@ -83,26 +84,20 @@ export function ChangeCard({
 /** Says why a change is wrong: the place is locked, or this is never to be put there; the next question heeds it. */
 function WrongForm({ row, to, onDone }: { row: string; to: string; onDone: () => void }) {
   const desk = useDesk()
-  const [why, setWhy] = useState('')
-  const keep = (id: string, words: string) => {
-    desk.set({ [id]: why.trim() === '' ? words : why.trim() })
+  const keepAs = (id: string) => (why: string) => {
+    desk.set({ [id]: why })
     onDone()
   }
   return (
-    <div className="mt-1.5 grid gap-1.5 pl-6.5">
-      <input
-        autoFocus
-        aria-label="Why not"
-        maxLength={500}
-        value={why}
+    <div className="pl-6.5">
+      <WhyForm
+        label="Why not"
         placeholder="Why not? It is kept with the plan"
-        onChange={(event) => setWhy(event.target.value)}
-        className="min-h-9 w-full rounded border bg-crust px-2 placeholder:text-silt"
+        ways={[
+          { words: 'Never this here', instead: 'Not this.', onKeep: keepAs(`forbid/${to}/${row}`) },
+          { words: 'Lock this place', instead: 'It stays as it is.', onKeep: keepAs(`lock/${row}`) },
+        ]}
       />
-      <p className="flex flex-wrap gap-2">
-        <Button onClick={() => keep(`forbid/${to}/${row}`, 'Not this.')}>Never this here</Button>
-        <Button onClick={() => keep(`lock/${row}`, 'It stays as it is.')}>Lock this place</Button>
-      </p>
     </div>
   )
 }

@@ -1,0 +1,33 @@
+import type { ReactNode } from 'react'
+
+/** A box to tick with its words beside it; without words, where a table says them, it is spoken by `label`. */
+export function Check({
+  checked,
+  onChange,
+  children,
+  label,
+  className = '',
+}: {
+  checked: boolean
+  onChange: () => void
+  children?: ReactNode
+  label?: string
+  className?: string
+}) {
+  const box = (
+    <input
+      type="checkbox"
+      aria-label={label}
+      checked={checked}
+      onChange={onChange}
+      className="mt-1 size-4 shrink-0 self-start accent-brine"
+    />
+  )
+  if (children === undefined) return box
+  return (
+    <label className={`flex gap-1.5 ${className}`}>
+      {box}
+      <span>{children}</span>
+    </label>
+  )
+}
