@@ -19,6 +19,9 @@ const quickly = { seconds: 20 }
 const few = lenses.slice(0, 2)
 
 describe.each(namedModels)('a suggestion for the %s', (_name, model) => {
+  const plan = started(model, ['workbench', 'interviews'])
+  const found = suggest(instanceOf({ model, plan, lenses: few }), solver, null, quickly)
+
   it('starts from what reach reckons, for any plan', () => {
     fc.assert(
       fc.property(planOf(model), (any) => {
@@ -33,9 +36,7 @@ describe.each(namedModels)('a suggestion for the %s', (_name, model) => {
   })
 
   it('is proven, better than today, and saves what reach then reckons less', () => {
-    const plan = started(model, ['workbench', 'interviews'])
-    const instance = instanceOf({ model, plan, lenses: few })
-    const { changes, proven, before, after } = suggest(instance, solver, null, quickly)
+    const { changes, proven, before, after } = found
     expect(proven).toBe(true)
     expect(after.total).toBeLessThan(before.total)
     expect(changes.reduce((sum, change) => sum + change.gain, 0)).toBeCloseTo(before.total - after.total)
@@ -46,9 +47,7 @@ describe.each(namedModels)('a suggestion for the %s', (_name, model) => {
   })
 
   it('never takes the last key from a function that no menu line stands in for', () => {
-    const plan = started(model, ['workbench', 'interviews'])
-    const { changes } = suggest(instanceOf({ model, plan, lenses: few }), solver, null, quickly)
-    const taken = must(applyStep(model, plan, stepFor(model, plan, changes, 'take')))
+    const taken = must(applyStep(model, plan, stepFor(model, plan, found.changes, 'take')))
     const onKeys = (rows: typeof plan, side: string) =>
       new Set(
         [...lookup(model).addresses.values()].flatMap((address) =>
