@@ -6,12 +6,13 @@ import type { Plan } from '../plan/plan'
 import type { Context } from '../resolve/context'
 import { halfPressSetting, heldAnswers, winnerOf, type HeldWins } from '../resolve/held'
 import { flipsOf, nextValue } from '../resolve/flips'
-import { assigned, judge, presenceRemarks, resolve } from '../resolve/resolve'
+import { assigned, judge, missingFrom } from '../resolve/resolve'
 import { inForce } from '../resolve/owners'
-import { effectiveState, type State } from '../resolve/state'
+import { effectiveState, ownedIn, stateHolding, type Owned, type State } from '../resolve/state'
 import type { Verdict } from '../resolve/resolved'
 import { focusRole, startsFocus, type FocusRole } from '../vocabulary/focus-roles'
 import { sameValue, type Value } from '../vocabulary/values'
+import { focusPart } from './part'
 import { outcomeOf, type FocusOutcome } from './outcome'
 import { variantsOf, type Variant } from './variants'
 
@@ -54,38 +55,41 @@ export interface FocusTable {
  * can reach. Letting go of one key of a pair leads to the row of the other (`released`). Computed from the model: linear
  * in states, quadratic in triggers.
  */
-export function focusTables(model: BodyModel, plan: Plan, context: Context): FocusTable[] {
+export function focusTables(whole: BodyModel, plan: Plan, context: Context): FocusTable[] {
+  const model = focusPart(whole)
   return variantsOf(model, plan, context).map((variant) => {
     const here: Context = {
       ...context,
       edits: { ...context.edits, ...variant.edits },
       latched: [...(context.latched ?? []), ...variant.latched],
     }
-    const triggers = triggersIn(model, plan, here)
+    const owned = ownedIn(model, plan, here)
+    const base = stateHolding(owned, here)
+    const standings = standingsIn(base, plan, here)
+    const triggers = triggersOf(model, standings)
     const sets: Trigger[][] = [
       [],
       ...triggers.map((one) => [one]),
       ...triggers.flatMap((one) => triggers.filter((other) => other !== one).map((other) => [one, other])),
     ]
-    const base = effectiveState(model, plan, here)
-    const presses = pressesIn(model, plan, here)
     return {
       variant,
-      presses,
+      presses: pressesIn(model, standings, (id) => base.possible.get(id)?.[0]),
       triggers,
-      rows: sets.map((held) => rowOf(model, plan, here, held, base)),
+      rows: sets.map((held) => rowOf(owned, here, held, base)),
     }
   })
 }
 
 /** What the gestures of a side that are not held do to focus, in a state. */
-function pressesIn(model: BodyModel, plan: Plan, context: Context): FocusPress[] {
-  const resolution = resolve(model, plan, context)
-  const { functions, settings } = lookup(model)
-  const now = (id: string) => resolution.settings.get(id)?.value
-  return [...resolution.addresses.values()].flatMap(({ address, gets, active, verdict }): FocusPress[] => {
-    const fn = functions.get(gets ?? '')
-    if (!fn?.means?.startsWith('focus.') || !active || verdict === 'dead' || isHeld(fn)) return []
+function pressesIn(
+  model: BodyModel,
+  standings: readonly Standing[],
+  now: (id: string) => Value | undefined,
+): FocusPress[] {
+  const { settings } = lookup(model)
+  return standings.flatMap(({ address, fn, verdict }): FocusPress[] => {
+    if (!fn.means?.startsWith('focus.') || isHeld(fn)) return []
     const flips = flipsOf(model, fn, now)
     const domain = settings.get(flips?.setting ?? fn.changes[0] ?? '')
     const show = (value: Value | undefined) =>
@@ -118,18 +122,49 @@ export function rowFor(table: FocusTable, held: readonly string[]): FocusRow | u
 }
 
 /** The keys of a side that answer here and change what focus does while they are held. */
-export function triggersIn(model: BodyModel, plan: Plan, context: Context): Trigger[] {
-  const state = effectiveState(model, plan, context)
-  return [...lookup(model).addresses.values()].flatMap((address): Trigger[] => {
+export function triggersIn(whole: BodyModel, plan: Plan, context: Context): Trigger[] {
+  const model = focusPart(whole)
+  return triggersOf(model, standingsIn(effectiveState(model, plan, context), plan, context))
+}
+
+function triggersOf(model: BodyModel, standings: readonly Standing[]): Trigger[] {
+  return standings.flatMap(({ address, fn }): Trigger[] =>
+    isHeld(fn) && touchesFocus(model, fn)
+      ? [{ key: address.key, address, fn, role: focusRole(fn.means) }]
+      : [],
+  )
+}
+
+/** A key that has to do with focus and is not dead here, and what it does. */
+interface Standing {
+  readonly address: Address
+  readonly fn: ModelFunction
+  readonly verdict: Verdict
+}
+
+function standingsIn(state: State, plan: Plan, context: Context): Standing[] {
+  const { answering, functions, remarking } = state.found
+  return answering[context.side].list.flatMap((address): Standing[] => {
     const { when } = address
-    const answers = when === null || sameValue(state.possible.get(when.setting)?.[0], when.value)
-    if (address.side !== context.side || !answers || presenceRemarks(address, context).length > 0) return []
+    if (when !== null && !sameValue(state.possible.get(when.setting)?.[0], when.value)) return []
     const { functionId } = assigned(state, plan, address, context)
-    const standing = functionId === null ? null : judge(state, functionId, context, address)
-    const fn = state.found.functions.get(standing?.gets ?? '')
-    if (!fn || standing?.verdict === 'dead' || !isHeld(fn) || !touchesFocus(model, fn)) return []
-    return [{ key: address.key, address, fn, role: focusRole(fn.means) }]
+    const asks = functions.get(functionId ?? '')
+    if (!asks || (!mayHaveSay(asks) && !remarking.has(`function/${asks.id}`))) return []
+    const missing = missingFrom(address, context)
+    if (missing.length > 0) return []
+    const { gets, verdict } = judge(state, asks.id, context, address)
+    const fn = functions.get(gets ?? '')
+    return fn && verdict !== 'dead' && mayHaveSay(fn) ? [{ address, fn, verdict }] : []
   })
+}
+
+function mayHaveSay({ means, holdSet, overrides }: ModelFunction): boolean {
+  return (
+    means?.startsWith('focus.') === true ||
+    focusRole(means) !== 'none' ||
+    holdSet !== undefined ||
+    overrides !== undefined
+  )
 }
 
 function isHeld(fn: ModelFunction): boolean {
@@ -143,24 +178,15 @@ function touchesFocus(model: BodyModel, fn: ModelFunction): boolean {
   )
 }
 
-function rowOf(
-  model: BodyModel,
-  plan: Plan,
-  context: Context,
-  held: readonly Trigger[],
-  base: State,
-): FocusRow {
+function rowOf(owned: Owned, context: Context, held: readonly Trigger[], base: State): FocusRow {
+  const { model } = owned
   const half = halfPressSetting(model, context.side)
   const focuses = half === null ? [true] : (base.possible.get(half) ?? []).map((value) => value === true)
   const asks = new Set<string>()
   if (focuses.length > 1) asks.add('Whether the half-press focuses is not known.')
   const ways = held.length > 1 ? heldAnswers(model) : [model.focus.heldWins]
   const outcomes = ways.flatMap((wins) => {
-    const state = effectiveState(model, plan, {
-      ...context,
-      held: held.map((one) => one.fn.id),
-      heldWins: wins,
-    })
+    const state = stateHolding(owned, { ...context, held: held.map((one) => one.fn.id), heldWins: wins })
     return focuses.flatMap((halfFocuses) =>
       outcomesIn(model, context, held, state, { wins, halfFocuses }, asks),
     )

@@ -204,14 +204,14 @@ export function isThere(control: Control, fitted: Fitted): boolean {
 }
 
 /** What speaks against a key whatever is on it: it is not there with this lens, or without grip or adapter. */
-export function presenceRemarks({ control }: Address, context: Context): Remark[] {
+function presenceRemarks({ control }: Address, context: Context): Remark[] {
   if (control.presence === undefined || isThere(control, context)) return []
   const { because } = presences[control.presence]
   return [{ kind: 'unavailable', truth: 'yes', rule: 'presence', because }]
 }
 
 /** Why a gesture is not there at all: its control is not, or the firmware knows no such gesture. */
-function missingFrom(address: Address, context: Context): Remark[] {
+export function missingFrom(address: Address, context: Context): Remark[] {
   return [...presenceRemarks(address, context), ...firmwareRemark(address.gesture, address.name, context)]
 }
 

@@ -28,30 +28,50 @@ export interface State {
  * set's other rows apply.
  */
 export function effectiveState(model: BodyModel, plan: Plan, context: Context): State {
-  const whole = stateWith(model, plan, context, new Map())
-  const refused = new Map<string, Remark>()
-  for (const [id, chain] of whole.chains) {
-    const refusal = chain.at(-1)?.layer === 'hold' ? refusalOf(whole, id) : null
-    if (refusal) refused.set(id, { ...refusal, kind: 'skipped' })
-  }
-  return refused.size === 0 ? whole : stateWith(model, plan, context, refused)
+  return stateHolding(ownedIn(model, plan, context), context)
 }
 
-function stateWith(
-  model: BodyModel,
-  plan: Plan,
-  context: Context,
-  skipped: ReadonlyMap<string, Remark>,
-): State {
-  const found = lookup(model)
+/** What every setting is before anything is held or on, and before rules: the same whatever is then held. */
+export interface Owned {
+  readonly model: BodyModel
+  readonly plan: Plan
+  readonly chains: Table<readonly Link[]>
+  readonly possible: Table<readonly Value[]>
+}
+
+/** The values of a context as their owners have them. */
+export function ownedIn(model: BodyModel, plan: Plan, context: Context): Owned {
+  const { settingIndex } = lookup(model)
   const owners = ownersIn(model, plan, context)
-  const chains = new Table<readonly Link[]>(found.settingIndex)
-  const possible = new Table<readonly Value[]>(found.settingIndex)
+  const chains = new Table<readonly Link[]>(settingIndex)
+  const possible = new Table<readonly Value[]>(settingIndex)
   for (const setting of model.settings) {
     const chain = ownerChain(owners, setting)
     chains.set(setting.id, chain)
     possible.set(setting.id, ownedValues(owners, setting, chain))
   }
+  return { model, plan, chains, possible }
+}
+
+/** The state with what a context holds and has on; `owned` comes of a context that differs in nothing else. */
+export function stateHolding(owned: Owned, context: Context): State {
+  const whole = stateWith(owned, context, new Map())
+  const refused = new Map<string, Remark>()
+  for (const [id, chain] of whole.chains) {
+    const refusal = chain.at(-1)?.layer === 'hold' ? refusalOf(whole, id) : null
+    if (refusal) refused.set(id, { ...refusal, kind: 'skipped' })
+  }
+  return refused.size === 0 ? whole : stateWith(owned, context, refused)
+}
+
+function stateWith(
+  { model, plan, ...owned }: Owned,
+  context: Context,
+  skipped: ReadonlyMap<string, Remark>,
+): State {
+  const found = lookup(model)
+  const chains = owned.chains.copy()
+  const possible = owned.possible.copy()
   const overlay = (setting: string, link: Link | null) => {
     const chain = chains.get(setting)
     if (!chain || !link) return
