@@ -4,6 +4,7 @@ import type { BodyModel } from '../model/types'
 import { baseRow, plainly } from '../plan/cells'
 import { keyRow } from '../plan/rows'
 import { rowValue } from '../plan/step'
+import { schemeDispute, schemes, schemeWork } from '../focus/schemes'
 import { halfPressSetting, heldAnswers } from '../resolve/held'
 import type { Resolution, ResolvedSetting } from '../resolve/resolved'
 import { focusRole } from '../vocabulary/focus-roles'
@@ -26,9 +27,17 @@ export const focusChecks: readonly Check[] = [
     title: 'A thumb key focuses, and the half-press still does',
     severity: 'trips',
     needs: ['J18', 'J19'],
-    school: { dispute: 'focus-start', only: ['thumb'] },
+    school: { dispute: schemeDispute, only: ['thumb', 'areas', 'tap'] },
     reasonSilences: false,
     run: (input) => input.situated.flatMap((one) => halfSet(input, one)),
+  },
+  {
+    id: 'scheme-half-done',
+    title: 'A way to start autofocus that is set up in part',
+    severity: 'trips',
+    needs: ['J18', 'J19'],
+    reasonSilences: true,
+    run: halfDone,
   },
   {
     id: 'nothing-focuses',
@@ -79,6 +88,8 @@ function halfSet(input: CheckInput, one: Situated): Said[] {
   const half = halfPressIn(input, one.resolution)
   if (!key || !half || half.truth === 'no') return []
   const row = rowOf(input.model, input.plan, input.side, half.resolved)
+  const said = rowValue(input.plan.rows, `school/${schemeDispute}`) !== null
+  if (said && !row.startsWith('bank/') && !row.startsWith('position/')) return []
   const { label } = half.resolved.setting
   return [
     {
@@ -88,6 +99,34 @@ function halfSet(input: CheckInput, one: Situated): Said[] {
       asks: half.truth === 'unknown',
       mends: [mendBy(input.plan, `Switch ${label} off`, 'thumb-focus-half-set', { [row]: false })],
       seenIn: one,
+    },
+  ]
+}
+
+/** What is left to do of the scheme the owner has chosen, on a side that the plan says anything of. */
+function halfDone({ model, plan, side, first }: CheckInput): Said[] {
+  const scheme = schemes.find((one) => one.school.id === rowValue(plan.rows, `school/${schemeDispute}`))
+  const begun = Object.keys(plan.rows).some(
+    (row) => row.startsWith(`key/${side}/`) || (row.startsWith('base/') && row.endsWith(`@${side}`)),
+  )
+  if (!scheme || (!first && !begun)) return []
+  const { changes } = schemeWork(model, plan, side, scheme)
+  const [one] = changes
+  if (!one) return []
+  const rows = Object.fromEntries(changes.map(({ row, to }) => [row, to]))
+  return [
+    {
+      title: `${scheme.school.name}: ${changes.length} of its rows in ${side} ${changes.length === 1 ? 'is' : 'are'} not so`,
+      reason: `${changes.map(({ what, from, becomes }) => `${what} is ${from}, not ${becomes}`).join('; ')}.`,
+      row: one.row,
+      mends: [
+        mendBy(
+          plan,
+          changes.length === 1 ? `Set ${one.what}` : `Set all ${changes.length}`,
+          'scheme-half-done',
+          rows,
+        ),
+      ],
     },
   ]
 }

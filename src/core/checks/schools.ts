@@ -1,78 +1,124 @@
 import { checkValue, showValue } from '../model/domain'
+import { lookup } from '../model/lookup'
+import type { Domain, Setting } from '../model/types'
 import { baseValue, baseRow, plainly } from '../plan/cells'
+import { keyRow } from '../plan/rows'
 import { rowValue } from '../plan/step'
-import { disputeCalled } from '../vocabulary/schools'
+import { disputes, type School, type Want } from '../vocabulary/schools'
 import { sameValue, type Value } from '../vocabulary/values'
 import { mendBy, type Check, type CheckInput, type Said } from './finding'
-import { settingMeaning } from './meaning'
+import { keyName, keysIn, settingMeaning } from './meaning'
 
-/** What the chosen schools ask of the base. */
+/** What the chosen schools ask of base and keys. */
 export const schoolChecks: readonly Check[] = [
   {
     id: 'against-school',
-    title: 'A base value that is not what your school does',
+    title: 'Something that is not what your school does',
     severity: 'tidies',
     needs: ['J7', '§10'],
     reasonSilences: true,
-    run: (input) => asks.flatMap((one) => against(input, one)),
+    run: (input) =>
+      disputes.flatMap(({ id, schools }) => {
+        const chosen = schools.find((one) => one.id === rowValue(input.plan.rows, `school/${id}`))
+        return chosen ? chosen.wants.flatMap((want) => against(input, chosen, want)) : []
+      }),
   },
 ]
 
-interface Asks {
-  readonly dispute: string
-  readonly school: string
-  readonly means: string
-  readonly value: Value
-}
-
-/** What a school does, in the values that models share. */
-const asks: readonly Asks[] = [
-  ...asking('focus-start', 'focus.halfPress', { thumb: false, 'half-press': true, both: true }),
-  ...asking('focus-hold', 'focus.mode', { tap: 'once', hold: 'follow' }),
-  ...asking('focus-box', 'focus.area', { small: 'point', large: 'zone', frame: 'frame' }),
-  ...asking('detection-always', 'focus.detection', { always: true, held: false }),
-  ...asking('exposure-way', 'exposure.mode', { manual: 'manual', 'manual-auto-iso': 'manual' }),
-  ...asking('exposure-way', 'exposure.isoAuto', { manual: false, 'manual-auto-iso': true, priority: true }),
-  ...asking('balance-way', 'colour.balanceMode', { kelvin: 'kelvin', auto: 'auto' }),
-  ...asking('file-kind', 'image.kind', { raw: 'raw', 'raw-and-small': 'both', processed: 'finished' }),
-  ...asking('raw-packing', 'image.rawKind', { lossless: 'exact', lossy: 'lossy', none: 'open' }),
-  ...asking('film-tone', 'movie.profile', { log: 'log', flat: 'flat', standard: 'normal' }),
-  ...asking('zebra-level', 'assist.zebraLevel', { ninety: 90, 'ninety-five': 95, hundred: 100 }),
-  ...asking('zebra-level', 'assist.zebra', { ninety: true, 'ninety-five': true, hundred: true, none: false }),
-  ...asking('shutter-type', 'shutter.kind', {
-    electronic: 'silent',
-    'first-curtain': 'first',
-    mechanical: 'curtain',
-  }),
-  ...asking('second-card', 'cards.second', { overflow: 'overflow', mirror: 'mirror', split: 'split' }),
-  ...asking('touch-use', 'controls.touch', { on: 'all', off: 'off', zoned: 'point' }),
-  ...asking('shield', 'shutter.closeAtPowerOff', { open: false, closed: true }),
-  ...asking('heat', 'movie.heatLimit', { standard: 'normal', raised: 'high' }),
-  ...asking('finder-switch', 'display.finderSwitch', { automatic: 'by-eye', manual: 'finder' }),
-]
-
-function asking(dispute: string, means: string, values: Readonly<Record<string, Value>>): Asks[] {
-  return Object.entries(values).map(([school, value]) => ({ dispute, school, means, value }))
-}
-
-function against({ model, plan, side, first }: CheckInput, { dispute, school, means, value }: Asks): Said[] {
-  const setting = settingMeaning(model, means)
-  if (!setting || rowValue(plan.rows, `school/${dispute}`) !== school) return []
-  if (setting.place !== 'side' && !first) return []
+function against(input: CheckInput, school: School, want: Want): Said[] {
+  if ('function' in want) return againstKey(input, school, want)
+  const { model, plan, side, first } = input
+  const setting = settingMeaning(model, want.means)
+  if (!setting || setting.place === 'physical' || (setting.place !== 'side' && !first)) return []
   const row = baseRow(plan.rows, setting, plainly(model, side))
   const now = baseValue(model, plan.rows, setting, side)
-  const chosen = disputeCalled(dispute)?.schools.find((one) => one.id === school)
-  if (!chosen || sameValue(now, value) || setting.place === 'physical') return []
-  const there = checkValue(setting.domain, value, row).ok
-  const words = there ? showValue(setting.domain, value) : 'nothing like it'
+  const there = !('is' in want) || checkValue(setting.domain, want.is, row).ok
+  if ('is' in want ? sameValue(now, want.is) : inHalf(setting.domain, now, want.half)) return []
+  const value = 'is' in want ? want.is : middleOfHalf(setting.domain, want.half)
+  const words =
+    'is' in want && there
+      ? showValue(setting.domain, want.is)
+      : there && 'half' in want
+        ? `${want.half === 'lower' ? 'less' : 'more'} than half of its range`
+        : 'nothing like it'
   return [
     {
-      title: `${setting.label} is ${showValue(setting.domain, now)}; your school says ${chosen.name.toLowerCase()}`,
+      title: `${setting.label} is ${showValue(setting.domain, now)}; your school says ${school.name.toLowerCase()}`,
       reason: there
-        ? `${chosen.reason} That is ${words} here.`
-        : `${chosen.reason} This body has no such value of ${setting.label}.`,
+        ? `${school.reason} That is ${words} here.`
+        : `${school.reason} This body has no such value of ${setting.label}.`,
       row,
-      mends: there ? [mendBy(plan, `Set ${words}`, 'against-school', { [row]: value })] : [],
+      mends:
+        there && value !== null
+          ? [mendBy(plan, `Set ${showValue(setting.domain, value)}`, 'against-school', { [row]: value })]
+          : [],
     },
   ]
+}
+
+/** A function that is to be on a key and is on none, or the other way about. */
+function againstKey(
+  { model, plan, situated }: CheckInput,
+  school: School,
+  { function: means, onKey }: Extract<Want, { function: string }>,
+): Said[] {
+  const [one] = situated
+  const fn = model.functions.find((each) => each.means === means)
+  if (!one || !fn) return []
+  const holders = keysIn(model, one.resolution).filter((key) => key.fn.means === means)
+  if (onKey) {
+    const empty = [...one.resolution.addresses.values()].find(({ address, verdict }) => {
+      const accepts = model.functionLists[address.gesture.accepts] ?? []
+      return verdict === 'empty' && address.control.presence === undefined && accepts.includes(fn.id)
+    })
+    const any = empty ?? [...one.resolution.addresses.values()][0]
+    if (holders.length > 0 || !any) return []
+    return [
+      {
+        title: `${fn.name} is on no key; your school says ${school.name.toLowerCase()}`,
+        reason: school.reason,
+        row: keyRow((empty ?? any).address),
+        mends: empty
+          ? [
+              mendBy(plan, `Put it on ${keyName(empty)}`, 'against-school', {
+                [keyRow(empty.address)]: fn.id,
+              }),
+            ]
+          : [],
+      },
+    ]
+  }
+  return holders.map((key) => ({
+    title: `${keyName(key)} has ${fn.name}; your school says ${school.name.toLowerCase()}`,
+    reason: school.reason,
+    row: keyRow(key.address),
+    mends: lookup(model).functions.has('nothing')
+      ? [mendBy(plan, `Empty ${keyName(key)}`, 'against-school', { [keyRow(key.address)]: 'nothing' })]
+      : [],
+  }))
+}
+
+/** Whether a counted value lies in a half of its range; the middle belongs to neither, but all members of a list to the upper. */
+function inHalf(domain: Domain, value: Value, half: 'lower' | 'upper'): boolean {
+  const counted = countIn(domain, value)
+  if (counted === null) return true
+  return half === 'lower' ? counted < 0.5 : counted > 0.5
+}
+
+/** How far a value is on its way from the least to the most, 0..1; null where it is not counted. */
+function countIn(domain: Domain, value: Value): number | null {
+  if (domain.kind === 'number' && typeof value === 'number')
+    return (value - domain.from) / (domain.to - domain.from)
+  if (domain.kind !== 'subset' || !Array.isArray(value)) return null
+  return domain.values.length > 1 ? (value.length - 1) / (domain.values.length - 1) : null
+}
+
+/** A value in the middle of a half; for a list all its members, and none where some would have to go. */
+function middleOfHalf(domain: Setting['domain'], half: 'lower' | 'upper'): Value | null {
+  if (domain.kind === 'subset') return half === 'upper' ? domain.values.map((one) => one.id) : null
+  if (domain.kind !== 'number') return null
+  const { from, to, step } = domain
+  const quarter = from + (to - from) * (half === 'lower' ? 0.25 : 0.75)
+  const steps = (quarter - from) / step
+  return from + step * (half === 'lower' ? Math.floor(steps) : Math.ceil(steps))
 }

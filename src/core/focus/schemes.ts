@@ -1,0 +1,232 @@
+import type { Address } from '../model/addresses'
+import { checkValue } from '../model/domain'
+import { lookup } from '../model/lookup'
+import type { BodyModel, ModelFunction, Side } from '../model/types'
+import { functionAt } from '../plan/assign'
+import { baseRow, baseValue, plainly } from '../plan/cells'
+import { describeRow, showRow } from '../plan/describe'
+import type { Plan } from '../plan/plan'
+import { holdRow, keyRow, type RowId } from '../plan/rows'
+import { rowValue, setRows, type Step } from '../plan/step'
+import { focusRole } from '../vocabulary/focus-roles'
+import { disputeCalled, type School } from '../vocabulary/schools'
+import { sameValue, type Value } from '../vocabulary/values'
+
+/** A way to work focus, as a beginning: what it sets, what it puts on keys, and what it costs. */
+export interface Scheme {
+  /** The school of the question what starts autofocus. */
+  readonly school: School
+  /** Who works so. */
+  readonly who: string
+  readonly costs: string
+  /** Common settings and what they are set to, where the body has them. */
+  readonly settings: readonly (readonly [means: string, value: Value])[]
+  /** For each key it wants the common functions that would do, the best first. */
+  readonly keys: readonly (readonly string[])[]
+  /** Whether no key is to start autofocus. */
+  readonly emptiesStarts: boolean
+}
+
+/** The question the schemes answer. */
+export const schemeDispute = 'focus-start'
+
+const thumbFocus: Scheme['settings'] = [
+  ['focus.halfPress', false],
+  ['focus.halfPressMotion', false],
+]
+
+const told: Readonly<Record<string, Omit<Scheme, 'school'>>> = {
+  'half-press': {
+    who: 'Whoever hands the camera to others, and whoever photographs what stands still.',
+    costs: 'Focus moves at every picture; to recompose, the finger stays half-way down.',
+    settings: [
+      ['focus.halfPress', true],
+      ['focus.halfPressMotion', true],
+    ],
+    keys: [],
+    emptiesStarts: true,
+  },
+  thumb: {
+    who: 'Stage and action: following and waiting with the same setting.',
+    costs: 'A key under the thumb; and whoever borrows the camera gets nothing sharp.',
+    settings: [...thumbFocus, ['focus.mode', 'follow']],
+    keys: [['focus.start']],
+    emptiesStarts: false,
+  },
+  both: {
+    who: 'Portraits and puppets in one evening: eyes when there are eyes, else a point.',
+    costs: 'A key under the thumb; detection stays off until it is asked for.',
+    settings: [
+      ['focus.halfPress', true],
+      ['focus.halfPressMotion', true],
+      ['focus.mode', 'follow'],
+      ['focus.area', 'point'],
+      ['focus.detection', false],
+    ],
+    keys: [['focus.startDetection']],
+    emptiesStarts: false,
+  },
+  areas: {
+    who: 'Action in changing depth: birds, sport, children.',
+    costs: 'Three keys, and fingers that know them apart.',
+    settings: [...thumbFocus, ['focus.mode', 'follow']],
+    keys: [['focus.startPoint'], ['focus.startArea', 'focus.start'], ['focus.startDetection']],
+    emptiesStarts: false,
+  },
+  tap: {
+    who: 'Whoever focuses on a post, a mark or a ledge, and waits there.',
+    costs: 'What moves off the plane is not followed; tap again.',
+    settings: [...thumbFocus, ['focus.mode', 'once'], ['focus.priorityOnce', 'release']],
+    keys: [['focus.start']],
+    emptiesStarts: false,
+  },
+  ring: {
+    who: 'Close work and dark stages, where the camera takes the wrong thing for the subject.',
+    costs: 'One key, held while the ring is turned.',
+    settings: [['focus.mode', 'follow']],
+    keys: [['bank.holdSet', 'focus.flipModeHold', 'focus.flipMode']],
+    emptiesStarts: false,
+  },
+}
+
+/** Every scheme, in the order of the question's schools. */
+export const schemes: readonly Scheme[] = (disputeCalled(schemeDispute)?.schools ?? []).flatMap((school) => {
+  const more = told[school.id]
+  return more ? [{ school, ...more }] : []
+})
+
+/** One row a scheme changes on a side, in words. */
+export interface SchemeChange {
+  readonly row: RowId
+  readonly to: Value | null
+  readonly what: string
+  readonly from: string
+  readonly becomes: string
+}
+
+/** What a scheme would change, and what this body has not. */
+export interface SchemeWork {
+  readonly changes: readonly SchemeChange[]
+  /** What it wants and the body lacks, in words. */
+  readonly lacks: readonly string[]
+}
+
+/**
+ * What is left to do on a side until a plan works by a scheme: nothing where it does. Settings of the other side only
+ * are passed over. A key that has the function already keeps it; else it goes where a thumb rests and nothing is lost.
+ */
+export function schemeWork(model: BodyModel, plan: Plan, side: Side, scheme: Scheme): SchemeWork {
+  const rows = new Map<RowId, Value | null>()
+  const lacks: string[] = []
+  for (const [means, value] of scheme.settings) {
+    const setting = lookup(model).byMeaning.get(means)
+    if (!setting || (means === 'focus.halfPressMotion' && side !== 'motion')) continue
+    const row = baseRow(plan.rows, setting, plainly(model, side))
+    if (!checkValue(setting.domain, value, row).ok) lacks.push(`${setting.label} has no such value here`)
+    else if (!sameValue(baseValue(model, plan.rows, setting, side), value)) rows.set(row, value)
+  }
+  const taken = new Set<string>()
+  for (const wanted of scheme.keys) {
+    const fn = firstOf(model, wanted, side)
+    if (!fn) {
+      lacks.push('this body has no function for it')
+      continue
+    }
+    const address = keyFor(model, plan, side, fn, taken)
+    if (!address) {
+      lacks.push(`no key takes ${fn.name}`)
+      continue
+    }
+    taken.add(address.key)
+    if (functionAt(plan, address) !== fn.id) rows.set(keyRow(address), fn.id)
+    for (const [row, value] of holdRows(model, plan, fn)) rows.set(row, value)
+  }
+  if (scheme.emptiesStarts)
+    for (const address of startersOn(model, plan, side)) rows.set(keyRow(address), 'nothing')
+  const changes = [...rows].map(([row, to]): SchemeChange => ({
+    row,
+    to,
+    what: describeRow(model, row),
+    from: showRow(model, row, standing(model, plan, row)),
+    becomes: showRow(model, row, to),
+  }))
+  return { changes, lacks }
+}
+
+/** The step that makes a plan work by a scheme on some sides, and says that its owner does. */
+export function schemeStep(
+  model: BodyModel,
+  plan: Plan,
+  sides: readonly Side[],
+  scheme: Scheme,
+  id: string,
+): Step {
+  const changes = sides.flatMap((side) => schemeWork(model, plan, side, scheme).changes)
+  return setRows(plan, id, {
+    [`school/${schemeDispute}`]: scheme.school.id,
+    ...Object.fromEntries(changes.map(({ row, to }) => [row, to])),
+  })
+}
+
+function firstOf(model: BodyModel, wanted: readonly string[], side: Side): ModelFunction | undefined {
+  return wanted
+    .flatMap((means) => model.functions.filter((fn) => fn.means === means && fn.sides.includes(side)))
+    .at(0)
+}
+
+/** What a hold set needs in it to hand focus to the ring. */
+function holdRows(model: BodyModel, plan: Plan, fn: ModelFunction): [RowId, Value][] {
+  const set = fn.holdSet
+  const mode = lookup(model).byMeaning.get('focus.mode')
+  if (set === undefined || !mode) return []
+  const row = holdRow(set, mode.id)
+  return rowValue(plan.rows, row) === 'manual' ? [] : [[row, 'manual']]
+}
+
+/** The key a function has, or the one it had best get; undefined where none takes it. */
+function keyFor(
+  model: BodyModel,
+  plan: Plan,
+  side: Side,
+  fn: ModelFunction,
+  taken: ReadonlySet<string>,
+): Address | undefined {
+  const able = [...lookup(model).addresses.values()].filter(
+    ({ side: of, control, gesture, key, when }) =>
+      of === side &&
+      when === null &&
+      control.kind === 'key' &&
+      control.presence === undefined &&
+      !taken.has(key) &&
+      (model.functionLists[gesture.accepts] ?? []).includes(fn.id),
+  )
+  const has = able.find((address) => functionAt(plan, address) === fn.id)
+  return has ?? able.sort((one, two) => worth(model, plan, one) - worth(model, plan, two))[0]
+}
+
+/** How badly a key is suited, in places down a list: far from the thumb, not found blindly, doing something else already. */
+function worth(model: BodyModel, plan: Plan, address: Address): number {
+  const reach = address.control.reach.finder
+  if (!reach) return 100
+  const fn = lookup(model).functions.get(functionAt(plan, address) ?? '')
+  const busy = fn && fn.manner !== 'none' && focusRole(fn.means) !== 'starts' ? 3 : 0
+  return reach.grade * 2 + (reach.digit === 'thumb' ? 0 : 3) + (reach.findable ? 0 : 4) + busy
+}
+
+function startersOn(model: BodyModel, plan: Plan, side: Side): Address[] {
+  const { functions, addresses } = lookup(model)
+  return [...addresses.values()].filter(
+    (address) =>
+      address.side === side &&
+      focusRole(functions.get(functionAt(plan, address) ?? '')?.means ?? null) === 'starts',
+  )
+}
+
+/** What stands in a row now: as the plan says, else as delivered. */
+function standing(model: BodyModel, plan: Plan, row: RowId): Value | null {
+  const said = rowValue(plan.rows, row)
+  if (said !== null) return said
+  if (row.startsWith('key/')) return lookup(model).addresses.get(row.slice('key/'.length))?.factory ?? null
+  const id = /^base\/([^@]+)/.exec(row)?.[1]
+  return id === undefined ? null : (lookup(model).settings.get(id)?.factory ?? null)
+}

@@ -1,0 +1,83 @@
+import { lookup } from '../model/lookup'
+import type { BodyModel, LensModel, Posture, Side } from '../model/types'
+import type { Plan } from '../plan/plan'
+import { contextsOf, type NamedContext } from '../resolve/context'
+import { focusTables, rowFor, type FocusRow, type FocusTable } from './table'
+
+/** The trigger table of one bank with one lens, in each state that toggles reach. */
+export interface BankFocus {
+  readonly situated: NamedContext
+  readonly tables: readonly FocusTable[]
+}
+
+/** What is held, in one line across the banks. */
+export interface HeldAcross {
+  /** Addresses in the order in which they are pressed; empty for hands off. */
+  readonly held: readonly string[]
+  /** What comes of it in each bank, in the order of the banks; null where a key does not answer there. */
+  readonly cells: readonly (FocusRow | null)[]
+  /** Whether the banks differ in it. */
+  readonly differs: boolean
+}
+
+/** Every bank of a side (and the plain position) with one lens: what each of its triggers does. */
+export function focusAcross(
+  model: BodyModel,
+  plan: Plan,
+  lenses: readonly LensModel[],
+  side: Side,
+  choice: { readonly lens?: string; readonly posture?: Posture } = {},
+): BankFocus[] {
+  const all = contextsOf(model, plan, lenses, side)
+  const usual = all.find(({ context }) => context.lens.contacts) ?? all[0]
+  const lens = all.some(({ context }) => context.lens.id === choice.lens)
+    ? choice.lens
+    : usual?.context.lens.id
+  return all
+    .filter(({ context }) => context.lens.id === lens)
+    .map((situated) => {
+      const context = { ...situated.context, ...(choice.posture ? { posture: choice.posture } : {}) }
+      return { situated: { ...situated, context }, tables: focusTables(model, plan, context) }
+    })
+}
+
+/** The lines of the sheet, those in which the banks differ first, then single keys before pairs. */
+export function linesAcross(banks: readonly BankFocus[], variant = 'as set'): HeldAcross[] {
+  const tables = banks.map(({ tables: all }) => all.find((one) => one.variant.words === variant) ?? all[0])
+  const seen = new Map<string, readonly string[]>()
+  for (const table of tables) for (const { held } of table?.rows ?? []) seen.set(held.join(' + '), held)
+  const lines = [...seen.values()].map((held): HeldAcross => {
+    const cells = tables.map((table) => (table && rowFor(table, held)) ?? null)
+    const words = new Set(cells.map((cell) => JSON.stringify(cell?.outcomes ?? null)))
+    return { held, cells, differs: words.size > 1 }
+  })
+  return lines.sort(
+    (one, two) => Number(two.differs) - Number(one.differs) || one.held.length - two.held.length,
+  )
+}
+
+/** The states that toggles reach in any of the banks, each once. */
+export function variantsAcross(banks: readonly BankFocus[]): string[] {
+  return [...new Set(banks.flatMap(({ tables }) => tables.map((one) => one.variant.words)))]
+}
+
+/** One line of the press-test list: held so, in this bank, one of these is to be seen. */
+export interface PressTest {
+  readonly bank: string
+  readonly held: readonly string[]
+  readonly row: FocusRow
+}
+
+/** What only the body can tell: each set of keys with more than one possible outcome, with how to find out. */
+export function pressTests(banks: readonly BankFocus[]): PressTest[] {
+  return banks.flatMap(({ situated, tables }) =>
+    (tables[0]?.rows ?? [])
+      .filter((row) => row.asks.length > 0)
+      .map((row) => ({ bank: situated.bank, held: row.held, row })),
+  )
+}
+
+/** Whether the finger rests on one of the held controls when the camera is worked so. */
+export function heldBy(model: BodyModel, held: readonly string[], digit: string, posture: Posture): boolean {
+  return held.some((key) => lookup(model).addresses.get(key)?.control.reach[posture]?.digit === digit)
+}
