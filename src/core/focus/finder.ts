@@ -1,6 +1,10 @@
 import { lookup } from '../model/lookup'
 import type { BodyModel, FocusArea, Zone } from '../model/types'
+import type { Plan } from '../plan/plan'
+import type { Context } from '../resolve/context'
+import { effectiveState } from '../resolve/state'
 import type { Value } from '../vocabulary/values'
+import { focusPart } from './part'
 
 /** What the finder shows of focus in one state; all places and sizes in parts of the frame, 0..1. */
 export interface FinderPicture {
@@ -143,4 +147,11 @@ function detectionZone(model: BodyModel, region: Value | null | undefined): Zone
 
 function meansOf(model: BodyModel, setting: string | undefined): string {
   return lookup(model).settings.get(setting ?? '')?.means ?? ''
+}
+
+/** What the finder shows in a context, with whatever it holds. */
+export function finderIn(whole: BodyModel, plan: Plan, context: Context): FinderPicture | null {
+  const model = focusPart(whole)
+  const { possible, found } = effectiveState(model, plan, context)
+  return finderPicture(model, (means) => possible.get(found.byMeaning.get(means)?.id ?? '')?.[0])
 }

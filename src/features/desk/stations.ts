@@ -17,6 +17,11 @@ export const stations: readonly Station[] = [
     stand: (findings: readonly Finding[]) => standOf(findings, (row) => row.startsWith('key/')),
   },
   {
+    path: 'focus',
+    name: 'Focus',
+    stand: (findings: readonly Finding[]) => standOf(findings, (row) => /^(base|bank)\/.*focus\./.test(row)),
+  },
+  {
     path: 'menus',
     name: 'Menus',
     stand: (findings: readonly Finding[]) => standOf(findings, inMenus),

@@ -14,8 +14,8 @@ export function Drawing({
   face: Face
   controls: readonly Control[]
   box: Box
-  /** Control shown as held. */
-  lit: string | null
+  /** Controls shown as held, by id. */
+  lit: ReadonlySet<string>
   /** How much each control is worked, 0 to 1, by its id. */
   heat: ReadonlyMap<string, number>
   onPick: (control: Control) => void
@@ -36,7 +36,7 @@ export function Drawing({
           key={control.id}
           control={control}
           box={box}
-          lit={control.id === lit}
+          lit={lit.has(control.id)}
           heat={heat.get(control.id) ?? 0}
           onPick={() => onPick(control)}
         />

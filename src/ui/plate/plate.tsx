@@ -102,7 +102,7 @@ function WithMargins({
           face={face}
           controls={controls}
           box={layout.drawing}
-          lit={lit?.id ?? null}
+          lit={new Set(lit ? [lit.id] : [])}
           heat={heat}
           onPick={onPick}
         />
@@ -150,7 +150,7 @@ function WithList({
           face={face}
           controls={labels.map((label) => label.control)}
           box={box}
-          lit={lit?.id ?? null}
+          lit={new Set(lit ? [lit.id] : [])}
           heat={heat}
           onPick={onPick}
         />

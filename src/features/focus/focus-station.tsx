@@ -1,0 +1,277 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import Link from 'next/link'
+import { finderIn } from '@/core/focus/finder'
+import { heldBy, linesAcross, variantsAcross, type BankFocus } from '@/core/focus/sheet'
+import type { FocusPress } from '@/core/focus/table'
+import { heldWords, outcomeWords } from '@/core/focus/words'
+import type { Posture } from '@/core/model/types'
+import { plannedLenses } from '@/core/plan/plan'
+import { contextIn, usualContext, type Context } from '@/core/resolve/context'
+import { resolve } from '@/core/resolve/resolve'
+import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
+import { FindingList } from '@/features/desk/finding-card'
+import { ShortcutList } from '@/features/desk/shortcut-list'
+import { postureWords } from '@/features/reach/words'
+import { Check } from '@/ui/check'
+import { FinderDrawing } from '@/ui/finder/finder-drawing'
+import { Tabs } from '@/ui/tabs'
+import { HeldPlates } from './held-plates'
+import { PressTestList } from './press-test-list'
+import { QuestionPanel } from './question-panel'
+import { SchemePanel } from './scheme-panel'
+import { TriggerTable, type Picked } from './trigger-table'
+import { useFocusAcross } from './use-focus-across'
+
+const panels = {
+  schemes: 'Ways',
+  questions: 'Questions',
+  tests: 'Press test',
+  findings: 'Trips',
+} as const
+
+const digits = {
+  any: 'any finger',
+  thumb: 'the thumb',
+  index: 'the index finger',
+  middle: 'the middle finger',
+  left: 'the left hand',
+} as const
+
+/** Checks whose findings belong here although they point to keys. */
+const focusCheck = /focus|area-|held-adds|pair-unknown|scheme-half/
+
+/** The Focus station: what each trigger does in each bank, what the finder shows of it, and the ways owners set it up. */
+export function FocusStation() {
+  const { start } = useDesk()
+  const { plan, side } = useDeskView()
+  const findings = useFindings()
+  const { model, lenses } = start
+  const [lens, setLens] = useState<string | null>(null)
+  const [posture, setPosture] = useState<Posture>('finder')
+  const [digit, setDigit] = useState<keyof typeof digits>('any')
+  const [variant, setVariant] = useState('as set')
+  const [pairs, setPairs] = useState(false)
+  const [panel, setPanel] = useState<keyof typeof panels>('schemes')
+  const [choice, setChoice] = useState<Picked | null>(null)
+  const banks = useFocusAcross(side, lens, posture)
+  const variants = useMemo(() => (banks ? variantsAcross(banks) : []), [banks])
+  const state = variants.includes(variant) ? variant : 'as set'
+  const all = useMemo(() => (banks ? linesAcross(banks, state) : []), [banks, state])
+  const mine = all.filter(
+    ({ held }) => (pairs || held.length < 2) && (digit === 'any' || heldBy(model, held, digit, posture)),
+  )
+  const picked =
+    choice && all.some(({ held }) => held.join() === choice.held.join()) ? choice : firstOf(all, banks)
+  const context = useMemo(
+    () => contextAt(banks, picked, state) ?? contextIn(model, side, null),
+    [banks, picked, state, model, side],
+  )
+  const held = useMemo(
+    () => ({
+      ...context,
+      held: picked.held.flatMap((key) => functionOf(banks, picked.bank, state, key) ?? []),
+    }),
+    [context, picked, banks, state],
+  )
+  const picture = useMemo(() => finderIn(model, plan, held), [model, plan, held])
+  const resolution = useMemo(() => resolve(model, plan, context), [model, plan, context])
+  const line = all.find((one) => one.held.join() === picked.held.join())
+  const at = banks?.findIndex(({ situated }) => situated.bank === picked.bank) ?? -1
+  const outcome = line?.cells[at]?.outcomes[0]
+  const words = outcome && outcomeWords(model, outcome)
+  const trips = findings.filter(
+    (finding) =>
+      finding.side === side &&
+      (focusCheck.test(finding.check) || /^(base|bank)\/.*focus\./.test(finding.row)),
+  )
+  const inUse = plannedLenses(plan)
+  const choosable = lenses.filter((one) => inUse.includes(one.id))
+  const postures = [...new Set(model.controls.flatMap(({ reach }) => Object.keys(reach) as Posture[]))]
+  const presses = banks?.[Math.max(0, at)]?.tables.find((one) => one.variant.words === state)?.presses ?? []
+  const select = 'min-h-9 max-w-34 rounded-md border bg-sheet px-1.5 text-small'
+  const pickControl = (control: string) => {
+    const next = all.find(({ held: [one, two] }) => one?.split('/')[1] === control && two === undefined)
+    if (next) setChoice({ held: next.held, bank: picked.bank })
+  }
+  return (
+    <main className="grid gap-4 px-5 py-3 lg:grid-cols-[minmax(0,1fr)_372px]">
+      <section aria-label="What focuses when" className="min-w-0 self-start border bg-sheet px-4 pt-2 pb-3">
+        <div className="mb-1 flex flex-wrap items-center gap-x-3 gap-y-1">
+          <h1 className="font-head text-lead font-semibold">What focuses when</h1>
+          <div className="flex-1" />
+          {choosable.length > 0 && (
+            <select
+              aria-label="Lens on the camera"
+              value={lens ?? usualContext(model, plan, lenses, side)?.context.lens.id}
+              onChange={(event) => setLens(event.target.value)}
+              className={select}
+            >
+              {choosable.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </select>
+          )}
+          <select
+            aria-label="How the camera is held"
+            value={posture}
+            onChange={(event) => setPosture(event.target.value as Posture)}
+            className={select}
+          >
+            {postures.map((one) => (
+              <option key={one} value={one}>
+                {postureWords[one]}
+              </option>
+            ))}
+          </select>
+          <select
+            aria-label="Finger"
+            value={digit}
+            onChange={(event) => setDigit(event.target.value as keyof typeof digits)}
+            className={select}
+          >
+            {Object.entries(digits).map(([id, name]) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+          {variants.length > 1 && (
+            <select
+              aria-label="After which presses"
+              value={state}
+              onChange={(event) => setVariant(event.target.value)}
+              className={select}
+            >
+              {variants.map((one) => (
+                <option key={one} value={one}>
+                  {one}
+                </option>
+              ))}
+            </select>
+          )}
+          <Check checked={pairs} onChange={() => setPairs(!pairs)} className="text-silt">
+            two at once
+          </Check>
+        </div>
+        {banks === null ? (
+          <p role="status" className="py-6 text-silt">
+            Every bank is being looked through …
+          </p>
+        ) : (
+          <TriggerTable
+            model={model}
+            banks={banks}
+            lines={mine}
+            variant={state}
+            picked={picked}
+            onPick={setChoice}
+          />
+        )}
+        {presses.length > 0 && <Presses presses={presses} bank={picked.bank} />}
+      </section>
+      <aside aria-label="Beside the table" className="min-w-0">
+        <FinderDrawing
+          picture={picture}
+          does={outcome?.does ?? 'no'}
+          words={`The finder with ${heldWords(model, picked.held)} in ${picked.bank}: ${words ? `${words.does}, area ${words.area}, detection ${words.detection}` : 'nothing known'}`}
+        />
+        <p className="mt-1 text-small text-silt">
+          <b className="font-semibold text-pan">{heldWords(model, picked.held)}</b> in {picked.bank}
+          {words && (
+            <>
+              : {words.does} · {words.area} · detection {words.detection}
+            </>
+          )}
+          {picture && ` · ${picture.points.length} ${picture.points.length === 1 ? 'place' : 'places'}`} ·{' '}
+          <Link
+            href={`/plans/${start.planId}/try#${tryPlace(held, picked.held)}`}
+            className="font-semibold text-brine underline decoration-rule underline-offset-3"
+          >
+            Try it
+          </Link>
+        </p>
+        <div className="mt-2 mb-1">
+          <HeldPlates model={model} held={picked.held} onPick={pickControl} />
+        </div>
+        <Tabs label="Beside the table" names={panels} picked={panel} onPick={setPanel} />
+        {panel === 'schemes' && <SchemePanel key={side} />}
+        {panel === 'questions' && <QuestionPanel resolution={resolution} picture={picture} />}
+        {panel === 'tests' && <PressTestList model={model} banks={banks ?? []} />}
+        {panel === 'findings' &&
+          (trips.length > 0 ? (
+            <div className="grid gap-3">
+              <FindingList findings={trips} />
+            </div>
+          ) : (
+            <p className="text-silt">Nothing about focus will trip you on this side.</p>
+          ))}
+      </aside>
+      <ShortcutList keys={focusKeys} />
+    </main>
+  )
+}
+
+const focusKeys = [
+  ['Tab', 'from line to line'],
+  ['Enter', 'show the line in the finder'],
+] as const
+
+/** What the gestures do that are not held. */
+function Presses({ presses, bank }: { presses: readonly FocusPress[]; bank: string }) {
+  return (
+    <section aria-label="Presses that change focus" className="mt-3">
+      <h2 className="text-small text-silt">A press, not held, in {bank}</h2>
+      <ul className="mt-0.5 flex flex-wrap gap-x-5 gap-y-0.5">
+        {presses.map(({ key, address, leads }) => (
+          <li key={key}>
+            <b className="font-semibold">{address.control.name}</b> {leads}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function firstOf(lines: readonly { held: readonly string[] }[], banks: readonly BankFocus[] | null): Picked {
+  const line = lines.find(({ held }) => held.length === 1) ?? lines[0]
+  return { held: line?.held ?? [], bank: banks?.[0]?.situated.bank ?? 'plain' }
+}
+
+/** The state of affairs of a bank after the presses that lead to a variant. */
+function contextAt(banks: readonly BankFocus[] | null, { bank }: Picked, variant: string): Context | null {
+  const found = banks?.find(({ situated }) => situated.bank === bank)
+  if (!found) return null
+  const { context } = found.situated
+  const { edits, latched } = found.tables.find((one) => one.variant.words === variant)?.variant ?? {
+    edits: {},
+    latched: [],
+  }
+  return {
+    ...context,
+    edits: { ...context.edits, ...edits },
+    latched: [...(context.latched ?? []), ...latched],
+  }
+}
+
+function functionOf(
+  banks: readonly BankFocus[] | null,
+  bank: string,
+  variant: string,
+  key: string,
+): string | undefined {
+  const tables = banks?.find(({ situated }) => situated.bank === bank)?.tables
+  const table = tables?.find((one) => one.variant.words === variant) ?? tables?.[0]
+  return table?.triggers.find((one) => one.key === key)?.fn.id
+}
+
+/** Where Try it is to stand: what the address carries behind `#`. */
+function tryPlace(context: Context, held: readonly string[]): string {
+  const banks = Object.entries(context.banks).flatMap(([family, slot]) =>
+    slot === null ? [] : [`${family}=${slot}`],
+  )
+  return encodeURIComponent([context.side, context.lens.id, banks.join(','), held.join('+')].join('|'))
+}

@@ -1,0 +1,130 @@
+'use client'
+
+import { useMemo } from 'react'
+import type { FinderPicture } from '@/core/focus/finder'
+import { schemeDispute } from '@/core/focus/schemes'
+import { showValue } from '@/core/model/domain'
+import { lookup } from '@/core/model/lookup'
+import type { Setting } from '@/core/model/types'
+import { baseRow, plainly } from '@/core/plan/cells'
+import { rowValue } from '@/core/plan/step'
+import type { Resolution } from '@/core/resolve/resolved'
+import { commonSettings } from '@/core/vocabulary/catalogue'
+import { disputes, type Dispute } from '@/core/vocabulary/schools'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { ValueField } from '@/features/desk/value-field'
+
+/** Where owners differ about focus: each question with its settings as they are here, and the reason of every side. */
+export function QuestionPanel({
+  resolution,
+  picture,
+}: {
+  resolution: Resolution
+  picture: FinderPicture | null
+}) {
+  const { model } = useDesk().start
+  const asked = useMemo(
+    () =>
+      disputes.filter(
+        ({ id, settings }) =>
+          id !== schemeDispute &&
+          settings.some(
+            (means) =>
+              (means.startsWith('focus.') || means === 'exposure.meterFollowsSubject') &&
+              lookup(model).byMeaning.has(means),
+          ),
+      ),
+    [model],
+  )
+  return (
+    <div className="grid gap-2">
+      {picture && (
+        <p className="text-small text-silt">
+          From the middle to the farthest corner the area goes in{' '}
+          <b className="text-ink tabular-nums">{picture.movesToCorner}</b>{' '}
+          {picture.movesToCorner === 1 ? 'move' : 'moves'} of the stick.
+        </p>
+      )}
+      {asked.map((dispute) => (
+        <Question key={dispute.id} dispute={dispute} resolution={resolution} />
+      ))}
+    </div>
+  )
+}
+
+function Question({ dispute, resolution }: { dispute: Dispute; resolution: Resolution }) {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const { model } = desk.start
+  const row = `school/${dispute.id}`
+  const yours = rowValue(plan.rows, row)
+  const settings = dispute.settings.flatMap((means) => lookup(model).byMeaning.get(means) ?? [])
+  const idle = settings.flatMap((setting) => {
+    const remark = resolution.settings
+      .get(setting.id)
+      ?.remarks.find(({ kind, truth }) => kind === 'ineffective' && truth === 'yes')
+    return remark ? [remark.because] : []
+  })
+  return (
+    <details className="border bg-sheet">
+      <summary className="min-h-11 cursor-pointer px-3 py-2">
+        <span className="font-semibold">{dispute.question}</span>{' '}
+        <span className="text-small text-silt">
+          {dispute.schools.find((one) => one.id === yours)?.name ?? 'not said'} ·{' '}
+          {settings
+            .map((setting) => showValue(setting.domain, resolution.settings.get(setting.id)?.value))
+            .join(', ')}
+          {idle.length > 0 && <b className="font-semibold text-lichen"> · does nothing here</b>}
+        </span>
+      </summary>
+      <div className="grid gap-2 border-t px-3 py-2.5">
+        {idle.length > 0 && <p className="text-small text-lichen">{idle.join(' ')}</p>}
+        {settings.map((setting) => (
+          <BaseValue key={setting.id} setting={setting} />
+        ))}
+        <div role="radiogroup" aria-label={dispute.question} className="grid gap-1.5">
+          {dispute.schools.map((school) => (
+            <label key={school.id} className="grid cursor-pointer grid-cols-[18px_1fr] gap-1.5">
+              <input
+                type="radio"
+                name={row}
+                checked={school.id === yours}
+                onChange={() => desk.set({ [row]: school.id })}
+                className="mt-1 size-4 accent-brine"
+              />
+              <span>
+                <b className="font-semibold">{school.name}.</b> {school.reason}
+              </span>
+            </label>
+          ))}
+        </div>
+      </div>
+    </details>
+  )
+}
+
+/** A setting of base on this side, in its own words. */
+function BaseValue({ setting }: { setting: Setting }) {
+  const desk = useDesk()
+  const { plan, side } = useDeskView()
+  const { model } = desk.start
+  const row = baseRow(plan.rows, setting, plainly(model, side))
+  return (
+    <div className="grid grid-cols-[1fr_150px] items-start gap-2">
+      <p className="leading-tight">
+        {setting.label}
+        <span className="block text-small text-silt">
+          {setting.means === null ? '' : commonSettings.get(setting.means)?.plain}
+        </span>
+      </p>
+      <ValueField
+        setting={setting}
+        label={`${setting.label} in base`}
+        value={rowValue(plan.rows, row)}
+        inherits={showValue(setting.domain, setting.factory)}
+        onKeep={(value) => desk.set({ [row]: value })}
+        className="w-full"
+      />
+    </div>
+  )
+}

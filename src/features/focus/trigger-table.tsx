@@ -1,0 +1,158 @@
+'use client'
+
+import { CircleHelp } from 'lucide-react'
+import { released, type FocusTable } from '@/core/focus/table'
+import type { BankFocus, HeldAcross } from '@/core/focus/sheet'
+import type { FocusRow } from '@/core/focus/table'
+import { heldWords, outcomeWords } from '@/core/focus/words'
+import type { BodyModel } from '@/core/model/types'
+
+/** The line in hand: what is held, in which bank. */
+export interface Picked {
+  readonly held: readonly string[]
+  readonly bank: string
+}
+
+/** The trigger table: a line for each way to hold, split where banks differ; the line in hand is marked. */
+export function TriggerTable({
+  model,
+  banks,
+  lines,
+  variant,
+  picked,
+  onPick,
+}: {
+  model: BodyModel
+  banks: readonly BankFocus[]
+  lines: readonly HeldAcross[]
+  variant: string
+  picked: Picked
+  onPick: (picked: Picked) => void
+}) {
+  const [first] = banks
+  return (
+    <table className="w-full border-collapse">
+      <caption className="sr-only">What focuses when, by what is held and in which bank</caption>
+      <thead className="sticky top-0 bg-sheet">
+        <tr className="border-b text-left text-small text-silt">
+          {['Held', 'In', 'Autofocus', 'Area', 'Detection', 'Tracking', 'Full press', 'Let go'].map((one) => (
+            <th key={one} className="py-1 pr-2 font-normal">
+              {one}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map((line) =>
+          groupsOf(banks, line).map((group, i, all) => {
+            const here = picked.held.join() === line.held.join() && group.banks.includes(picked.bank)
+            const table = tableOf(banks, group.banks[0] ?? '', variant)
+            return (
+              <tr
+                key={`${line.held.join()} ${group.banks.join()}`}
+                onClick={() => onPick({ held: line.held, bank: group.banks[0] ?? '' })}
+                className={`cursor-pointer align-top ${i === all.length - 1 ? 'border-b' : ''} ${here ? 'bg-blush' : 'hover:bg-glass'}`}
+              >
+                {i === 0 && (
+                  <th
+                    scope="rowgroup"
+                    rowSpan={all.length}
+                    className="border-b bg-sheet py-1 pr-3 text-left font-semibold"
+                  >
+                    {heldWords(model, line.held)}
+                    {line.differs && (
+                      <span className="block text-small font-normal text-lichen">banks differ</span>
+                    )}
+                  </th>
+                )}
+                <td className="py-1 pr-3 whitespace-nowrap">
+                  <button
+                    type="button"
+                    aria-pressed={here}
+                    aria-label={`${heldWords(model, line.held)} in ${group.banks.join(', ')}: show in the finder`}
+                    onClick={() => onPick({ held: line.held, bank: group.banks[0] ?? '' })}
+                    className="text-left underline decoration-rule underline-offset-3"
+                  >
+                    {group.banks.length === banks.length && banks.length > 1
+                      ? 'every bank'
+                      : group.banks.join(', ')}
+                  </button>
+                </td>
+                <OutcomeCells model={model} row={group.row} />
+                <td className="py-1 text-small text-silt">
+                  {group.row && table ? letGo(model, table, group.row) : ''}
+                </td>
+              </tr>
+            )
+          }),
+        )}
+        {first && lines.length === 0 && (
+          <tr>
+            <td colSpan={8} className="py-3 text-silt">
+              Nothing of the kind is held here.
+            </td>
+          </tr>
+        )}
+      </tbody>
+    </table>
+  )
+}
+
+function OutcomeCells({ model, row }: { model: BodyModel; row: FocusRow | null }) {
+  if (!row)
+    return (
+      <td colSpan={5} className="py-1 pr-3 text-silt">
+        does not answer here
+      </td>
+    )
+  const all = row.outcomes.map((one) => outcomeWords(model, one))
+  const said = (part: (one: (typeof all)[number]) => string) => [...new Set(all.map(part))].join(' or ')
+  const runs = row.outcomes.some(({ does }) => does === 'once' || does === 'follows')
+  return (
+    <>
+      <td className={`py-1 pr-3 whitespace-nowrap ${runs ? 'font-semibold' : 'text-silt'}`}>
+        {said((one) => one.does)}
+        {row.asks.length > 0 && (
+          <span className="block text-small font-normal text-lichen">
+            <CircleHelp size={13} className="mr-0.5 inline" aria-hidden="true" />
+            test on body
+          </span>
+        )}
+      </td>
+      <td className="py-1 pr-3 whitespace-nowrap">{said((one) => one.area)}</td>
+      <td className="py-1 pr-3 whitespace-nowrap">{said((one) => one.detection)}</td>
+      <td className="py-1 pr-3 whitespace-nowrap">{said((one) => one.tracking)}</td>
+      <td className="py-1 pr-3 whitespace-nowrap">{said((one) => one.full)}</td>
+    </>
+  )
+}
+
+/** What comes when one of the keys is let go. */
+function letGo(model: BodyModel, table: FocusTable, row: FocusRow): string {
+  return row.held
+    .map((key) => {
+      const after = released(table, row, key)?.outcomes[0]
+      const does = after ? outcomeWords(model, after).does : 'nothing'
+      const name = row.held.length > 1 ? `${heldWords(model, [key])}: ` : ''
+      return `${name}${after?.does === 'no' ? 'rests where it is' : does}`
+    })
+    .join('; ')
+}
+
+/** The banks of a line that say the same, together. */
+function groupsOf(banks: readonly BankFocus[], line: HeldAcross) {
+  const groups = new Map<string, { banks: string[]; row: FocusRow | null }>()
+  for (const [i, { situated }] of banks.entries()) {
+    const row = line.cells[i] ?? null
+    const key = JSON.stringify(row?.outcomes ?? null)
+    const group = groups.get(key) ?? { banks: [], row }
+    group.banks.push(situated.bank)
+    groups.set(key, group)
+  }
+  return [...groups.values()]
+}
+
+function tableOf(banks: readonly BankFocus[], bank: string, variant: string): FocusTable | undefined {
+  const tables = banks.find(({ situated }) => situated.bank === bank)?.tables
+  return tables?.find((one) => one.variant.words === variant) ?? tables?.[0]
+}
