@@ -2,6 +2,7 @@
 
 import { useMemo, useState } from 'react'
 import Link from 'next/link'
+import { writePlace } from '@/core/camera/live/stand-at'
 import { finderIn } from '@/core/focus/finder'
 import { heldBy, linesAcross, variantsAcross, type BankFocus } from '@/core/focus/sheet'
 import type { FocusPress } from '@/core/focus/table'
@@ -188,7 +189,7 @@ export function FocusStation() {
           )}
           {picture && ` · ${picture.points.length} ${picture.points.length === 1 ? 'place' : 'places'}`} ·{' '}
           <Link
-            href={`/plans/${start.planId}/try#${tryPlace(held, picked.held)}`}
+            href={`/plans/${start.planId}/try#${encodeURIComponent(writePlace(context, picked.held))}`}
             className="font-semibold text-brine underline decoration-rule underline-offset-3"
           >
             Try it
@@ -266,12 +267,4 @@ function functionOf(
   const tables = banks?.find(({ situated }) => situated.bank === bank)?.tables
   const table = tables?.find((one) => one.variant.words === variant) ?? tables?.[0]
   return table?.triggers.find((one) => one.key === key)?.fn.id
-}
-
-/** Where Try it is to stand: what the address carries behind `#`. */
-function tryPlace(context: Context, held: readonly string[]): string {
-  const banks = Object.entries(context.banks).flatMap(([family, slot]) =>
-    slot === null ? [] : [`${family}=${slot}`],
-  )
-  return encodeURIComponent([context.side, context.lens.id, banks.join(','), held.join('+')].join('|'))
 }
