@@ -10,14 +10,17 @@ export function FacePicker({
   faces,
   face,
   onPick,
+  all = true,
 }: {
   faces: readonly Face[]
   face: string
+  /** Whether they can be shown all at once. */
+  all?: boolean
   onPick: (id: string) => void
 }) {
   return (
     <div role="group" aria-label="Face" className="flex gap-1">
-      {[...faces, { id: allFaces, name: 'All faces' }].map((one) => (
+      {[...faces, ...(all ? [{ id: allFaces, name: 'All faces' }] : [])].map((one) => (
         <button
           key={one.id}
           type="button"

@@ -32,6 +32,7 @@ export const stations: readonly Station[] = [
     stand: (findings: readonly Finding[]) =>
       standOf(findings, (row) => !row.startsWith('key/') && !inMenus(row)),
   },
+  { path: 'try', name: 'Try it', stand: () => 'press the keys' },
   { path: 'sheets', name: 'Sheets', stand: () => 'pocket card' },
   { path: 'carry', name: 'Carry', stand: () => 'to a body' },
 ]

@@ -53,7 +53,7 @@ export function FocusStation() {
   const [posture, setPosture] = useState<Posture>('finder')
   const [digit, setDigit] = useState<keyof typeof digits>('any')
   const [variant, setVariant] = useState('as set')
-  const [pairs, setPairs] = useState(false)
+  const [pairs, setPairs] = useState(true)
   const [panel, setPanel] = useState<keyof typeof panels>('schemes')
   const [choice, setChoice] = useState<Picked | null>(null)
   const banks = useFocusAcross(side, lens, posture)
@@ -91,7 +91,7 @@ export function FocusStation() {
   const choosable = lenses.filter((one) => inUse.includes(one.id))
   const postures = [...new Set(model.controls.flatMap(({ reach }) => Object.keys(reach) as Posture[]))]
   const presses = banks?.[Math.max(0, at)]?.tables.find((one) => one.variant.words === state)?.presses ?? []
-  const select = 'min-h-9 max-w-34 rounded-md border bg-sheet px-1.5 text-small'
+  const select = 'min-h-9 max-w-31 rounded-md border bg-sheet px-1.5 text-small'
   const pickControl = (control: string) => {
     const next = all.find(({ held: [one, two] }) => one?.split('/')[1] === control && two === undefined)
     if (next) setChoice({ held: next.held, bank: picked.bank })
@@ -99,7 +99,7 @@ export function FocusStation() {
   return (
     <main className="grid gap-4 px-5 py-3 lg:grid-cols-[minmax(0,1fr)_372px]">
       <section aria-label="What focuses when" className="min-w-0 self-start border bg-sheet px-4 pt-2 pb-3">
-        <div className="mb-1 flex flex-wrap items-center gap-x-3 gap-y-1">
+        <div className="mb-1 flex flex-wrap items-center gap-x-2 gap-y-1">
           <h1 className="font-head text-lead font-semibold">What focuses when</h1>
           <div className="flex-1" />
           {choosable.length > 0 && (

@@ -74,7 +74,7 @@ function ControlShape({
       ? 'fill-blush stroke-pan [stroke-width:2.2]'
       : 'fill-sheet stroke-ink [stroke-width:1.4]'
   return (
-    <g onClick={onPick} className="cursor-pointer">
+    <g onClick={onPick} data-control={control.id} className="cursor-pointer">
       {control.shape === 'ribbed' || control.shape === 'bar' ? (
         <>
           <rect

@@ -15,12 +15,15 @@ export function Plate({
   face,
   labels,
   selected,
+  held,
   onSelect,
 }: {
   face: Face
   labels: readonly PlateLabel[]
   /** Address in hand, or null. */
   selected: string | null
+  /** Controls that are held down, by id; they are lit as well. */
+  held?: ReadonlySet<string>
   onSelect: (address: string) => void
 }) {
   const sheet = useRef<HTMLDivElement>(null)
@@ -28,7 +31,8 @@ export function Plate({
   const sizes = useLabelSizes(labels)
   const layout = useMemo(() => layoutIn(face, sizes, size), [face, sizes, size])
   const heat = useMemo(() => heatOf(labels), [labels])
-  const lit = labels.find((label) => label.lines.some((line) => line.address === selected))?.control ?? null
+  const inHand = labels.find((label) => label.lines.some((line) => line.address === selected))?.control.id
+  const lit = new Set([...(held ?? []), ...(inHand === undefined ? [] : [inHand])])
   const pick = (control: Control) => {
     const first = labels.find((label) => label.control === control)?.lines[0]
     if (first) onSelect(first.address)
@@ -77,7 +81,7 @@ function heatOf(labels: readonly PlateLabel[]): ReadonlyMap<string, number> {
 interface Parts {
   readonly face: Face
   readonly labels: readonly PlateLabel[]
-  readonly lit: Control | null
+  readonly lit: ReadonlySet<string>
   readonly heat: ReadonlyMap<string, number>
   readonly selected: string | null
   readonly onSelect: (address: string) => void
@@ -98,20 +102,13 @@ function WithMargins({
   return (
     <>
       <svg width={layout.width} height={layout.height} className="absolute inset-0" aria-hidden="true">
-        <Drawing
-          face={face}
-          controls={controls}
-          box={layout.drawing}
-          lit={new Set(lit ? [lit.id] : [])}
-          heat={heat}
-          onPick={onPick}
-        />
+        <Drawing face={face} controls={controls} box={layout.drawing} lit={lit} heat={heat} onPick={onPick} />
         {layout.labels.map(({ control, leader: [from, to] }) => {
-          const look = control === lit ? 'stroke-pan [stroke-width:1.8]' : 'stroke-silt [stroke-width:1]'
+          const look = lit.has(control.id) ? 'stroke-pan [stroke-width:1.8]' : 'stroke-silt [stroke-width:1]'
           return (
             <g key={control.id} className="pointer-events-none">
               <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} className={look} />
-              <circle cx={to.x} cy={to.y} r={2.2} className={control === lit ? 'fill-pan' : 'fill-ink'} />
+              <circle cx={to.x} cy={to.y} r={2.2} className={lit.has(control.id) ? 'fill-pan' : 'fill-ink'} />
             </g>
           )
         })}
@@ -150,7 +147,7 @@ function WithList({
           face={face}
           controls={labels.map((label) => label.control)}
           box={box}
-          lit={new Set(lit ? [lit.id] : [])}
+          lit={lit}
           heat={heat}
           onPick={onPick}
         />

@@ -1,0 +1,5 @@
+import { TryStation } from '@/features/try/try-station'
+
+export default function TryPage() {
+  return <TryStation />
+}

@@ -1,0 +1,60 @@
+'use client'
+
+import { useState } from 'react'
+import type { LiveEvent } from '@/core/camera/live/events'
+import { valueNow } from '@/core/camera/live/edit'
+import type { LiveState } from '@/core/camera/live/state'
+import { lookup } from '@/core/model/lookup'
+import type { BodyModel } from '@/core/model/types'
+import { ValueField } from '@/features/desk/value-field'
+import { Option, PickList } from '@/ui/pick-list'
+
+/** A value changed in the camera's own menu: it lands where the camera keeps it, or is lost with the bank. */
+export function MenuChange({
+  model,
+  state,
+  onEvent,
+}: {
+  model: BodyModel
+  state: LiveState
+  onEvent: (event: LiveEvent) => void
+}) {
+  const [id, setId] = useState<string | null>(null)
+  const { settings, menuAddress } = lookup(model)
+  const setting = settings.get(id ?? '')
+  return (
+    <section aria-label="In the menu">
+      {setting && (
+        <div className="mb-2 border bg-sheet px-3 py-2">
+          <p className="font-semibold">{setting.label}</p>
+          <p className="text-small text-silt">{menuAddress.get(setting.id)}</p>
+          <ValueField
+            key={setting.id}
+            setting={setting}
+            label={`${setting.label} on the body`}
+            value={valueNow(model, state, setting.id) ?? null}
+            inherits="as it is"
+            onKeep={(value) => value !== null && onEvent({ kind: 'menu', setting: setting.id, value })}
+            className="mt-1 w-full"
+          />
+        </div>
+      )}
+      <PickList
+        label="Change in the camera’s menu"
+        list="Settings"
+        placeholder="shutter, look, frame rate …"
+        items={model.settings.filter(({ place }) => place !== 'physical')}
+        idOf={(one) => one.id}
+        textOf={(one) => `${one.label} ${one.id} ${menuAddress.get(one.id) ?? ''}`}
+        onPick={(one) => setId(one.id)}
+        option={(one, place) => (
+          <Option key={one.id} {...place} onPick={() => setId(one.id)}>
+            {one.label} <span className="text-small text-silt">{menuAddress.get(one.id)}</span>
+          </Option>
+        )}
+        nothing={(typed) => `The menu has nothing called “${typed}”.`}
+        tall="max-h-52"
+      />
+    </section>
+  )
+}

@@ -1,0 +1,147 @@
+'use client'
+
+import { showValue, valuesOf } from '@/core/model/domain'
+import { orientations, postures, type BodyModel, type Orientation, type Posture } from '@/core/model/types'
+import type { LiveEvent } from '@/core/camera/live/events'
+import { valueNow } from '@/core/camera/live/edit'
+import type { LiveState } from '@/core/camera/live/state'
+import { bankRow } from '@/core/plan/rows'
+import type { LensModel } from '@/core/model/types'
+import { postureWords } from '@/features/reach/words'
+import { Check } from '@/ui/check'
+
+const orientationWords: Readonly<Record<Orientation, string>> = {
+  level: 'level',
+  'upright-left': 'upright, left down',
+  'upright-right': 'upright, right down',
+}
+
+/** What surrounds the keys: the mode dial, banks of the menu, lens, levers, how the camera is held. */
+export function StateBar({
+  model,
+  lenses,
+  state,
+  onEvent,
+}: {
+  model: BodyModel
+  lenses: readonly LensModel[]
+  state: LiveState
+  onEvent: (event: LiveEvent) => void
+}) {
+  const byMenu = model.families.filter(
+    ({ id }) => !model.positions.some((position) => position.family === id),
+  )
+  const levers = model.settings.filter(
+    ({ place, domain }) => place === 'physical' && (valuesOf(domain)?.length ?? 0) > 1,
+  )
+  const fitting = lenses.filter(
+    (one) => one.fits === model.maker || one.id === state.lens?.id || !one.contacts,
+  )
+  const nameOf = (family: string, slot: string, word: string) => {
+    const name = state.body.memory[bankRow(family, slot, 'name')]
+    const used = state.body.memory[bankRow(family, slot, 'side')] !== undefined
+    return used
+      ? name === undefined || name === word
+        ? word
+        : `${String(name)} (${word})`
+      : `${word}, unused`
+  }
+  return (
+    <section aria-label="Around the keys" className="flex flex-wrap items-center gap-x-3 gap-y-1.5">
+      <Choice
+        label="Mode dial"
+        value={state.position ?? ''}
+        options={model.positions.map((one) => [
+          one.id,
+          one.kind === 'slot' && one.family && one.slot ? nameOf(one.family, one.slot, one.name) : one.name,
+        ])}
+        onPick={(position) => onEvent({ kind: 'position', position })}
+      />
+      {byMenu.map((family) => (
+        <Choice
+          key={family.id}
+          label={family.name}
+          value={state.banks[family.id] ?? ''}
+          options={[
+            ['', 'plain'],
+            ...family.slots.map((slot): [string, string] => [slot.id, nameOf(family.id, slot.id, slot.name)]),
+          ]}
+          onPick={(slot) => onEvent({ kind: 'recall', family: family.id, slot: slot === '' ? null : slot })}
+        />
+      ))}
+      <Choice
+        label="Lens"
+        value={state.lens?.id ?? ''}
+        options={[
+          ...fitting.map((one): [string, string] => [one.id, one.name]),
+          ...(state.lens && !fitting.includes(state.lens)
+            ? [[state.lens.id, state.lens.name] as [string, string]]
+            : []),
+          ['', 'no lens'],
+        ]}
+        onPick={(id) => onEvent({ kind: 'lens', lens: fitting.find((one) => one.id === id) ?? null })}
+      />
+      {levers.map((setting) => (
+        <Choice
+          key={setting.id}
+          label={setting.label}
+          value={JSON.stringify(valueNow(model, state, setting.id) ?? setting.factory)}
+          options={(valuesOf(setting.domain) ?? []).map((value) => [
+            JSON.stringify(value),
+            showValue(setting.domain, value),
+          ])}
+          onPick={(value) =>
+            onEvent({ kind: 'lever', setting: setting.id, value: JSON.parse(value) as string })
+          }
+        />
+      ))}
+      <Choice
+        label="Hands"
+        value={state.posture}
+        options={postures.map((one) => [one, postureWords[one]])}
+        onPick={(posture) => onEvent({ kind: 'posture', posture: posture as Posture })}
+      />
+      <Choice
+        label="Turned"
+        value={state.orientation}
+        options={orientations.map((one) => [one, orientationWords[one]])}
+        onPick={(orientation) => onEvent({ kind: 'rotate', orientation: orientation as Orientation })}
+      />
+      <Check checked={state.eye} onChange={() => onEvent({ kind: 'eye', at: !state.eye })}>
+        eye at the finder
+      </Check>
+      <Check checked={state.on} onChange={() => onEvent({ kind: 'power', on: !state.on })}>
+        on
+      </Check>
+    </section>
+  )
+}
+
+function Choice({
+  label,
+  value,
+  options,
+  onPick,
+}: {
+  label: string
+  value: string
+  options: readonly (readonly [string, string])[]
+  onPick: (value: string) => void
+}) {
+  return (
+    <label className="flex items-baseline gap-1 text-small text-silt">
+      {label}
+      <select
+        value={value}
+        onChange={(event) => onPick(event.target.value)}
+        className="min-h-8 max-w-36 rounded-md border bg-sheet px-1 text-small text-ink"
+      >
+        {options.map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+}

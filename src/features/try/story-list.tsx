@@ -1,0 +1,48 @@
+'use client'
+
+import { Ban, Check, CircleHelp, Undo } from 'lucide-react'
+import type { LogLine } from '@/core/camera/live/events'
+import type { Happened } from './use-live'
+
+const signs = {
+  did: { Sign: Check, word: 'done', colour: 'text-samphire' },
+  refused: { Sign: Ban, word: 'refused', colour: 'text-rust' },
+  lost: { Sign: Undo, word: 'lost', colour: 'text-lichen' },
+  test: { Sign: CircleHelp, word: 'test on body', colour: 'text-silt' },
+} as const satisfies Record<LogLine['kind'], unknown>
+
+/** The log: what happened and why, the newest first. */
+export function StoryList({ story }: { story: readonly Happened[] }) {
+  if (story.length === 0)
+    return (
+      <p className="py-2 text-silt">
+        Press a key on the plate. What the body does, and why, is written here.
+      </p>
+    )
+  return (
+    <ol aria-label="Log" aria-live="polite" className="divide-y border-y">
+      {story.map(({ id, line, log, instead }) => (
+        <li key={id} className="py-1.5">
+          <p className="font-mono text-small text-silt">{line}</p>
+          {log.map(({ kind, words }, i) => {
+            const { Sign, word, colour } = signs[kind]
+            return (
+              <p key={i} className="grid grid-cols-[18px_1fr] gap-1">
+                <Sign size={15} className={`mt-1 ${colour}`} aria-hidden="true" />
+                <span>
+                  {kind !== 'did' && <b className={`font-semibold ${colour}`}>{word}: </b>}
+                  {words}
+                </span>
+              </p>
+            )
+          })}
+          {instead !== null && (
+            <p className="text-rust">
+              <b className="font-semibold">Not as expected.</b> Instead: {instead}
+            </p>
+          )}
+        </li>
+      ))}
+    </ol>
+  )
+}

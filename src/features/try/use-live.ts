@@ -1,0 +1,99 @@
+'use client'
+
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import type { LiveEvent, LogLine } from '@/core/camera/live/events'
+import { live } from '@/core/camera/live/live'
+import { runScript, type Played } from '@/core/camera/live/run-script'
+import { liveAt } from '@/core/camera/live/stand-at'
+import type { LiveState } from '@/core/camera/live/state'
+import { writeEvent } from '@/core/camera/live/write-script'
+import type { Context } from '@/core/resolve/context'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+
+/** The name under which the time from an event to the frame that shows it is kept in the browser's own measures. */
+export const pressMeasure = 'press'
+
+/** What happened, the newest first, each with its line of the script. */
+export interface Happened {
+  readonly id: number
+  readonly line: string
+  readonly log: readonly LogLine[]
+  /** For an expectation of a script that was not met: what there was instead. */
+  readonly instead: string | null
+}
+
+/** A body in the hand: its state, what happened to it, and how it is worked. It starts over when the plan changes. */
+export function useLive(start: Context) {
+  const { model, lenses } = useDesk().start
+  const { plan } = useDeskView()
+  const [from, setFrom] = useState(start)
+  const begin = useMemo(() => liveAt(model, plan, from), [model, plan, from])
+  const [kept, setKept] = useState<{ begin: LiveState; state: LiveState; story: readonly Happened[] }>({
+    begin,
+    state: begin,
+    story: [],
+  })
+  const now = kept.begin === begin ? kept : { begin, state: begin, story: [] }
+  const latest = useRef(now)
+  const asked = useRef<number | null>(null)
+  useLayoutEffect(() => {
+    latest.current = now
+  })
+  useEffect(() => {
+    if (asked.current === null) return
+    performance.measure(pressMeasure, { start: asked.current })
+    asked.current = null
+  })
+
+  const show = useCallback((next: typeof now) => {
+    latest.current = next
+    setKept(next)
+  }, [])
+
+  const happen = useCallback(
+    (event: LiveEvent): void => {
+      asked.current = performance.now()
+      const { state, story, begin: first } = latest.current
+      const done = live(model, state, event)
+      const log: readonly LogLine[] = done.ok
+        ? done.value.log
+        : [{ kind: 'refused', words: done.refusal.message }]
+      const line = { id: story.length, line: writeEvent(model, event), log, instead: null }
+      show({ begin: first, state: done.ok ? done.value.state : state, story: [line, ...story] })
+    },
+    [model, show],
+  )
+
+  const isDown = (control: string, gesture: string) =>
+    latest.current.state.held.some((key) => key.split('@')[0]?.endsWith(`/${control}/${gesture}`))
+
+  /** A key let go, where it is down. */
+  const letGo = (control: string, gesture: string) => {
+    if (isDown(control, gesture)) happen({ kind: 'release', control, gesture })
+  }
+
+  /** A key pressed; one that is held down is let go. */
+  const press = (control: string, gesture: string) => {
+    if (isDown(control, gesture)) letGo(control, gesture)
+    else happen({ kind: 'press', control, gesture })
+  }
+
+  /** Plays a script from the beginning; a refusal is returned in words and changes nothing. */
+  const play = (text: string): string | null => {
+    const done = runScript(model, begin, text, lenses)
+    if (!done.ok) return `${done.refusal.where ?? ''}: ${done.refusal.message}`.replace(/^: /, '')
+    const story = done.value.played.map(toHappened)
+    show({ begin, state: done.value.state, story: story.reverse() })
+    return null
+  }
+
+  const startOver = (context: Context) => {
+    if (context === from) show({ begin, state: begin, story: [] })
+    else setFrom(context)
+  }
+  return { state: now.state, story: now.story, happen, press, letGo, play, startOver }
+}
+
+function toHappened({ text, log, instead }: Played, i: number): Happened {
+  return { id: i, line: text, log, instead }
+}
