@@ -102,6 +102,8 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
       return { absent: 'The checks are asked anew there.' }
     case 'forbid':
       return { absent: 'What is forbidden there is said anew for other keys and menus.' }
+    case 'pair':
+      return { absent: 'Which slots go together is said anew there.' }
     case 'intent':
       return { absent: 'What is wanted there is said anew for other keys and slots.' }
     case 'bodyRow':

@@ -101,6 +101,7 @@ export function slotTarget(work: Work, row: BankFactRow, value: Value): Target {
   if (slot === undefined) return { absent: `${work.other.name} has no slot left for ${row.slot.name}.` }
   const to = `bank/${slot}/${row.fact}`
   if (row.fact === 'startedFrom') return startTarget(work, row, to, value)
+  if (row.fact === 'registered') return { absent: 'Nothing is stored on that body yet.' }
   if (row.fact === 'meant' || row.fact === 'onSite') return listTarget(work, row, to, value)
   const longest = work.other.families.find((family) => family.id === slot.split('/')[0])?.nameLength ?? 0
   if (row.fact !== 'name' || String(value).length <= longest) return { to, value, changes: null }

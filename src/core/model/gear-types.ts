@@ -1,3 +1,5 @@
+import type { Value } from '../vocabulary/values'
+
 /** What the sensor can focus with, and what the hand does to it. */
 export interface FocusGeometry {
   /** Focus points across and down. */
@@ -28,6 +30,16 @@ export interface FocusArea {
   readonly columns: number
   readonly rows: number
   readonly skip: number
+}
+
+/** The sensor, as far as pictures and films are cut out of it. */
+export interface Sensor {
+  /** Pixels across and down of a whole picture. */
+  readonly pixels: readonly [number, number]
+  /** Values of settings that cut, and by how much: the longer side divided by this factor. */
+  readonly crops: readonly { readonly setting: string; readonly value: Value; readonly factor: number }[]
+  /** Pixels across of each film size. */
+  readonly filmWidths: Readonly<Record<string, number>>
 }
 
 /** Cards, buffer, files and rates. Sizes and depths are ranges, because they hang on what is photographed. */

@@ -4,7 +4,7 @@ import type { AssignSide, Choice, FirmwareRange, Posture, RunState, Side } from 
 import type { Rule } from '../rules/rule'
 import type { Act, Grid, MenuPage, OwnMenu } from './menu-types'
 import type { BankFamily, Filming, HoldSet, ModePosition } from './place-types'
-import type { Cards, FocusGeometry } from './gear-types'
+import type { Cards, FocusGeometry, Sensor } from './gear-types'
 
 export { orientations, postures, runStates } from './basics'
 export type { AssignSide, Choice, FirmwareRange, Orientation, Posture, RunState, Side } from './basics'
@@ -48,6 +48,7 @@ export interface BodyModel {
   readonly ownMenu: OwnMenu | null
   readonly focus: FocusGeometry
   readonly cards: Cards
+  readonly sensor: Sensor
   readonly rules: readonly Rule[]
   /** Facts of this definition that are not known for certain; every other one is. */
   readonly doubts: readonly Doubt[]

@@ -6,7 +6,7 @@ import { termOf } from '../vocabulary/catalogue'
 import type { Value } from '../vocabulary/values'
 import { emptyCell } from './cells'
 import { parseRow } from './parse-row'
-import { weightFacts, type BankFact, type NoteName, type Row, type RowId } from './rows'
+import { weightFacts, workFacts, type BankFact, type NoteName, type Row, type RowId } from './rows'
 import type { Change, Step } from './step'
 
 /** A step in words: place, old → new, one phrase for each change; long steps are counted after the third. */
@@ -59,6 +59,7 @@ export function showRow(model: BodyModel, id: RowId, value: Value | null): strin
       return value === null ? 'not ticked' : showValue(row.setting.domain, value)
     case 'bankFact':
       if (value === null) return row.fact === 'side' ? 'unused' : 'none'
+      if (row.fact === 'registered' && Array.isArray(value)) return `${value.length} values`
       return Array.isArray(value)
         ? value.map((one) => lineName(model, String(one))).join(', ')
         : String(value)
@@ -105,6 +106,8 @@ function placeOf(row: Row): string {
       return `Bank ${row.slot.name}, ${row.setting.label}`
     case 'bankFact':
       return `Bank ${row.slot.name}, ${factWords[row.fact]}`
+    case 'pair':
+      return `${row.one.slot.name} with ${row.other.slot.name}`
     case 'share':
       return `Share list, ${row.setting.label}`
     case 'hold':
@@ -126,6 +129,7 @@ function placeOf(row: Row): string {
     case 'owner':
       if (row.fact === 'target') return 'Target coverage'
       if (row.fact === 'gridCounts') return 'Function menu in the finder counts'
+      if (workFacts.some((one) => one === row.fact)) return workWords[row.fact] ?? row.fact
       return weightFacts.some((one) => one === row.fact)
         ? `Weight: ${row.fact}`
         : `Measured time: ${row.fact}`
@@ -142,6 +146,12 @@ function placeOf(row: Row): string {
     case 'note':
       return `${noteWords[row.note]} ${placeOf(row.about)}`
   }
+}
+
+const workWords: Readonly<Record<string, string>> = {
+  lampPulses: 'Pulses of the lamps a second',
+  deliveryWidth: 'Width delivered',
+  playedRate: 'Frames a second played',
 }
 
 const noteWords: Record<NoteName, string> = {
@@ -163,6 +173,7 @@ const factWords: Record<BankFact, string> = {
   meant: 'meant to differ',
   onSite: 'changes on site',
   fallback: 'if it is the wrong one',
+  registered: 'stored on the body',
 }
 
 function placeOfKey(address: Address): string {

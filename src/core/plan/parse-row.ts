@@ -30,6 +30,8 @@ export function parseRow(model: BodyModel, id: RowId): Result<Row> {
       const cell = parseGrid(model, id, rest)
       return cell.ok ? ok({ kind, ...cell.value }) : cell
     }
+    case 'pair':
+      return parsePair(model, id, rest)
     case 'own':
       return parseOwn(model, id, rest)
     case 'lens':
@@ -76,6 +78,20 @@ export function parseRow(model: BodyModel, id: RowId): Result<Row> {
       return about.ok ? ok({ kind: 'note', note, about: about.value }) : about
     }
   }
+}
+
+function parsePair(model: BodyModel, id: RowId, parts: readonly string[]): Result<Row> {
+  const slotOf = (familyId: string, slotId: string) => {
+    const family = model.families.find((one) => one.id === familyId)
+    const slot = family?.slots.find((one) => one.id === slotId)
+    return family && slot ? { family, slot } : undefined
+  }
+  const [a = '', b = '', c = '', d = ''] = parts
+  const [one, other] = [slotOf(a, b), slotOf(c, d)]
+  if (parts.length !== 4 || !one || !other) return unknownPart(id, parts.join('/'))
+  const [first, second] = [one, other].map(({ family }) => model.families.indexOf(family))
+  if ((first ?? 0) < (second ?? 0)) return ok({ kind: 'pair', one, other })
+  return refuse('unknown-row', 'Two slots are paired across families, in the order of the model.', id)
 }
 
 function parseBase(model: BodyModel, id: RowId, cell: string): Result<Row> {

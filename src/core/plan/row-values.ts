@@ -8,8 +8,10 @@ import type { Value } from '../vocabulary/values'
 import { emptyCell } from './cells'
 import {
   certainties,
+  pairMarks,
   priorities,
   weightFacts,
+  workFacts,
   type NoteName,
   type OwnerFact,
   type Row,
@@ -51,6 +53,8 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
     }
     case 'bankFact':
       return checkFact(model, row, value, id)
+    case 'pair':
+      return oneOf(pairMarks, value, id)
     case 'bodyRow':
       return checkRowValue(model, row.about, value, id)
     case 'share':
@@ -95,6 +99,12 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
 /** From where to where a fact of the owner may go: percent, seconds of a move, weights of a suggestion. */
 function ownerRange(fact: OwnerFact): readonly [number, number] {
   if (fact === 'target') return [1, 100]
+  const work = workFacts.find((one) => one === fact)
+  if (work)
+    return { lampPulses: [10, 50_000], deliveryWidth: [320, 16_000], playedRate: [10, 240] }[work] as [
+      number,
+      number,
+    ]
   return weightFacts.some((one) => one === fact) ? [0, 600] : [0.01, 60]
 }
 
@@ -167,6 +177,14 @@ function checkFact(
       const sources = ['base', ...family.slots.filter((one) => one !== slot).map((one) => one.id)]
       if (sources.some((source) => source === value)) return ok(value as string)
       return refuse('outside', `A slot is started from ${sources.join(' or ')}.`, id)
+    }
+    case 'registered': {
+      const texts = Array.isArray(value) ? (value as unknown[]) : []
+      const sound = texts.every(
+        (one) => typeof one === 'string' && /^[A-Za-z0-9.]+=\S/.test(one) && one.length < 400,
+      )
+      if (sound && texts.length > 0 && texts.length <= 400) return ok(texts as readonly string[])
+      return refuse('outside', 'This lists what was stored: <setting>=<value as JSON>.', id)
     }
     case 'meant':
     case 'onSite': {

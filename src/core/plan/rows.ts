@@ -13,9 +13,11 @@ import type { Value } from '../vocabulary/values'
  *     share/<setting>                        whether stills and motion share its cell
  *     key/<side>/<control>/<gesture>         a function id; @<value> behind it where a lever or mode decides
  *     bank/<family>/<slot>/<setting>         a value in which the slot differs from base
- *     bank/<family>/<slot>/<fact>            what the slot is: side, name, purpose, startedFrom, meant, onSite, fallback
+ *     bank/<family>/<slot>/<fact>            what the slot is: side, name, purpose, startedFrom, meant, onSite, fallback,
+ *                                            registered
  *     bank/<family>/<slot>/key/<address>     what is on a key in this slot, where slots keep that
  *     bank/<family>/<slot>/grid/<grid>/<n>   what is in a cell of a function menu in this slot, likewise
+ *     pair/<family>/<slot>/<family>/<slot>   what the owner says of two slots in force together: sensible, risky, unused
  *     position/<position>/<setting>          a value a remembered position keeps for itself
  *     grid/<grid>/<n>                        the setting in cell n of a function menu, counted from 1; or none
  *     own/<page>/<line>  own/<page>/name     a line of the own menu; a page's name
@@ -52,6 +54,7 @@ export type Row =
   | { readonly kind: 'bank'; readonly family: BankFamily; readonly slot: Slot; readonly setting: Setting }
   | { readonly kind: 'bankFact'; readonly family: BankFamily; readonly slot: Slot; readonly fact: BankFact }
   | { readonly kind: 'bankKey'; readonly family: BankFamily; readonly slot: Slot; readonly address: Address }
+  | { readonly kind: 'pair'; readonly one: SlotOf; readonly other: SlotOf }
   | (GridCell & { readonly kind: 'bankGrid'; readonly family: BankFamily; readonly slot: Slot })
   | (GridCell & { readonly kind: 'grid' })
   | { readonly kind: 'position'; readonly position: ModePosition; readonly setting: Setting }
@@ -70,6 +73,12 @@ export type Row =
   | { readonly kind: 'accept'; readonly check: string; readonly about: Row }
   | { readonly kind: 'forbid'; readonly what: string; readonly about: Row }
   | { readonly kind: 'note'; readonly note: NoteName; readonly about: Row }
+
+/** A slot with its family. */
+export interface SlotOf {
+  readonly family: BankFamily
+  readonly slot: Slot
+}
 
 /** Where an intent wants something: on a key, or in a slot, be the setting kept there or not. */
 export type Wanted =
@@ -95,13 +104,22 @@ export const handFacts = ['press', 'turn', 'reach', 'look', 'leave', 'away', 'ga
 export const weightFacts = ['urgent', 'habit', 'line', 'bump', 'sides', 'bodies', 'fails'] as const
 
 /**
+ * What an owner films for and under: how often measured lamps pulse a second, how wide the film is delivered in pixels,
+ * how many frames a second it is played at.
+ */
+export const workFacts = ['lampPulses', 'deliveryWidth', 'playedRate'] as const
+
+/**
  * What a plan knows of its owner: the target coverage, whether a function menu in the finder counts as done there, times measured with a watch in the place of the usual ones, and
  * what a suggestion is to weigh, and how much, where the owner sees it otherwise.
  */
-export const ownerFacts = ['target', 'gridCounts', ...handFacts, ...weightFacts] as const
+export const ownerFacts = ['target', 'gridCounts', ...workFacts, ...handFacts, ...weightFacts] as const
 
 /** One of `ownerFacts`. */
 export type OwnerFact = (typeof ownerFacts)[number]
+
+/** What an owner says of two slots in force together. */
+export const pairMarks = ['sensible', 'risky', 'unused'] as const
 
 /** How early a row matters: with the first four, the first seven, or later. */
 export const priorities = ['first-four', 'first-seven', 'rest'] as const
@@ -109,10 +127,10 @@ export const priorities = ['first-four', 'first-seven', 'rest'] as const
 /**
  * What a plan says of a slot besides its values: its side, name and purpose; what it was started from (`base` or
  * another slot of its family); the settings meant to differ, and those expected to change on site; what to do when it
- * turns out to be the wrong one.
+ * turns out to be the wrong one; what was in it when it was last stored on a body, as texts `<setting>=<value as JSON>`.
  */
 export const bankFacts = [
-  ...(['side', 'name', 'purpose', 'startedFrom', 'meant', 'onSite', 'fallback'] as const),
+  ...(['side', 'name', 'purpose', 'startedFrom', 'meant', 'onSite', 'fallback', 'registered'] as const),
 ]
 
 /** One of `bankFacts`. */
@@ -144,6 +162,14 @@ export function keyRow(address: Address): RowId {
 /** The id of a bank row or bank fact. */
 export function bankRow(family: string, slot: string, name: string): RowId {
   return `bank/${family}/${slot}/${name}`
+}
+
+/** The id of what the owner says of two slots together; they stand in the model's order. */
+export function pairRow(
+  one: { family: string; slot: string },
+  other: { family: string; slot: string },
+): RowId {
+  return `pair/${one.family}/${one.slot}/${other.family}/${other.slot}`
 }
 
 /** The id of a hold set's row, or of its name. */

@@ -20,6 +20,13 @@ export function gearFaults(model: BodyModel): Refusal[] {
       cards.movieFormats.map((one) => one.size),
       'cards.movieFormats',
     ),
+    ...unknownValues(model, 'movie.size', Object.keys(model.sensor.filmWidths), 'sensor.filmWidths'),
+    ...dangling(
+      'sensor.crops',
+      model.sensor.crops.map((crop) => crop.setting),
+      model.settings,
+      (id) => `No setting is called ${id}.`,
+    ),
     ...unknownValues(
       model,
       'shutter.kind',

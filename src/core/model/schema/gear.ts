@@ -1,6 +1,6 @@
 import { list, number, object, oneNumber, oneOf, optional, record } from './shapes'
 import { cells } from './domains'
-import { id, idPattern, pair, range, settingId, share, words, zone } from './ids'
+import { id, idPattern, pair, range, settingId, share, value, words, zone } from './ids'
 
 /** Focus geometry and cards. */
 
@@ -22,6 +22,12 @@ export const focus = object({
   confirms: record(idPattern, 'values of the focus mode', oneOf(['once-found', 'all-the-time', 'never'])),
   heldWins: oneOf(['first', 'last', 'listed']),
   strongest: optional(list(id, { atLeast: 1 })),
+})
+
+export const sensor = object({
+  pixels: pair(number({ from: 100, to: 100_000, whole: true })),
+  crops: list(object({ setting: settingId, value, factor: number({ from: 1, to: 10 }) })),
+  filmWidths: record(idPattern, 'film sizes', number({ from: 100, to: 100_000, whole: true })),
 })
 
 export const cards = object({

@@ -14,7 +14,7 @@ import {
   text,
 } from './shapes'
 import { domain } from './domains'
-import { cards, focus } from './gear'
+import { cards, focus, sensor } from './gear'
 import { control, modelFunction } from './hand'
 import { firmwareRange, id, idPattern, lineId, pair, settingId, side, value, version, words } from './ids'
 import { act, family, grid, menuLine, nameLength, position } from './places'
@@ -104,6 +104,7 @@ const bodyModel = object({
   ),
   focus,
   cards,
+  sensor,
   rules: list(object({ id, when: condition, then: consequence, because: words(400), over: list(id) })),
   doubts: list(
     object({
