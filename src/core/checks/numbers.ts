@@ -1,13 +1,14 @@
 import { ladderSteps } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
-import { exposureDifference, countStops, shutterForRate, showStops } from '../numbers/motion'
+import { lampPulses, shutterAsked } from '../banks/asked'
+import { pulsesIn } from '../numbers/flicker'
+import { exposureDifference, countStops, showStops } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
 import { bankRow, type RowId } from '../plan/rows'
 import { baseRow, plainly } from '../plan/cells'
 import { whereaboutsIn, type Context } from '../resolve/context'
 import { exposesByHand, exposureMarks } from '../resolve/marks'
-import type { Resolution } from '../resolve/resolved'
 import { stepOf } from '../vocabulary/ladders'
 import { mendBy, type Check, type CheckInput, type Said, type Situated } from './finding'
 import { decidedBy, rowOf, settingMeaning, valueMeaning } from './meaning'
@@ -75,25 +76,6 @@ function motionShutter({ model, plan }: CheckInput, one: Situated): Said[] {
   ]
 }
 
-/** The shutter a state's frame rate asks for against the one it has; null when the model has no such settings. */
-export function shutterAsked(model: BodyModel, resolution: Resolution) {
-  const [rate, shutter] = ['movie.frameRate', 'exposure.shutter'].map((means) =>
-    valueMeaning(model, resolution, means),
-  )
-  const frames = stepOf('frameRate', rate?.value)
-  const now = stepOf('shutter', shutter?.value)
-  const domain = shutter?.setting.domain
-  if (!frames || !now || domain?.kind !== 'ladder') return null
-  const asked = shutterForRate(frames.amount, 180, ladderSteps(domain))
-  return {
-    ...asked,
-    rate: frames.mark,
-    now: now.mark,
-    wanted: asked.step.mark,
-    offStops: Math.log2(now.amount / asked.step.amount),
-  }
-}
-
 /** The row that gives a context its shutter: the slot's where one is in force and keeps it, else the base's. */
 function shutterRow(model: BodyModel, plan: Plan, context: Context): RowId {
   const setting = settingMeaning(model, 'exposure.shutter')
@@ -104,22 +86,22 @@ function shutterRow(model: BodyModel, plan: Plan, context: Context): RowId {
     : bankRow(setting.storedBy, slot, setting.id)
 }
 
-/** Lamps pulse at twice mains; a time is safe where it is a whole number of pulses: t · 2 · mains. */
+/** A time is safe under pulsing lamps where it is a whole number of pulses. */
 function lampPulse({ model, plan, side }: CheckInput, one: Situated): Said[] {
-  const region = valueMeaning(model, one.resolution, 'movie.region')
   const shutter = valueMeaning(model, one.resolution, 'exposure.shutter')
   const now = stepOf('shutter', shutter?.value)
-  const mainsHz = region && { r50: 50, r60: 60 }[String(region.value)]
-  if (!shutter || !now || !mainsHz || decidedBy(shutter) === null) return []
-  const pulses = now.amount * 2 * mainsHz
-  if (pulses > 0.98 && Math.abs(pulses - Math.round(pulses)) < 0.02) return []
-  const safe = [1, 2, 4].map((n) => `1/${(2 * mainsHz) / n}`).join(', ')
+  const lamp = lampPulses(model, plan, one.resolution)
+  const domain = shutter?.setting.domain
+  if (!shutter || !now || !lamp || domain?.kind !== 'ladder' || decidedBy(shutter) === null) return []
+  const { count, whole, safe } = pulsesIn(now.amount, lamp.perSecond, ladderSteps(domain))
+  if (whole) return []
+  const near = safe.slice(0, 3).map((step) => step.mark)
   return [
     {
       title: `${now.mark} may band under lamps`,
-      reason: `Lamps pulse ${2 * mainsHz} times a second at ${mainsHz} Hz; ${now.mark} lasts ${Math.round(pulses * 100) / 100} pulses. A whole number of them is safe: ${safe}.`,
+      reason: `Lamps pulse ${lamp.perSecond} times a second (${lamp.source}); ${now.mark} lasts ${Math.round(count * 100) / 100} pulses. A whole number of them is safe${near.length > 0 ? `: ${near.join(', ')}` : ''}.`,
       row: rowOf(model, plan, side, shutter),
-      asks: region.possible.length > 1,
+      asks: !lamp.sure,
       seenIn: one,
     },
   ]

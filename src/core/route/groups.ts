@@ -1,8 +1,9 @@
 import { valuesOf } from '../model/domain'
 import { lookup } from '../model/lookup'
 import { menuPlaces } from '../model/menu'
+import { settingsIn } from '../model/part'
 import type { Act, BodyModel, RunState, Setting } from '../model/types'
-import { factsOf, type Comparison, type Condition } from '../rules/condition'
+import type { Comparison, Condition } from '../rules/condition'
 import { replaces, type Rule } from '../rules/rule'
 import { sameValue, type Value } from '../vocabulary/values'
 import { stands, type Place } from './place'
@@ -74,12 +75,6 @@ function decides(rule: Rule, setting: string | undefined): boolean {
   const { then } = rule
   if (!('setting' in then) || then.setting !== setting) return false
   return replaces(rule) || then.kind === 'unavailable'
-}
-
-function settingsIn(condition: Condition): string[] {
-  return factsOf(condition).flatMap((fact) =>
-    fact.startsWith('setting/') ? [fact.slice('setting/'.length)] : [],
-  )
 }
 
 function merged(sets: readonly ReadonlySet<string>[]): ReadonlySet<string>[] {

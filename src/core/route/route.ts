@@ -1,5 +1,6 @@
 import { lookup } from '../model/lookup'
 import { pressesTo, type MenuPlace } from '../model/menu'
+import { partOf } from '../model/part'
 import { showValue } from '../model/domain'
 import type { BodyModel } from '../model/types'
 import type { Plan } from '../plan/plan'
@@ -39,9 +40,11 @@ export interface Route {
  * Breadth first over the settings that stand in each other's way; the others are changed as the menu lists them.
  * Refuses what the model does not have, and what no sequence of changes reaches, with the rules in the way.
  */
-export function route(model: BodyModel, plan: Plan, from: Context, wanted: Wanted): Result<Route> {
-  const known = allKnown(model, wanted)
+export function route(whole: BodyModel, plan: Plan, from: Context, wanted: Wanted): Result<Route> {
+  const known = allKnown(whole, wanted)
   if (!known.ok) return known
+  const turns = wanted.position === undefined ? [] : whole.positions.flatMap(({ sets }) => Object.keys(sets))
+  const model = partOf(whole, { settings: [...Object.keys(wanted.values), ...turns] })
   let here = place(model, plan, from)
   const moves: { move: Move; doubts: readonly string[]; before: Place }[] = []
   const groups = groupsOf(model, here, wanted)

@@ -1,6 +1,6 @@
 'use client'
 
-import { shutterAsked } from '@/core/checks/numbers'
+import { shutterAsked } from '@/core/banks/asked'
 import { lookup } from '@/core/model/lookup'
 import { countStops, showStops } from '@/core/numbers/motion'
 import type { PlannedSlot } from '@/core/plan/plan'

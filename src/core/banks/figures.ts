@@ -1,0 +1,229 @@
+import { ladderSteps } from '../model/domain'
+import { lookup } from '../model/lookup'
+import type { BodyModel } from '../model/types'
+import { cropped, slowMotion } from '../numbers/film'
+import { keepsStep, pulsesIn } from '../numbers/flicker'
+import { evAtIso, makeUpFor, rounded, shutterAtIso } from '../numbers/light'
+import { countStops, exposureDifference, showStops } from '../numbers/motion'
+import type { Plan } from '../plan/plan'
+import { rowValue } from '../plan/step'
+import { exposesByHand, exposureMarks } from '../resolve/marks'
+import type { Resolution } from '../resolve/resolved'
+import { ladders, nearestStep, stepOf } from '../vocabulary/ladders'
+import { sameValue } from '../vocabulary/values'
+import { lampPulses, shutterAsked } from './asked'
+import type { Column } from './columns'
+
+/** A number that a column brings with it, and how it came about. */
+export interface Figure {
+  readonly id: 'shutter' | 'light' | 'flicker' | 'slow' | 'iso' | 'crop'
+  readonly what: string
+  readonly value: string
+  /** What follows, in a sentence or two. */
+  readonly words: string
+  readonly formula: string
+  readonly inputs: readonly (readonly [name: string, value: string])[]
+  /** False where it will trip the owner up. */
+  readonly fits: boolean
+}
+
+/** Every figure of a column against the base of its side. */
+export function figuresOf(
+  model: BodyModel,
+  plan: Plan,
+  column: Column,
+  here: Resolution,
+  base: Resolution,
+): Figure[] {
+  const all = [
+    shutterFigure(model, column, here),
+    lightFigure(model, column, here, base),
+    flickerFigure(model, plan, column, here),
+    slowFigure(model, plan, column, here),
+    isoFigure(model, here),
+    cropFigure(model, plan, column, here),
+  ]
+  return all.filter((one) => one !== null)
+}
+
+function valueIn(model: BodyModel, { settings }: Resolution, means: string) {
+  return settings.get(lookup(model).byMeaning.get(means)?.id ?? '')?.value
+}
+
+function shutterFigure(model: BodyModel, { side }: Column, here: Resolution): Figure | null {
+  const asked = side === 'motion' ? shutterAsked(model, here) : null
+  if (!asked) return null
+  const fits = Math.abs(asked.offStops) < 0.05
+  const off = `${countStops(asked.offStops)} ${asked.offStops > 0 ? 'longer: movement smears' : 'shorter: movement is choppy'}`
+  return {
+    id: 'shutter',
+    what: 'Shutter for the rate',
+    value: asked.wanted,
+    words: fits
+      ? `${asked.rate} asks for ${asked.wanted}, and has it.`
+      : `${asked.rate} asks for ${asked.wanted}; it has ${asked.now}, ${off}.`,
+    formula: `${asked.formula}; the nearest step ${asked.wanted} is ${asked.stepAngleDegrees.toFixed(1)}° (${showStops(asked.deviationStops)})`,
+    inputs: [
+      ['frame rate', asked.rate],
+      ['angle', `${asked.angleDegrees}°`],
+      ['shutter', asked.now],
+    ],
+    fits,
+  }
+}
+
+function lightFigure(model: BodyModel, column: Column, here: Resolution, base: Resolution): Figure | null {
+  const [from, to] = [exposureMarks(model, base), exposureMarks(model, here)]
+  const jump = from && to && exposureDifference(from, to)
+  if (!jump || column.kind === 'base') return null
+  const metered = !exposesByHand(model, here)
+  const what = 'Light against base'
+  const inputs = [
+    ['base', `${from.shutter}, ${from.aperture}, ${from.iso}`],
+    [column.name, `${to.shutter}, ${to.aperture}, ${to.iso}`],
+  ] as const
+  const formula = `log₂(t₂/t₁) + log₂(N₁²/N₂²) + log₂(S₂/S₁) = ${signed(jump.shutterStops)} ${signed(jump.apertureStops)} ${signed(jump.isoStops)} = ${signed(jump.stops)} stops`
+  if (metered)
+    return {
+      id: 'light',
+      what,
+      value: 'metered',
+      words: 'The camera sets the exposure: nothing jumps.',
+      formula,
+      inputs,
+      fits: true,
+    }
+  const lens = column.context.lens
+  const iso = lookup(model).byMeaning.get('exposure.iso')?.domain
+  const widest = stepOf('aperture', lens.widest)?.amount ?? 0
+  const ways = makeUpFor(jump.stops, to, {
+    iso: iso?.kind === 'ladder' ? ladderSteps(iso) : ladders.iso,
+    apertures: ladders.aperture.filter((step) => step.amount >= widest),
+  })
+  const possible = ways.filter((one) => one.there).map((one) => one.to)
+  return {
+    id: 'light',
+    what,
+    value: showStops(jump.stops),
+    words:
+      ways.length === 0
+        ? 'As bright as base.'
+        : `${countStops(jump.stops)} ${jump.stops > 0 ? 'brighter' : 'darker'} than base. ${possible.join(', or ')} makes up for it.`,
+    formula,
+    inputs,
+    fits: Math.abs(jump.stops) < 1,
+  }
+}
+
+function flickerFigure(model: BodyModel, plan: Plan, { side }: Column, here: Resolution): Figure | null {
+  const shutter = stepOf('shutter', valueIn(model, here, 'exposure.shutter'))
+  const lamp = lampPulses(model, plan, here)
+  const domain = lookup(model).byMeaning.get('exposure.shutter')?.domain
+  const electronic = side === 'motion' || valueIn(model, here, 'shutter.kind') === 'silent'
+  if (!shutter || !lamp || domain?.kind !== 'ladder' || !electronic) return null
+  const { count, whole, safe } = pulsesIn(shutter.amount, lamp.perSecond, ladderSteps(domain))
+  const rate = side === 'motion' ? stepOf('frameRate', valueIn(model, here, 'movie.frameRate')) : undefined
+  const drifts = rate !== undefined && !keepsStep(rate.amount, lamp.perSecond)
+  return {
+    id: 'flicker',
+    what: 'Lamps',
+    value: `${rounded(count)} ${count === 1 ? 'pulse' : 'pulses'}`,
+    words: whole
+      ? `${shutter.mark} is a whole number of pulses${drifts ? `, but ${rate.mark} does not keep step with them` : ''}.`
+      : `${shutter.mark} may band; safe are ${
+          safe
+            .slice(0, 3)
+            .map((step) => step.mark)
+            .join(', ') || 'none of its times'
+        }.`,
+    formula: `t · f = ${shutter.mark} · ${lamp.perSecond} = ${rounded(count)}`,
+    inputs: [
+      ['shutter', shutter.mark],
+      ['pulses a second', `${lamp.perSecond}, ${lamp.source}`],
+    ],
+    fits: whole,
+  }
+}
+
+function slowFigure(model: BodyModel, plan: Plan, { side }: Column, here: Resolution): Figure | null {
+  const rate = side === 'motion' ? stepOf('frameRate', valueIn(model, here, 'movie.frameRate')) : undefined
+  const said = rowValue(plan.rows, 'owner/playedRate')
+  const played = typeof said === 'number' ? said : 25
+  if (!rate || rate.amount < played * 1.2) return null
+  const { factor, secondsOfTen } = slowMotion(rate.amount, played)
+  return {
+    id: 'slow',
+    what: 'Slow motion',
+    value: `${rounded(factor)} ×`,
+    words: `10 s of the scene last ${rounded(secondsOfTen)} s at ${played}p.`,
+    formula: `${rate.amount} / ${played} = ${rounded(factor)}`,
+    inputs: [
+      ['captured', rate.mark],
+      ['played', `${played}p${typeof said === 'number' ? '' : ', as usual'}`],
+    ],
+    fits: true,
+  }
+}
+
+function isoFigure(model: BodyModel, here: Resolution): Figure | null {
+  if (valueIn(model, here, 'exposure.isoAuto') !== true) return null
+  const [floor, cap] = ['exposure.isoAutoFloor', 'exposure.isoAutoCeiling'].map((means) =>
+    stepOf('iso', valueIn(model, here, means)),
+  )
+  const aperture = stepOf('aperture', valueIn(model, here, 'exposure.aperture'))
+  const shutter = stepOf('shutter', valueIn(model, here, 'exposure.shutter'))
+  if (!cap || !aperture || !shutter) return null
+  const ev = evAtIso(aperture.amount, shutter.amount, cap.amount)
+  const darker = nearestStep('shutter', shutterAtIso(ev - 2, aperture.amount, cap.amount))
+  return {
+    id: 'iso',
+    what: 'Automatic ISO',
+    value: `${floor ? `${floor.mark.replace('ISO ', '')}–` : ''}${cap.mark.replace('ISO ', '')}`,
+    words: `At ${aperture.mark} and ${shutter.mark} it reaches its ceiling at EV ${rounded(ev)}; two stops darker the time would have to be ${darker.mark}.`,
+    formula: `EV = log₂(100 · N² / (t · ISO)); t = 100 · N² / (ISO · 2^EV)`,
+    inputs: [
+      ['ceiling', cap.mark],
+      ['aperture', aperture.mark],
+      ['shutter', shutter.mark],
+    ],
+    fits: true,
+  }
+}
+
+function cropFigure(model: BodyModel, plan: Plan, column: Column, here: Resolution): Figure | null {
+  const cut = model.sensor.crops.find(({ setting, value }) => {
+    const films = setting.startsWith('movie.')
+    return sameValue(here.settings.get(setting)?.value, value) && films === (column.side === 'motion')
+  })
+  if (!cut) return null
+  const said = rowValue(plan.rows, 'owner/deliveryWidth')
+  const [width] = model.sensor.pixels
+  const size = String(valueIn(model, here, 'movie.size') ?? '')
+  const delivered =
+    typeof said === 'number'
+      ? said
+      : column.side === 'motion'
+        ? (model.sensor.filmWidths[size] ?? 3840)
+        : 3840
+  const { focalMm } = column.context.lens
+  const found = cropped(cut.factor, focalMm, width, delivered)
+  const [short, long] = found.equivalentMm.map((one) => Math.round(one))
+  return {
+    id: 'crop',
+    what: 'Crop',
+    value: `${cut.factor} ×`,
+    words: `The lens sees as ${short === long ? '' : `${short ?? 0} to `}${long ?? 0} mm; ${Math.round(found.pixelsLeft * 100)} % of the pixels are left, ${found.widthPixels} across: ${found.headroom >= 1 ? `enough for ${delivered}` : `too few for ${delivered}`}.`,
+    formula: `f · ${cut.factor}; ${width} / ${cut.factor} = ${found.widthPixels}; 1 / ${cut.factor}² = ${Math.round(found.pixelsLeft * 100)} %; ${found.widthPixels} / ${delivered} = ${rounded(found.headroom)}`,
+    inputs: [
+      ['focal length', `${focalMm[0] === focalMm[1] ? focalMm[0] : focalMm.join('–')} mm`],
+      ['sensor', `${width} across`],
+      ['delivered', `${delivered} across`],
+    ],
+    fits: found.headroom >= 1,
+  }
+}
+
+function signed(stops: number): string {
+  const tenths = Math.round(stops * 10) / 10
+  return tenths < 0 ? `− ${Math.abs(tenths)}` : `+ ${Math.abs(tenths)}`
+}

@@ -1,0 +1,101 @@
+import type { BodyModel, LensModel, Side } from '../model/types'
+import { exposureDifference, showStops } from '../numbers/motion'
+import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
+import { pairMarks, pairRow } from '../plan/rows'
+import { rowValue } from '../plan/step'
+import { contextIn } from '../resolve/context'
+import { exposesByHand, exposureMarks } from '../resolve/marks'
+import { resolve } from '../resolve/resolve'
+import type { Resolution } from '../resolve/resolved'
+
+/** What the owner says of two slots together. */
+export type PairMark = (typeof pairMarks)[number]
+
+/** Two slots of different families in force together. */
+export interface Pair {
+  readonly one: PlannedSlot
+  readonly other: PlannedSlot
+  readonly row: string
+  /** What the owner says; null where nothing was said. */
+  readonly said: PairMark | null
+  /** What only the two together bring about, in words: what neither slot has by itself. */
+  readonly news: readonly string[]
+  /** As the owner says; else risky where the two bring about something, else sensible. */
+  readonly mark: PairMark
+  /** Exposure against the two left, in stops; null where the camera meters. */
+  readonly light: string | null
+}
+
+/** The grid of two families: their slots of a side, and every pair. Null where a body has fewer than two families in use. */
+export interface PairGrid {
+  readonly down: readonly PlannedSlot[]
+  readonly across: readonly PlannedSlot[]
+  readonly at: (one: PlannedSlot, other: PlannedSlot) => Pair | undefined
+}
+
+/** Every combination of the first two families that a side uses: a resolve each, and one for each slot alone. */
+export function pairsOf(
+  model: BodyModel,
+  plan: Plan,
+  side: Side,
+  lens: LensModel | undefined,
+): PairGrid | null {
+  const slots = plannedSlots(model, plan).filter((one) => one.side === side)
+  const [first, second] = model.families
+    .map((family) => slots.filter((one) => one.family === family.id))
+    .filter((all) => all.length > 0)
+  if (!first || !second) return null
+  const plain = resolve(model, plan, contextIn(model, side, null, lens))
+  const alone = new Map(slots.map((slot) => [slot, resolve(model, plan, contextIn(model, side, slot, lens))]))
+  const pairs = first.flatMap((one) =>
+    second.map((other) => {
+      const banks = { [one.family]: one.slot, [other.family]: other.slot }
+      const both = resolve(model, plan, { ...contextIn(model, side, one, lens), banks })
+      const news = newsOf(both, [plain, alone.get(one), alone.get(other)])
+      const row = pairRow(one, other)
+      const said = pairMarks.find((mark) => mark === rowValue(plan.rows, row)) ?? null
+      const mark = said ?? (news.length > 0 ? 'risky' : 'sensible')
+      return { one, other, row, said, news, mark, light: lightOf(model, plain, both) } satisfies Pair
+    }),
+  )
+  return {
+    down: first,
+    across: second,
+    at: (one, other) => pairs.find((pair) => pair.one === one && pair.other === other),
+  }
+}
+
+/** What a state says that none of the others says. */
+function newsOf(state: Resolution, others: readonly (Resolution | undefined)[]): string[] {
+  const known = new Set(others.flatMap((one) => (one ? [...said(one)] : [])))
+  return [...said(state)].filter((words) => !known.has(words))
+}
+
+/** Everything a state says of values and keys, each in words. */
+function said({ settings, addresses }: Resolution): ReadonlySet<string> {
+  const words = new Set<string>()
+  for (const { setting, remarks, chain } of settings.values()) {
+    const last = chain.at(-1)
+    const changed = chain.some(({ layer }) => layer === 'bank' || layer === 'base')
+    if (last?.layer === 'rule' && changed) words.add(`${setting.label}: ${last.because ?? ''}`)
+    for (const one of remarks)
+      if (
+        one.truth === 'yes' &&
+        (one.kind === 'hazard' || one.kind === 'unavailable' || (one.kind === 'ineffective' && changed))
+      )
+        words.add(`${setting.label}: ${one.because}`)
+  }
+  for (const { address, verdict, remarks } of addresses.values()) {
+    const because = remarks.find(({ truth, kind }) => truth === 'yes' && kind !== 'replaced')?.because ?? ''
+    if (verdict === 'dead' || verdict === 'inert')
+      words.add(`${address.control.name} ${verdict === 'dead' ? 'is dead' : 'does nothing'}: ${because}`)
+  }
+  return words
+}
+
+function lightOf(model: BodyModel, plain: Resolution, both: Resolution): string | null {
+  const [from, to] = [exposureMarks(model, plain), exposureMarks(model, both)]
+  if (!exposesByHand(model, plain) || !exposesByHand(model, both)) return null
+  const jump = from && to && exposureDifference(from, to)
+  return jump ? showStops(jump.stops) : null
+}

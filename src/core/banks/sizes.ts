@@ -1,0 +1,77 @@
+import { showValue, valuesOf } from '../model/domain'
+import { lookup } from '../model/lookup'
+import type { BodyModel, Setting } from '../model/types'
+import type { Plan } from '../plan/plan'
+import { asked, effectiveState, ownedIn, stateHolding, type State } from '../resolve/state'
+import { route } from '../route/route'
+import { sameValue, type Value } from '../vocabulary/values'
+import type { Column } from './columns'
+
+/** A film size, or another choice that excludes it, as it is offered in a column. */
+export interface Offered {
+  readonly setting: Setting
+  readonly value: Value
+  readonly name: string
+  readonly chosen: boolean
+  /** The rules in the way; empty where it can be chosen. */
+  readonly because: readonly string[]
+  /** What to switch first, in the camera's own order, each "Movie crop: 1.5 × → None (Film / line 4)"; empty where nothing helps. */
+  readonly first: readonly string[]
+}
+
+/** What is written together and excludes one another: sizes, compression, rate, crop, depth. */
+const together = ['movie.size', 'movie.quality', 'movie.frameRate', 'movie.crop', 'movie.bits']
+
+/**
+ * Every film size, rate and the like, as a column has it: chosen, on offer, or excluded with what to switch off first.
+ * The order is that of the camera's menu. A rate of the other mains region is not counted as excluded.
+ */
+export function filmChoices(model: BodyModel, plan: Plan, column: Column): Offered[] {
+  if (column.side !== 'motion') return []
+  const owned = ownedIn(model, plan, column.context)
+  const here = stateHolding(owned, column.context)
+  return together.flatMap((means) => {
+    const setting = lookup(model).byMeaning.get(means)
+    if (!setting) return []
+    return (valuesOf(setting.domain) ?? []).flatMap((value): Offered[] => {
+      const edits = { ...column.context.edits, [setting.id]: value }
+      const tried = effectiveState(model, plan, { ...column.context, edits })
+      if (!sameValue(tried.possible.get(setting.id)?.[0], value)) return []
+      const because = refusals(tried, setting, value)
+      return [
+        {
+          setting,
+          value,
+          name: showValue(setting.domain, value),
+          chosen: sameValue(here.possible.get(setting.id)?.[0], value),
+          because,
+          first: because.length === 0 ? [] : wayTo(model, plan, column, setting, value),
+        },
+      ]
+    })
+  })
+}
+
+/** The rules that make a value one that cannot be chosen. */
+function refusals(state: State, setting: Setting, value: Value): string[] {
+  return asked(state, `setting/${setting.id}`)
+    .filter(
+      ({ rule, truth }) =>
+        truth === 'yes' &&
+        rule.then.kind === 'unavailable' &&
+        'values' in rule.then &&
+        rule.then.values.some((one) => sameValue(one, value)),
+    )
+    .map(({ rule }) => rule.because)
+}
+
+/** The changes before the wanted one, as the camera's menu has them. */
+function wayTo(model: BodyModel, plan: Plan, column: Column, setting: Setting, value: Value): string[] {
+  const found = route(model, plan, column.context, { values: { [setting.id]: value } })
+  if (!found.ok) return []
+  const steps = found.value.steps.filter(({ move }) => move.kind === 'setting')
+  const last = steps.findLastIndex(({ move }) => move.kind === 'setting' && move.setting === setting.id)
+  return steps
+    .slice(0, Math.max(0, last))
+    .map(({ words, where }) => (where === '' ? words : `${words} (${where})`))
+}

@@ -1,0 +1,32 @@
+import { ladders, type LadderStep } from '../vocabulary/ladders'
+
+/** A time against the pulses of a lamp. */
+export interface Pulses {
+  /** Pulses that fall into the time. */
+  readonly count: number
+  /** Whether it is a whole number of them, at least one, to two in a hundred. */
+  readonly whole: boolean
+  /** The steps that are, shortest first. */
+  readonly safe: readonly LadderStep[]
+}
+
+/** A lamp on mains pulses at twice its frequency. */
+export function pulsesOfMains(mainsHz: number): number {
+  return 2 * mainsHz
+}
+
+/** Pulses in a time: t · f. Bands do not show where they are a whole number. */
+export function pulsesIn(seconds: number, pulsesPerSecond: number, steps = ladders.shutter): Pulses {
+  const isWhole = (time: number) => {
+    const count = time * pulsesPerSecond
+    return count > 0.98 && Math.abs(count - Math.round(count)) < 0.02
+  }
+  const safe = steps.filter((step) => step.amount <= 0.5 && isWhole(step.amount)).reverse()
+  return { count: seconds * pulsesPerSecond, whole: isWhole(seconds), safe }
+}
+
+/** Whether frames and pulses keep step: pulses a second divided by frames a second is whole. */
+export function keepsStep(framesPerSecond: number, pulsesPerSecond: number): boolean {
+  const each = pulsesPerSecond / framesPerSecond
+  return Math.abs(each - Math.round(each)) < 0.02
+}
