@@ -10,12 +10,14 @@ import { readySets } from '@/core/vocabulary/situations'
 import type { Value } from '@/core/vocabulary/values'
 import { putBody } from './bodies'
 import { localOwner, query } from './db'
+import { duetRows } from './demo-duet'
 import { definitions } from './models'
 import { appendSteps, createPlan } from './plans'
 
 /** Ids of everything the demo owns: a reset removes these and nothing else. */
 export const demo = {
   plan: 'de000000-0000-4000-8000-000000000001',
+  film: 'de000000-0000-4000-8000-000000000002',
   bodyA: 'de000000-0000-4000-8000-00000000000a',
   bodyB: 'de000000-0000-4000-8000-00000000000b',
   spare: 'de000000-0000-4000-8000-00000000000c',
@@ -30,10 +32,10 @@ export async function demoIsThere(): Promise<boolean> {
 /** Removes the demo's plan, with the revisions, files and transfers that came of it; its bodies stay, to be restored. */
 export async function removeDemo(): Promise<void> {
   await query(
-    'delete from files where owner_id = $1 and revision_id in (select id from revisions where plan_id = $2)',
-    [localOwner, demo.plan],
+    'delete from files where owner_id = $1 and revision_id in (select id from revisions where plan_id = any($2))',
+    [localOwner, [demo.plan, demo.film]],
   )
-  await query('delete from plans where id = $1 and owner_id = $2', [demo.plan, localOwner])
+  await query('delete from plans where id = any($1) and owner_id = $2', [[demo.plan, demo.film], localOwner])
 }
 
 /** A small touring puppet theatre: two bodies of one model, a spare, one for the workshop, and the plan for its night rehearsals. */
@@ -49,6 +51,7 @@ export async function makeDemo(): Promise<void> {
   await createPlan(heron, {}, demo.plan)
   const appended = await appendSteps(demo.plan, 0, demoSteps(heron))
   if (appended.kind !== 'saved') throw new Error(`the demo plan was not saved: ${JSON.stringify(appended)}`)
+  await createPlan(called('varn-duet'), duetRows, demo.film)
 }
 
 /** The steps that make the demo plan, from empty, in the order an owner would take them. */

@@ -21,6 +21,8 @@ export interface Figure {
   readonly value: string
   /** What follows, in a sentence or two. */
   readonly words: string
+  /** The same in three words, for a narrow column. */
+  readonly short: string
   readonly formula: string
   readonly inputs: readonly (readonly [name: string, value: string])[]
   /** False where it will trip the owner up. */
@@ -62,6 +64,7 @@ function shutterFigure(model: BodyModel, { side }: Column, here: Resolution): Fi
     words: fits
       ? `${asked.rate} asks for ${asked.wanted}, and has it.`
       : `${asked.rate} asks for ${asked.wanted}; it has ${asked.now}, ${off}.`,
+    short: fits ? `for ${asked.rate}` : `for ${asked.rate}; has ${asked.now}`,
     formula: `${asked.formula}; the nearest step ${asked.wanted} is ${asked.stepAngleDegrees.toFixed(1)}° (${showStops(asked.deviationStops)})`,
     inputs: [
       ['frame rate', asked.rate],
@@ -76,23 +79,26 @@ function lightFigure(model: BodyModel, column: Column, here: Resolution, base: R
   const [from, to] = [exposureMarks(model, base), exposureMarks(model, here)]
   const jump = from && to && exposureDifference(from, to)
   if (!jump || column.kind === 'base') return null
-  const metered = !exposesByHand(model, here)
+  const [metered, meteredBase] = [here, base].map((one) => !exposesByHand(model, one))
   const what = 'Light against base'
   const inputs = [
     ['base', `${from.shutter}, ${from.aperture}, ${from.iso}`],
     [column.name, `${to.shutter}, ${to.aperture}, ${to.iso}`],
   ] as const
   const formula = `log₂(t₂/t₁) + log₂(N₁²/N₂²) + log₂(S₂/S₁) = ${signed(jump.shutterStops)} ${signed(jump.apertureStops)} ${signed(jump.isoStops)} = ${signed(jump.stops)} stops`
-  if (metered)
-    return {
-      id: 'light',
-      what,
-      value: 'metered',
-      words: 'The camera sets the exposure: nothing jumps.',
-      formula,
-      inputs,
-      fits: true,
-    }
+  const by = (value: string, short: string, words: string): Figure => ({
+    id: 'light',
+    what,
+    value,
+    words,
+    short,
+    formula,
+    inputs,
+    fits: true,
+  })
+  if (metered) return by('metered', 'by the camera', 'The camera sets the exposure: nothing jumps.')
+  if (meteredBase)
+    return by('by hand', 'base is metered', 'In base the camera sets the exposure; here it is as set.')
   const lens = column.context.lens
   const iso = lookup(model).byMeaning.get('exposure.iso')?.domain
   const widest = stepOf('aperture', lens.widest)?.amount ?? 0
@@ -111,6 +117,7 @@ function lightFigure(model: BodyModel, column: Column, here: Resolution, base: R
         : `${countStops(jump.stops)} ${jump.stops > 0 ? 'brighter' : 'darker'} than base. ${possible.join(', or ')} makes up for it.`,
     formula,
     inputs,
+    short: possible.slice(0, 2).join(' or '),
     fits: Math.abs(jump.stops) < 1,
   }
 }
@@ -136,6 +143,7 @@ function flickerFigure(model: BodyModel, plan: Plan, { side }: Column, here: Res
             .map((step) => step.mark)
             .join(', ') || 'none of its times'
         }.`,
+    short: '',
     formula: `t · f = ${shutter.mark} · ${lamp.perSecond} = ${rounded(count)}`,
     inputs: [
       ['shutter', shutter.mark],
@@ -149,13 +157,14 @@ function slowFigure(model: BodyModel, plan: Plan, { side }: Column, here: Resolu
   const rate = side === 'motion' ? stepOf('frameRate', valueIn(model, here, 'movie.frameRate')) : undefined
   const said = rowValue(plan.rows, 'owner/playedRate')
   const played = typeof said === 'number' ? said : 25
-  if (!rate || rate.amount < played * 1.2) return null
+  if (!rate || rate.amount <= (typeof said === 'number' ? said : 60)) return null
   const { factor, secondsOfTen } = slowMotion(rate.amount, played)
   return {
     id: 'slow',
     what: 'Slow motion',
     value: `${rounded(factor)} ×`,
     words: `10 s of the scene last ${rounded(secondsOfTen)} s at ${played}p.`,
+    short: '',
     formula: `${rate.amount} / ${played} = ${rounded(factor)}`,
     inputs: [
       ['captured', rate.mark],
@@ -180,6 +189,7 @@ function isoFigure(model: BodyModel, here: Resolution): Figure | null {
     what: 'Automatic ISO',
     value: `${floor ? `${floor.mark.replace('ISO ', '')}–` : ''}${cap.mark.replace('ISO ', '')}`,
     words: `At ${aperture.mark} and ${shutter.mark} it reaches its ceiling at EV ${rounded(ev)}; two stops darker the time would have to be ${darker.mark}.`,
+    short: '',
     formula: `EV = log₂(100 · N² / (t · ISO)); t = 100 · N² / (ISO · 2^EV)`,
     inputs: [
       ['ceiling', cap.mark],
@@ -213,6 +223,7 @@ function cropFigure(model: BodyModel, plan: Plan, column: Column, here: Resoluti
     what: 'Crop',
     value: `${cut.factor} ×`,
     words: `The lens sees as ${short === long ? '' : `${short ?? 0} to `}${long ?? 0} mm; ${Math.round(found.pixelsLeft * 100)} % of the pixels are left, ${found.widthPixels} across: ${found.headroom >= 1 ? `enough for ${delivered}` : `too few for ${delivered}`}.`,
+    short: '',
     formula: `f · ${cut.factor}; ${width} / ${cut.factor} = ${found.widthPixels}; 1 / ${cut.factor}² = ${Math.round(found.pixelsLeft * 100)} %; ${found.widthPixels} / ${delivered} = ${rounded(found.headroom)}`,
     inputs: [
       ['focal length', `${focalMm[0] === focalMm[1] ? focalMm[0] : focalMm.join('–')} mm`],

@@ -2,7 +2,7 @@ import { lookup } from '../model/lookup'
 import type { BodyModel, Setting } from '../model/types'
 import { baseValue } from '../plan/cells'
 import type { Plan } from '../plan/plan'
-import type { RowId } from '../plan/rows'
+import { bankRow, type RowId } from '../plan/rows'
 import { rowValue } from '../plan/step'
 import { strayRows } from '../plan/stray'
 import { resolve } from '../resolve/resolve'
@@ -92,7 +92,8 @@ type StrayIn = { readonly residue: ReadonlySet<string>; readonly drift: Readonly
 function strayIn(model: BodyModel, plan: Plan, column: Column): StrayIn {
   if (column.kind !== 'slot') return null
   const { residue, drift } = strayRows(model, plan, column.planned)
-  return { residue: new Set(residue), drift: new Set(drift) }
+  const listed = rowValue(plan.rows, bankRow(column.family.id, column.slot.id, 'meant')) !== null
+  return { residue: new Set(residue), drift: new Set(listed ? drift : []) }
 }
 
 function cellOf(

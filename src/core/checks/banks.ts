@@ -1,6 +1,8 @@
 import { showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
+import { sharesOf } from '../banks/leaks'
 import { putBack } from '../plan/bulk'
+import { part } from '../plan/share'
 import { plannedSlots, type PlannedSlot } from '../plan/plan'
 import { bankRow } from '../plan/rows'
 import { rowValue } from '../plan/step'
@@ -91,6 +93,26 @@ export const bankChecks: readonly Check[] = [
     needs: ['J31'],
     reasonSilences: false,
     run: recordBank,
+  },
+  {
+    id: 'shared-leak',
+    title: 'A value of one side that is in force on the other',
+    severity: 'tidies',
+    needs: ['J28'],
+    reasonSilences: true,
+    run: ({ model, plan, first }) =>
+      (first ? sharesOf(model, plan) : []).flatMap(({ setting, values, row, leak }): Said[] => {
+        const apart = leak === null ? null : part(plan, setting, model.sides, `mend shared-leak ${row}`)
+        if (leak === null || !apart?.ok) return []
+        return [
+          {
+            title: `Stills and motion share ${setting.label}, ${values[0] ?? ''}`,
+            reason: `It leaks: ${leak}.`,
+            row,
+            mends: [{ label: 'Keep them apart', step: apart.value }],
+          },
+        ]
+      }),
   },
   {
     id: 'keeping-unknown',

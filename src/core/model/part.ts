@@ -26,7 +26,7 @@ export function partOf(model: BodyModel, telling: Telling): BodyModel {
   return made
 }
 
-const partsOf = once((_model: BodyModel) => new Map<string, BodyModel>())
+const partsOf: (model: BodyModel) => Map<string, BodyModel> = once(() => new Map<string, BodyModel>())
 
 function cut(model: BodyModel, start: readonly string[], functions: ReadonlySet<string>): BodyModel {
   const settings = new Set(start)

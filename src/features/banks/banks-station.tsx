@@ -1,94 +1,143 @@
 'use client'
 
-import { useState } from 'react'
-import { lookup } from '@/core/model/lookup'
-import { plannedSlots } from '@/core/plan/plan'
-import { bankRow } from '@/core/plan/rows'
+import { useMemo, useState } from 'react'
+import { columnsOf, type Column } from '@/core/banks/columns'
+import { figuresOf } from '@/core/banks/figures'
+import { matrixOf, type MatrixRow } from '@/core/banks/matrix'
+import { followers } from '@/core/plan/bulk'
+import type { RowId } from '@/core/plan/rows'
+import { vary } from '@/core/plan/bulk'
+import type { Value } from '@/core/vocabulary/values'
 import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
 import { FindingList } from '@/features/desk/finding-card'
+import { ShortcutList } from '@/features/desk/shortcut-list'
+import { inMenus } from '@/features/desk/stations'
 import { usePlaceInPage } from '@/features/desk/use-place-in-page'
-import { BankFacts } from './bank-facts'
-import { BankTable } from './bank-table'
-import { ExposureChart } from './exposure-chart'
-import { OutsideFindings } from './outside-findings'
-import { ShutterCard } from './shutter-card'
+import { Check } from '@/ui/check'
+import { Tabs } from '@/ui/tabs'
+import { BuildPanel } from './build-panel'
+import { CellPanel } from './cell-panel'
+import { FilmWith } from './film-with'
+import { FollowCard, type BaseChange } from './follow-card'
+import { HoldPanel } from './hold-panel'
+import { KeepingPanel } from './keeping-panel'
+import { MatrixTable, type InHand } from './matrix-table'
+import { NumberPanel } from './number-panel'
+import { PairGridTable } from './pair-grid'
+import { SharePanel } from './share-panel'
+import { useFilmChoices } from './use-film-choices'
 
-/** The Banks station: one slot at a time against base, with the shutter it asks for and the light it costs. */
+const panels = {
+  numbers: 'Numbers',
+  build: 'Build',
+  keeping: 'Keeping',
+  hold: 'Hold',
+  share: 'Shared',
+  trips: 'Trips',
+} as const
+
+const bankKeys = [
+  ['Tab', 'from cell to cell'],
+  ['↑ ↓', 'in a cell, the next value'],
+] as const
+
+/** The Banks station: base and every bank side by side, what each costs in light and movement, and how they are built. */
 export function BanksStation() {
-  const { start } = useDesk()
+  const desk = useDesk()
   const { plan } = useDeskView()
   const findings = useFindings()
-  const { model } = start
-  const slots = model.families.flatMap((family) => family.slots.map((slot) => ({ family, slot })))
-  const [picked, setPicked] = useState(0)
+  const { model, lenses } = desk.start
+  const [all, setAll] = useState(false)
+  const [panel, setPanel] = useState<keyof typeof panels>('numbers')
+  const [inHand, setInHand] = useState<InHand | null>(null)
+  const [asked, setAsked] = useState<BaseChange | null>(null)
+  const film = useFilmChoices()
+  const columns = useMemo(() => columnsOf(model, plan, lenses), [model, plan, lenses])
+  const matrix = useMemo(() => matrixOf(model, plan, columns), [model, plan, columns])
+  const figures = useMemo(
+    () =>
+      columns.map((column, i) => {
+        const here = matrix.resolutions[i]
+        const base =
+          matrix.resolutions[columns.findIndex((one) => one.kind === 'base' && one.side === column.side)]
+        return here && base ? figuresOf(model, plan, column, here, base) : []
+      }),
+    [model, plan, columns, matrix],
+  )
   usePlaceInPage((place) => {
-    const at = slots.findIndex(({ family, slot }) => place === `${family.id}/${slot.id}`)
-    if (at >= 0) setPicked(at)
+    if (columnsOf(model, desk.getView().plan, lenses).some((one) => one.id === place))
+      setInHand({ column: place, setting: null })
+    setPanel('build')
   })
-  const current = slots[picked]
-  if (!current) return <p className="px-5 py-8">This body has no banks.</p>
-  const { family, slot } = current
-  const planned =
-    plannedSlots(model, plan).find((one) => one.family === family.id && one.slot === slot.id) ?? null
-  const stored = model.settings.filter((setting) => setting.storedBy === family.id)
-  const prefix = bankRow(family.id, slot.id, '')
-  const mine = findings.filter((finding) => finding.row.startsWith(prefix))
+  const column = columns.find((one) => one.id === inHand?.column) ?? null
+  const at = column ? columns.indexOf(column) : -1
+  const row = matrix.rows.find(({ setting }) => setting.id === inHand?.setting)
+  const cell = row?.cells[at]
+  const take = (place: InHand) => {
+    setInHand(place)
+    if (place.setting === null) setPanel('build')
+  }
+  const set = (into: Column, { setting }: MatrixRow, id: RowId, value: Value | null) => {
+    if (into.kind === 'base' && followers(model, plan, id).length > 0) setAsked({ row: id, value })
+    else if (into.kind === 'slot' && value !== null) {
+      const step = vary(model, plan, into.planned, { [setting.id]: value }, desk.newId())
+      if (step.ok) desk.take(step.value)
+      else desk.refuse(step.refusal)
+    } else desk.set({ [id]: value })
+  }
+  const trips = findings.filter(({ row: id }) => !id.startsWith('key/') && !inMenus(id))
+  const sides = [...new Set(columns.map(({ side }) => side))]
+  const waiting = columns.length === 1
   return (
-    <main className="grid gap-4 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_360px]">
-      <section aria-label={`Bank ${planned?.name ?? slot.name}`} className="min-w-0 border bg-sheet p-4">
-        <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-          <h1 className="font-head text-title font-semibold">{family.name}</h1>
-          <p className="text-silt">
-            {family.keeping === 'snapshot'
-              ? 'snapshot: changes on the body vanish when you leave the bank'
-              : 'live: every change stays'}
-          </p>
+    <main className="grid gap-4 px-5 py-3 lg:grid-cols-[minmax(0,1fr)_360px]">
+      <section aria-label="Banks side by side" className="min-w-0 self-start border bg-sheet px-4 pt-2 pb-3">
+        <div className="mb-1 flex flex-wrap items-baseline gap-x-4">
+          <h1 className="font-head text-title font-semibold">Banks</h1>
+          <FilmWith />
         </div>
-        <div role="group" aria-label="Bank" className="mt-2 flex flex-wrap gap-2 border-b pb-3">
-          {slots.map((one, i) => {
-            const used = plannedSlots(model, plan).find(
-              (p) => p.family === one.family.id && p.slot === one.slot.id,
-            )
-            return (
-              <button
-                key={one.slot.id}
-                type="button"
-                aria-pressed={i === picked}
-                onClick={() => setPicked(i)}
-                className="min-h-11 rounded-md border px-3 text-left leading-tight aria-pressed:border-brine aria-pressed:bg-brine aria-pressed:text-on-brine"
-              >
-                <span className="block font-semibold">
-                  {i + 1} · {used?.name ?? one.slot.name}
-                </span>
-                <span className="block text-small opacity-90">
-                  {used ? `${one.slot.name} · ${used.side}` : `${one.slot.name} · unused`}
-                </span>
-              </button>
-            )
-          })}
-        </div>
-        <BankFacts family={family} slot={slot} planned={planned} />
-        {planned && <BankTable planned={planned} stored={stored} />}
-        {planned && (
-          <p className="mt-3 text-small text-silt">
-            Outside this bank, must be right:{' '}
-            {model.settings
-              .filter((setting) => setting.place === 'side' && setting.storedBy === null)
-              .map(
-                (setting) =>
-                  `${setting.label} (${lookup(model).menuAddress.get(setting.id) ?? 'on the body'})`,
-              )
-              .join(', ')}
-            .
+        {waiting && (
+          <p className="mb-2 max-w-xl text-silt">
+            No bank is used yet. Set base as you mostly work, copy it to the banks, then vary each in a few
+            rows: under Build, to the right.
           </p>
         )}
+        <MatrixTable matrix={matrix} figures={figures} all={all} inHand={inHand} onTake={take} onSet={set} />
+        <Check checked={all} onChange={() => setAll(!all)} className="mt-2 min-h-9 text-small">
+          Show all {matrix.rows.length} rows
+        </Check>
+        {sides.map((side) => {
+          const base = columns.find((one) => one.kind === 'base' && one.side === side)
+          return base ? <PairGridTable key={side} side={side} lens={base.context.lens} /> : null
+        })}
       </section>
-      <aside aria-label="What it asks for" className="grid min-w-0 content-start gap-3">
-        {planned?.side === 'motion' && <ShutterCard planned={planned} />}
-        {planned && <ExposureChart side={planned.side} />}
-        <FindingList findings={mine.filter((finding) => finding.check !== 'motion-shutter')} />
-        <OutsideFindings findings={findings} />
+      <aside aria-label="Beside the banks" className="min-w-0">
+        {asked && <FollowCard key={asked.row} change={asked} onDone={() => setAsked(null)} />}
+        {column && row && cell && (
+          <CellPanel
+            column={column}
+            row={row}
+            cell={cell}
+            resolution={matrix.resolutions[at]}
+            onClose={() => setInHand(null)}
+          />
+        )}
+        <Tabs label="Beside the banks" names={panels} picked={panel} onPick={setPanel} />
+        {panel === 'numbers' && <NumberPanel columns={columns} figures={figures} film={film} />}
+        {panel === 'build' && <BuildPanel column={column} />}
+        {panel === 'keeping' && <KeepingPanel />}
+        {panel === 'hold' && <HoldPanel />}
+        {panel === 'share' && <SharePanel />}
+        {panel === 'trips' && (
+          <div className="grid gap-3">
+            {trips.length === 0 ? (
+              <p className="text-silt">Nothing in base or banks will trip you.</p>
+            ) : (
+              <FindingList findings={trips} />
+            )}
+          </div>
+        )}
       </aside>
+      <ShortcutList keys={bankKeys} />
     </main>
   )
 }

@@ -79,7 +79,7 @@ function PlanActions() {
       <IconButton label={say('Redo', redo.at(-1))} disabled={redo.length === 0} onClick={() => desk.redo()}>
         <Redo2 size={18} aria-hidden="true" />
       </IconButton>
-      {/\/(controls|focus|menus|banks)$/.test(here) && <SideChoice />}
+      {/\/(controls|focus|menus)$/.test(here) && <SideChoice />}
     </>
   )
 }

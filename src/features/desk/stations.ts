@@ -37,7 +37,8 @@ export const stations: readonly Station[] = [
   { path: 'carry', name: 'Carry', stand: () => 'to a body' },
 ]
 
-function inMenus(row: string): boolean {
+/** Whether a row stands in the function menus or the own menu. */
+export function inMenus(row: string): boolean {
   return row.startsWith('grid/') || row.startsWith('own/')
 }
 

@@ -15,6 +15,7 @@ export function ValueField({
   inherits,
   onKeep,
   className = '',
+  quiet = false,
 }: {
   setting: Setting
   /** Spoken; the table or line it stands in shows it. */
@@ -26,10 +27,15 @@ export function ValueField({
   /** Null for inheriting again. */
   onKeep: (value: Value | null) => void
   className?: string
+  /** In a table where every cell is one: only what differs stands out, and edges show under the pointer. */
+  quiet?: boolean
 }) {
   const { domain } = setting
   const values = valuesOf(domain)
-  const look = `min-h-8 rounded border bg-crust px-1 font-mono ${value === null ? 'text-silt' : 'border-pan font-semibold text-pan'} ${className}`
+  const edge = quiet
+    ? 'min-h-7 appearance-none truncate border-transparent bg-transparent hover:border-silt'
+    : 'min-h-8 bg-crust'
+  const look = `rounded border px-1 font-mono ${edge} ${value === null ? 'text-silt' : quiet ? 'font-semibold' : 'border-pan font-semibold text-pan'} ${className}`
   if (values) {
     return (
       <select

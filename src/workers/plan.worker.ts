@@ -1,9 +1,16 @@
 import { expose } from 'comlink'
+import { columnsOf } from '@/core/banks/columns'
+import { filmChoices, type Offered } from '@/core/banks/sizes'
 import { focusAcross, type BankFocus } from '@/core/focus/sheet'
 import type { BodyModel, LensModel, Posture, Side } from '@/core/model/types'
 import type { Plan } from '@/core/plan/plan'
 
 let known: { model: BodyModel; lenses: readonly LensModel[] } | null = null
+
+function start(): { model: BodyModel; lenses: readonly LensModel[] } {
+  if (!known) throw new Error('begin comes first')
+  return known
+}
 
 const api = {
   /** What stays the same for as long as a plan is open: sent once. */
@@ -16,14 +23,21 @@ const api = {
     side: Side,
     choice: { readonly lens?: string; readonly posture?: Posture },
   ): { readonly banks: readonly BankFocus[]; readonly milliseconds: number } {
-    if (!known) throw new Error('begin comes first')
+    const { model, lenses } = start()
     const begun = performance.now()
-    const banks = focusAcross(known.model, plan, known.lenses, side, choice)
+    const banks = focusAcross(model, plan, lenses, side, choice)
     return { banks, milliseconds: performance.now() - begun }
+  },
+  /** What film can be chosen in each column of the banks, by its id. */
+  film(plan: Plan): Readonly<Record<string, readonly Offered[]>> {
+    const { model, lenses } = start()
+    return Object.fromEntries(
+      columnsOf(model, plan, lenses, true).map((column) => [column.id, filmChoices(model, plan, column)]),
+    )
   },
 }
 
 /** What the page calls. */
-export type FocusWorker = typeof api
+export type PlanWorker = typeof api
 
 expose(api)

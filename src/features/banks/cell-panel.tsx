@@ -1,0 +1,108 @@
+'use client'
+
+import { whereIs, type Column } from '@/core/banks/columns'
+import type { Cell, MatrixRow } from '@/core/banks/matrix'
+import { showValue } from '@/core/model/domain'
+import { bankRow } from '@/core/plan/rows'
+import { rowValue } from '@/core/plan/step'
+import type { Resolution } from '@/core/resolve/resolved'
+import { commonSettings } from '@/core/vocabulary/catalogue'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { ReasonField } from '@/features/desk/reason-field'
+import { Offer } from '@/ui/button'
+import { Check } from '@/ui/check'
+
+const layerWords = {
+  factory: 'as delivered',
+  marked: 'marked dial',
+  base: 'base',
+  body: 'this one body',
+  position: 'remembered position',
+  bank: 'bank',
+  edit: 'changed on the body',
+  dial: 'mode dial',
+  hold: 'hold set',
+  held: 'key held',
+  rule: 'the body',
+} as const
+
+/** One cell in full: in plain words, where its value comes from, whether it is meant, and the way back to base. */
+export function CellPanel({
+  column,
+  row: { setting },
+  cell,
+  resolution,
+  onClose,
+}: {
+  column: Column
+  row: MatrixRow
+  cell: Cell
+  resolution: Resolution | undefined
+  onClose: () => void
+}) {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const { model } = desk.start
+  const chain = resolution?.settings.get(setting.id)?.chain ?? []
+  const plain = setting.means === null ? undefined : commonSettings.get(setting.means)?.plain
+  const listOf = (fact: 'meant' | 'onSite') => {
+    if (column.kind !== 'slot') return null
+    const id = bankRow(column.family.id, column.slot.id, fact)
+    const listed = rowValue(plan.rows, id)
+    const now = Array.isArray(listed) ? (listed as readonly string[]) : []
+    const has = now.includes(setting.id)
+    const toggle = () => {
+      const next = model.settings
+        .map((one) => one.id)
+        .filter((one) => (one === setting.id ? !has : now.includes(one)))
+      desk.set({ [id]: next.length === 0 ? null : next })
+    }
+    return { has, toggle }
+  }
+  const [meant, onSite] = [listOf('meant'), listOf('onSite')]
+  return (
+    <section
+      aria-label={`${setting.label} in ${column.name}`}
+      className="border border-pan bg-sheet px-3 py-2"
+    >
+      <p className="flex items-baseline justify-between gap-2">
+        <b className="font-semibold">
+          {setting.label} <span className="font-normal text-silt">in {column.name}</span>
+        </b>
+        <Offer className="text-small" onClick={onClose}>
+          Close
+        </Offer>
+      </p>
+      <p className="text-small text-silt">
+        {plain} {whereIs(model, setting)}.
+      </p>
+      {cell.because && <p className="text-small text-lichen">{cell.because}</p>}
+      <ol className="mt-1 text-small">
+        {chain.map(({ layer, value }, i) => (
+          <li key={i} className={i === chain.length - 1 ? 'font-semibold' : 'text-silt'}>
+            {layerWords[layer]}: <span className="font-mono">{showValue(setting.domain, value)}</span>
+          </li>
+        ))}
+      </ol>
+      {meant && (
+        <Check checked={meant.has} onChange={meant.toggle} className="mt-1 text-small">
+          Meant to differ
+        </Check>
+      )}
+      {onSite && (
+        <Check checked={onSite.has} onChange={onSite.toggle} className="text-small">
+          Expected to change on site
+        </Check>
+      )}
+      {cell.own !== null && cell.row !== null && column.kind !== 'base' && (
+        <Offer
+          className="mt-1 text-small"
+          onClick={() => cell.row !== null && desk.set({ [cell.row]: null })}
+        >
+          {column.kind === 'hold' ? 'Untick it' : 'Put back to base'}
+        </Offer>
+      )}
+      {cell.row !== null && <ReasonField key={cell.row} row={cell.row} ask="Why it is so" />}
+    </section>
+  )
+}

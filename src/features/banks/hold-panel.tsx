@@ -1,0 +1,253 @@
+'use client'
+
+import Link from 'next/link'
+import { useState } from 'react'
+import { whereIs } from '@/core/banks/columns'
+import { showValue } from '@/core/model/domain'
+import { lookup } from '@/core/model/lookup'
+import type { HoldSet, Setting } from '@/core/model/types'
+import { exposureDifference, showStops } from '@/core/numbers/motion'
+import { addressesWith } from '@/core/plan/assign'
+import { mayTick } from '@/core/plan/cells'
+import { holdRow } from '@/core/plan/rows'
+import { rowValue } from '@/core/plan/step'
+import { contextIn, usualContext } from '@/core/resolve/context'
+import { exposureMarks } from '@/core/resolve/marks'
+import { resolve } from '@/core/resolve/resolve'
+import type { Resolution } from '@/core/resolve/resolved'
+import { sameValue } from '@/core/vocabulary/values'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { ValueField } from '@/features/desk/value-field'
+import { useKeptText } from '@/features/desk/kept-text'
+import { Button, Offer } from '@/ui/button'
+import { Option, PickList } from '@/ui/pick-list'
+
+/** Hold sets: what each ticks, before, while held and after; registered and assigned are two acts. */
+export function HoldPanel() {
+  const { model } = useDesk().start
+  if (model.holdSets.length === 0)
+    return (
+      <p className="text-silt">
+        This body has no hold sets. Keys that override one value while held are its way.
+      </p>
+    )
+  return (
+    <div className="grid gap-3">
+      {model.holdSets.map((set) => (
+        <SetCard key={set.id} set={set} />
+      ))}
+    </div>
+  )
+}
+
+function SetCard({ set }: { set: HoldSet }) {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const { model, lenses } = desk.start
+  const [adding, setAdding] = useState(false)
+  const name = useKeptText(holdRow(set.id, 'name'), set.name)
+  const ticked = model.settings.filter((setting) => rowValue(plan.rows, holdRow(set.id, setting.id)) !== null)
+  const fn = model.functions.find((one) => one.holdSet === set.id && one.manner === 'hold')
+  const side =
+    model.sides.find((one) => fn && addressesWith(model, plan, one, fn.id).length > 0) ??
+    model.sides[0] ??
+    'stills'
+  const context = usualContext(model, plan, lenses, side)?.context ?? contextIn(model, side, null)
+  const before = resolve(model, plan, context)
+  const held = fn ? resolve(model, plan, { ...context, held: [fn.id] }) : before
+  const keys = fn ? model.sides.flatMap((one) => addressesWith(model, plan, one, fn.id)) : []
+  const outside = model.settings.filter(
+    (setting) => !mayTick(set, setting) && setting.means?.startsWith('exposure.') === true,
+  )
+  const importNow = () => {
+    const common = [
+      'exposure.mode',
+      'exposure.shutter',
+      'exposure.aperture',
+      'exposure.iso',
+      'focus.mode',
+      'focus.area',
+    ]
+    const rows = common.flatMap((means) => {
+      const setting = lookup(model).byMeaning.get(means)
+      const value = setting && before.settings.get(setting.id)?.value
+      return setting && mayTick(set, setting) && value !== undefined
+        ? [[holdRow(set.id, setting.id), value] as const]
+        : []
+    })
+    desk.set(Object.fromEntries(rows))
+  }
+  return (
+    <section aria-label={`Hold set ${set.name}`} className="grid gap-2 border bg-sheet px-3 py-2.5">
+      <label className="text-small text-silt">
+        Name, at most {set.nameLength}
+        <input
+          value={name.value}
+          maxLength={set.nameLength}
+          onChange={(event) => name.type(event.target.value)}
+          onBlur={name.leave}
+          className="mt-0.5 block min-h-9 w-full rounded border bg-crust px-2 text-body font-semibold text-ink"
+        />
+      </label>
+      {ticked.length === 0 ? (
+        <p className="flex flex-wrap gap-2">
+          <Button onClick={importNow}>Take in the state as it is</Button>
+          <Button onClick={() => setAdding(true)}>Start empty</Button>
+        </p>
+      ) : (
+        <HeldTable set={set} ticked={ticked} before={before} held={held} />
+      )}
+      {ticked.length > 0 && <Jump model={model} before={before} held={held} />}
+      {(ticked.length > 0 || adding) && (
+        <AddRow
+          settings={model.settings.filter((setting) => mayTick(set, setting) && !ticked.includes(setting))}
+          onAdd={(setting) =>
+            desk.set({
+              [holdRow(set.id, setting.id)]: before.settings.get(setting.id)?.value ?? setting.factory,
+            })
+          }
+        />
+      )}
+      <ol className="border-t pt-1 text-small">
+        <li className={ticked.length > 0 ? 'text-samphire' : 'text-lichen'}>
+          1. Registered:{' '}
+          {ticked.length === 0 ? 'nothing yet' : `${ticked.length} ${ticked.length === 1 ? 'row' : 'rows'}`}
+        </li>
+        <li className={keys.length > 0 ? 'text-samphire' : 'text-lichen'}>
+          2. Assigned:{' '}
+          {keys.length === 0 ? 'no key calls it' : keys.map((one) => one.control.name).join(', ')}
+        </li>
+      </ol>
+      {keys.length === 0 && ticked.length > 0 && (
+        <Link
+          href={`/plans/${desk.start.planId}/controls`}
+          className="text-small font-semibold text-brine underline decoration-rule underline-offset-3"
+        >
+          Put {fn?.name ?? 'it'} on a key
+        </Link>
+      )}
+      {outside.length > 0 && ticked.length > 0 && (
+        <details className="text-small">
+          <summary className="cursor-pointer text-brine">Not in it, must be right: {outside.length}</summary>
+          {outside.map((setting) => (
+            <p key={setting.id}>
+              {setting.label} <span className="text-silt">{whereIs(model, setting)}</span>
+            </p>
+          ))}
+        </details>
+      )}
+    </section>
+  )
+}
+
+function HeldTable({
+  set,
+  ticked,
+  before,
+  held,
+}: {
+  set: HoldSet
+  ticked: readonly Setting[]
+  before: Resolution
+  held: Resolution
+}) {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  return (
+    <table className="w-full border-collapse text-small">
+      <thead>
+        <tr className="border-b text-left text-silt">
+          {['Row', 'Before', 'While held', 'After'].map((one) => (
+            <th key={one} className="font-normal">
+              {one}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {ticked.map((setting) => {
+          const row = holdRow(set.id, setting.id)
+          const [was, is] = [before, held].map(({ settings }) => settings.get(setting.id)?.value)
+          const own = rowValue(plan.rows, row)
+          const taken = own !== null && sameValue(own, is)
+          const skipped = held.settings
+            .get(setting.id)
+            ?.remarks.find(({ kind, truth }) => kind === 'skipped' && truth === 'yes')
+          return (
+            <tr key={setting.id} className="border-b align-top">
+              <th scope="row" className="pr-1 text-left font-normal">
+                {setting.label}
+              </th>
+              <td className="pr-1 font-mono text-silt">{showValue(setting.domain, was)}</td>
+              <td className="pr-1">
+                <ValueField
+                  setting={setting}
+                  label={`${setting.label} in ${set.name}`}
+                  value={own}
+                  inherits="untick"
+                  onKeep={(value) => desk.set({ [row]: value })}
+                  className="w-full min-w-16"
+                />
+                {!taken && (
+                  <span className="block text-lichen">
+                    not taken: <span className="font-mono">{showValue(setting.domain, is)}</span>{' '}
+                    {skipped?.because}
+                  </span>
+                )}
+              </td>
+              <td className="font-mono text-silt">{showValue(setting.domain, was)}</td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}
+
+/** What the exposure does the moment the key goes down. */
+function Jump({
+  model,
+  before,
+  held,
+}: {
+  model: Parameters<typeof exposureMarks>[0]
+  before: Resolution
+  held: Resolution
+}) {
+  const [from, to] = [exposureMarks(model, before), exposureMarks(model, held)]
+  const jump = from && to && exposureDifference(from, to)
+  if (!jump) return null
+  return (
+    <p className={`text-small ${Math.abs(jump.stops) >= 1 ? 'text-lichen' : 'text-silt'}`}>
+      When the key goes down: <b className="font-mono font-semibold">{showStops(jump.stops)}</b>
+    </p>
+  )
+}
+
+function AddRow({ settings, onAdd }: { settings: readonly Setting[]; onAdd: (setting: Setting) => void }) {
+  const [open, setOpen] = useState(false)
+  if (!open)
+    return (
+      <Offer className="text-small" onClick={() => setOpen(true)}>
+        Tick another row
+      </Offer>
+    )
+  return (
+    <PickList
+      label="Tick another row"
+      list="Rows that can be ticked"
+      placeholder="shutter, focus mode …"
+      items={settings}
+      idOf={(one) => one.id}
+      textOf={(one) => one.label}
+      onPick={onAdd}
+      option={(one, place) => (
+        <Option key={one.id} {...place} onPick={() => onAdd(one)}>
+          {one.label}
+        </Option>
+      )}
+      nothing={(typed) => `No row called “${typed}” can be ticked.`}
+      tall="max-h-40"
+    />
+  )
+}

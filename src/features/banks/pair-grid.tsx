@@ -1,0 +1,85 @@
+'use client'
+
+import { Check, Minus, TriangleAlert } from 'lucide-react'
+import { useMemo } from 'react'
+import { pairsOf } from '@/core/banks/pairs'
+import type { LensModel, Side } from '@/core/model/types'
+import { pairMarks } from '@/core/plan/rows'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+
+const signs = {
+  sensible: { Sign: Check, colour: 'text-samphire' },
+  risky: { Sign: TriangleAlert, colour: 'text-lichen' },
+  unused: { Sign: Minus, colour: 'text-silt' },
+} as const
+
+/** Two families combined: each pair sensible, risky or unused, as the owner says, else as what the two bring about. */
+export function PairGridTable({ side, lens }: { side: Side; lens: LensModel }) {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const { model } = desk.start
+  const grid = useMemo(() => pairsOf(model, plan, side, lens), [model, plan, side, lens])
+  if (!grid) return null
+  return (
+    <section aria-label={`Combinations in ${side}`} className="mt-4">
+      <h2 className="font-head text-lead font-semibold">Both families together</h2>
+      <table className="mt-1 w-full table-fixed border-collapse">
+        <thead>
+          <tr className="border-b text-left">
+            <td className="w-28" />
+            {grid.across.map((other) => (
+              <th key={other.slot} scope="col" className="pb-1 pl-2 font-semibold">
+                {other.name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {grid.down.map((one) => (
+            <tr key={one.slot} className="border-b align-top">
+              <th scope="row" className="py-1.5 text-left font-semibold">
+                {one.name}
+              </th>
+              {grid.across.map((other) => {
+                const pair = grid.at(one, other)
+                if (!pair) return null
+                const { Sign, colour } = signs[pair.mark]
+                return (
+                  <td
+                    key={other.slot}
+                    className={`border-l py-1.5 pl-2 ${pair.mark === 'unused' ? 'opacity-60' : ''}`}
+                  >
+                    <span className="flex items-center gap-1.5">
+                      <Sign size={16} className={`shrink-0 ${colour}`} aria-hidden="true" />
+                      <select
+                        aria-label={`${one.name} with ${other.name}`}
+                        value={pair.said ?? ''}
+                        onChange={(event) =>
+                          desk.set({
+                            [pair.row]: event.target.value === '' ? null : event.target.value,
+                          })
+                        }
+                        className="min-h-8 rounded border bg-crust px-1"
+                      >
+                        <option value="">{pair.said === null ? pair.mark : 'as reckoned'}</option>
+                        {pairMarks.map((mark) => (
+                          <option key={mark}>{mark}</option>
+                        ))}
+                      </select>
+                      {pair.light && <span className="font-mono text-small text-silt">{pair.light}</span>}
+                    </span>
+                    {pair.news.map((words) => (
+                      <p key={words} className="mt-0.5 text-small leading-tight text-lichen">
+                        {words}
+                      </p>
+                    ))}
+                  </td>
+                )
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  )
+}

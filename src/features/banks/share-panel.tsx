@@ -1,0 +1,62 @@
+'use client'
+
+import { useState } from 'react'
+import { sharesOf } from '@/core/banks/leaks'
+import type { Side } from '@/core/model/types'
+import { part, share } from '@/core/plan/share'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { Check } from '@/ui/check'
+
+/** What stills and motion share, and what leaks from one to the other by it. */
+export function SharePanel() {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const [side, setSide] = useState<Side>('stills')
+  const { model } = desk.start
+  const shares = sharesOf(model, plan)
+  if (shares.length === 0)
+    return (
+      <p className="text-silt">On this body stills and motion share nothing: each has values of its own.</p>
+    )
+  return (
+    <section aria-label="Share list" className="border bg-sheet px-3 py-2.5">
+      <p className="text-small text-silt">
+        A ticked row has one value for stills and motion. Parting gives each side what they had together;
+        sharing takes the value of{' '}
+        <select
+          aria-label="Sharing takes the value of"
+          value={side}
+          onChange={(event) => setSide(event.target.value as Side)}
+          className="rounded border bg-crust text-ink"
+        >
+          {model.sides.map((one) => (
+            <option key={one}>{one}</option>
+          ))}
+        </select>
+        .
+      </p>
+      <ul className="mt-1 divide-y">
+        {shares.map(({ setting, shared, values, leak }) => (
+          <li key={setting.id} className="py-1">
+            <div className="flex justify-between gap-2">
+              <Check
+                checked={shared}
+                onChange={() => {
+                  const step = shared
+                    ? part(plan, setting, model.sides, desk.newId())
+                    : share(plan, setting, side, model.sides, desk.newId())
+                  if (step.ok) desk.take(step.value)
+                  else desk.refuse(step.refusal)
+                }}
+              >
+                {setting.label}
+              </Check>
+              <span className="font-mono text-small">{values.join(' | ')}</span>
+            </div>
+            {leak && <p className="text-small text-lichen">It leaks: {leak}.</p>}
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
