@@ -31,9 +31,12 @@ export async function openApplication(): Promise<Application> {
   }
 }
 
-/** Starts an empty Heron plan through the application; gives its id. */
-export async function freshPlan(address: string): Promise<string> {
-  const response = await post(`${address}/api/plans`, { model: 'tarrow-heron' })
+/** The demo plan of the Duet: two banks of film and the remembered position. */
+export const filmPlan = 'de000000-0000-4000-8000-000000000002'
+
+/** Starts an empty plan through the application; gives its id. */
+export async function freshPlan(address: string, model = 'tarrow-heron'): Promise<string> {
+  const response = await post(`${address}/api/plans`, { model })
   return ((await response.json()) as { id: string }).id
 }
 

@@ -48,14 +48,15 @@ describe('a newcomer', () => {
   it('gives bank 1 another frame rate, sees the shutter it asks for, and sets it', async () => {
     const plan = await freshPlan(application.address)
     await go(`/plans/${plan}/banks`)
-    await page.getByRole('button', { name: 'Use it for motion' }).click()
+    await page.getByRole('button', { name: 'Build' }).click()
+    await page.getByRole('button', { name: 'Use Ebb for motion' }).click()
     await page.getByLabel('Frame rate in Ebb').selectOption({ label: '100p' })
-    const card = page.getByRole('region', { name: 'Shutter for the frame rate' })
-    expect(await card.innerText()).toMatch(/100p asks for\s*1\/200/)
-    await card.getByText('How this is reckoned').click()
-    expect(await card.innerText()).toContain('180° / (360° × 100) = 1/200 s')
-    await card.getByRole('button', { name: 'Set 1/200 in this bank' }).click()
-    expect(await card.innerText()).toContain('This bank has it.')
+    const line = page.getByRole('row', { name: /^Shutter for the rate/ })
+    expect(await line.innerText()).toMatch(/1\/200[\s\S]*for 100p; has 1\/125/)
+    await line.getByText('1/200', { exact: true }).click()
+    expect(await line.innerText()).toContain('180° / (360° × 100) = 1/200 s')
+    await line.getByRole('button', { name: 'Set 1/200 in Ebb' }).click()
+    await line.getByText('for 100p', { exact: true }).waitFor()
     await saved(page)
     expect(await savedRows(application.address, plan)).toMatchObject({
       'bank/dial/ebb/movie.frameRate': '100p',
@@ -66,12 +67,14 @@ describe('a newcomer', () => {
   it('sees a value that the rate excludes refused, with the reason, and the plan keeps it', async () => {
     const plan = await freshPlan(application.address)
     await go(`/plans/${plan}/banks`)
-    await page.getByRole('button', { name: 'Use it for motion' }).click()
+    await page.getByRole('button', { name: 'Build' }).click()
+    await page.getByRole('button', { name: 'Use Ebb for motion' }).click()
     await page.getByLabel('Frame rate in Ebb').selectOption({ label: '50p' })
     await page.getByLabel('Show all').check()
     await page.getByLabel('Film size in Ebb').selectOption({ label: 'Open gate' })
-    const row = page.getByRole('row', { name: /Film size/ })
-    expect(await row.innerText()).toMatch(/refused[\s\S]*Open frame is not written above 30p/)
+    const cell = page.getByRole('region', { name: 'Film size in Ebb' })
+    expect(await cell.innerText()).toContain('Open frame is not written above 30p')
+    expect(await page.getByRole('row', { name: /^Film size/ }).innerText()).toContain('refused')
   })
 
   it('prints a pocket card on one page', async () => {

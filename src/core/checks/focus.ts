@@ -159,7 +159,8 @@ function nothingFocuses(input: CheckInput, one: Situated): Said[] {
 function areaOnlyAlone(input: CheckInput, one: Situated): Said[] {
   const half = halfPressIn(input, one.resolution)
   if (!half || half.truth === 'yes') return []
-  const keys = plannedKeysIn(input.model, one.resolution)
+  const decided = decidedBy(half.resolved) !== null
+  const keys = (decided ? keysIn : plannedKeysIn)(input.model, one.resolution)
   const starter = keys.find(({ fn }) => focusRole(fn.means) === 'starts')
   return keys
     .filter(({ fn }) => fn.means === 'focus.areaOnly')

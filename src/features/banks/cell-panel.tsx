@@ -9,6 +9,7 @@ import type { Resolution } from '@/core/resolve/resolved'
 import { commonSettings } from '@/core/vocabulary/catalogue'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { ReasonField } from '@/features/desk/reason-field'
+import { TryLink } from '@/features/desk/try-link'
 import { Offer } from '@/ui/button'
 import { Check } from '@/ui/check'
 
@@ -76,6 +77,7 @@ export function CellPanel({
       <p className="text-small text-silt">
         {plain} {whereIs(model, setting)}.
       </p>
+      <TryLink context={column.context} className="text-small" />
       {cell.because && <p className="text-small text-lichen">{cell.because}</p>}
       <ol className="mt-1 text-small">
         {chain.map(({ layer, value }, i) => (

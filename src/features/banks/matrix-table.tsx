@@ -9,6 +9,7 @@ import { baseValue } from '@/core/plan/cells'
 import type { RowId } from '@/core/plan/rows'
 import type { Value } from '@/core/vocabulary/values'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { Offer } from '@/ui/button'
 import { ValueField } from '@/features/desk/value-field'
 
 /** The place in hand: a column, and a setting of it where a cell is. */
@@ -40,6 +41,11 @@ export function MatrixTable({
 }) {
   const { columns } = matrix
   const shown = matrix.rows.filter((row) => all || matters(row, columns))
+  const shutters = matrix.rows.find(({ setting }) => setting.means === 'exposure.shutter')
+  const mend = (column: Column, value: string) => {
+    const id = shutters?.cells[columns.indexOf(column)]?.row
+    if (shutters && id) onSet(column, shutters, id, value)
+  }
   return (
     <div className="overflow-x-auto">
       <table className="w-full border-collapse">
@@ -58,7 +64,13 @@ export function MatrixTable({
           </tr>
         </thead>
         <tbody>
-          <FigureLine what="Shutter for the rate" id="shutter" columns={columns} figures={figures} />
+          <FigureLine
+            what="Shutter for the rate"
+            id="shutter"
+            columns={columns}
+            figures={figures}
+            onMend={mend}
+          />
           <FigureLine what="Light against base" id="light" columns={columns} figures={figures} />
           {shown.map((row) => (
             <tr key={row.setting.id} className="border-b align-top">
@@ -157,11 +169,14 @@ function FigureLine({
   id,
   columns,
   figures,
+  onMend,
 }: {
   what: string
   id: Figure['id']
   columns: readonly Column[]
   figures: readonly (readonly Figure[])[]
+  /** Sets what the figure asks for. */
+  onMend?: (column: Column, value: string) => void
 }) {
   if (!figures.some((all) => all.some((one) => one.id === id))) return null
   return (
@@ -183,6 +198,11 @@ function FigureLine({
                   <span className="block text-small">{figure.short}</span>
                 </summary>
                 <HowReckoned figure={figure} />
+                {onMend && !figure.fits && (
+                  <Offer className="text-small" onClick={() => onMend(column, figure.value)}>
+                    Set {figure.value} in {column.name}
+                  </Offer>
+                )}
               </details>
             )}
           </td>
@@ -282,7 +302,10 @@ function CellField({
         label={`${setting.label} in ${name}`}
         value={cell.own}
         inherits={column.kind === 'hold' ? 'not ticked' : `(${inherited})`}
-        onKeep={(value) => cell.row !== null && onSet(cell.row, value)}
+        onKeep={(value) => {
+          onTake()
+          if (cell.row !== null) onSet(cell.row, value)
+        }}
         quiet
         className={`w-full min-w-20 text-small ${look}`}
       />

@@ -1,6 +1,7 @@
 'use client'
 
 import type { Finding } from '@/core/checks/finding'
+import { TryFinding } from '@/features/desk/try-link'
 import { Offer } from '@/ui/button'
 import { SeveritySign } from '@/ui/verdict'
 
@@ -40,6 +41,7 @@ export function FindingsPanel({
                 {finding.title}
               </Offer>
             </p>
+            <TryFinding finding={finding} className="text-small" />
           </li>
         ))}
       </ul>

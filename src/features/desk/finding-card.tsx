@@ -1,13 +1,11 @@
 'use client'
 
-import Link from 'next/link'
 import { useState } from 'react'
-import { writePlace } from '@/core/camera/live/stand-at'
-import { contextName, type Finding } from '@/core/checks/finding'
-import { contextsOf } from '@/core/resolve/context'
+import type { Finding } from '@/core/checks/finding'
 import { Offer } from '@/ui/button'
 import { SeveritySign } from '@/ui/verdict'
-import { useDesk, useDeskView } from './desk-context'
+import { useDesk } from './desk-context'
+import { TryFinding } from './try-link'
 import { WhyForm } from './why-form'
 
 /** One finding in full: reason, where it holds, and its mend. */
@@ -36,29 +34,9 @@ export function FindingCard({ finding }: { finding: Finding }) {
           {mend.label}
         </Offer>
       ))}
-      <WhatIf finding={finding} />
+      <TryFinding finding={finding} className="mt-1 mr-4" />
       <Accept finding={finding} />
     </section>
-  )
-}
-
-/** Leads to Try it, in the first state in which the finding holds, with its key down. */
-function WhatIf({ finding }: { finding: Finding }) {
-  const { start } = useDesk()
-  const { plan } = useDeskView()
-  const { model, lenses, planId } = start
-  const all = contextsOf(model, plan, lenses, finding.side)
-  const found = all.find((one) => finding.contexts.includes(contextName(one))) ?? all[0]
-  if (!found) return null
-  const held = finding.row.startsWith('key/') ? [finding.row.slice('key/'.length)] : []
-  return (
-    <Link
-      href={`/plans/${planId}/try#${encodeURIComponent(writePlace(found.context, held))}`}
-      prefetch={false}
-      className="mt-1 mr-4 font-semibold text-brine underline decoration-rule underline-offset-3"
-    >
-      Try it
-    </Link>
   )
 }
 

@@ -1,8 +1,6 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import Link from 'next/link'
-import { writePlace } from '@/core/camera/live/stand-at'
 import { finderIn } from '@/core/focus/finder'
 import { heldBy, linesAcross, variantsAcross, type BankFocus } from '@/core/focus/sheet'
 import type { FocusPress } from '@/core/focus/table'
@@ -13,6 +11,7 @@ import { contextIn, usualContext, type Context } from '@/core/resolve/context'
 import { resolve } from '@/core/resolve/resolve'
 import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
 import { FindingList } from '@/features/desk/finding-card'
+import { TryLink } from '@/features/desk/try-link'
 import { ShortcutList } from '@/features/desk/shortcut-list'
 import { postureWords } from '@/features/reach/words'
 import { Check } from '@/ui/check'
@@ -188,12 +187,7 @@ export function FocusStation() {
             </>
           )}
           {picture && ` · ${picture.points.length} ${picture.points.length === 1 ? 'place' : 'places'}`} ·{' '}
-          <Link
-            href={`/plans/${start.planId}/try#${encodeURIComponent(writePlace(context, picked.held))}`}
-            className="font-semibold text-brine underline decoration-rule underline-offset-3"
-          >
-            Try it
-          </Link>
+          <TryLink context={context} held={picked.held} />
         </p>
         <div className="mt-2 mb-1">
           <HeldPlates model={model} held={picked.held} onPick={pickControl} />

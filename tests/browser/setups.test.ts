@@ -1,0 +1,254 @@
+import type { Locator, Page } from 'playwright-core'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import {
+  demoPlan,
+  filmPlan,
+  freshPlan,
+  openApplication,
+  openPage,
+  saved,
+  savedRows,
+  type Application,
+} from './application'
+import { openChromium } from './chromium'
+
+let application: Application
+let chromium: Awaited<ReturnType<typeof openChromium>>
+let page: Page
+
+beforeAll(async () => {
+  application = await openApplication()
+  chromium = await openChromium()
+  page = await openPage(chromium.browser, application.address)
+  await page.setViewportSize({ width: 1280, height: 800 })
+})
+afterAll(async () => {
+  await chromium.close()
+  await application.stop()
+})
+
+const go = (plan: string, station: string) =>
+  page.goto(`${application.address}/plans/${plan}/${station}`, { waitUntil: 'networkidle' })
+const choose = (label: string, value: string) =>
+  page.getByLabel(label, { exact: true }).selectOption({ label: value })
+
+/** Whether something is wholly inside the window as it stands. */
+async function inWindow(what: Locator): Promise<boolean> {
+  await what.waitFor()
+  const box = await what.boundingBox()
+  return box !== null && box.x >= 0 && box.y >= 0 && box.x + box.width <= 1280 && box.y + box.height <= 800
+}
+
+describe('banks of the Duet', () => {
+  it('are all to be seen on opening: light, shutter, what was left over, sizes in order, and what the record key films with', async () => {
+    await go(filmPlan, 'banks')
+    const row = (name: RegExp) => page.getByRole('row', { name })
+    const seen = [
+      row(/^Light against base/)
+        .getByText('-1 stop')
+        .first(),
+      row(/^Light against base/)
+        .getByText('ISO 1600 or f/2.8')
+        .first(),
+      row(/^Shutter for the rate/)
+        .getByText('1/100')
+        .first(),
+      row(/^Shutter for the rate/).getByText('for 100p; has 1/100'),
+      row(/^Shutter speed/).getByText('left over'),
+      page.getByRole('columnheader', { name: /By hand/ }),
+      page.getByText('films with Interviews'),
+      page
+        .getByRole('list', { name: 'Excluded in Interviews' })
+        .getByText(
+          /Open gate is excluded\. First Movie frame rate: 50p → 25p .*, then Movie crop: 1\.5 × → None/,
+        ),
+      page.getByRole('list', { name: 'Excluded in Changes' }).getByText(/^4096 wide is excluded/),
+    ]
+    for (const one of seen) expect([String(one), await inWindow(one)]).toEqual([String(one), true])
+  })
+
+  it('are built from base, then varied; one started from another leaves rows over, which go back to base', async () => {
+    const plan = await freshPlan(application.address, 'varn-duet')
+    await go(plan, 'banks')
+    await page.getByRole('button', { name: 'Build' }).click()
+    await page.getByRole('button', { name: 'Use River for motion' }).click()
+    await page.getByRole('button', { name: 'Use Brook for motion' }).click()
+    await choose('Movie frame rate in River', '50p')
+    await choose('Shutter speed in River', '1/100')
+    await page.getByRole('columnheader', { name: /River/ }).getByRole('button').click()
+    await page.getByLabel('Name, at most 10').fill('Interviews')
+    await page.getByLabel('Name, at most 10').press('Enter')
+    await page.getByRole('columnheader', { name: /Brook/ }).getByRole('button').click()
+    await page.getByLabel('Started from').selectOption({ label: 'Interviews' })
+    await choose('Movie frame rate in Brook', '100p')
+    const card = page.getByRole('region', { name: 'Bank Brook' })
+    expect(await card.innerText()).toContain('Left over from what it was started from: Shutter speed.')
+    await card.getByRole('button', { name: 'Put it back to base' }).click()
+    await expect.poll(() => card.innerText()).not.toContain('Left over')
+    await card.getByRole('button', { name: 'It is stored now' }).click()
+    await card.getByText('Stored on the body as it stands here.').waitFor()
+    await choose('ISO sensitivity in Brook', 'ISO 1600')
+    await card.getByText('Not stored yet: ISO sensitivity.').waitFor()
+    await saved(page)
+    expect(await savedRows(application.address, plan)).toMatchObject({
+      'bank/set/river/name': 'Interviews',
+      'bank/set/brook/startedFrom': 'river',
+      'bank/set/brook/movie.frameRate': '100p',
+      'bank/set/brook/meant': ['exposure.iso', 'movie.frameRate'],
+    })
+  })
+
+  it('are asked, bank by bank, whether they follow a base that is changed later', async () => {
+    await go(filmPlan, 'banks')
+    await choose('Aperture value in base, motion', 'f/2.8')
+    const asked = page.getByRole('alertdialog', { name: 'Should the banks follow?' })
+    await asked.getByLabel('Changes follows').uncheck()
+    await asked.getByRole('button', { name: 'Change base' }).click()
+    await saved(page)
+    expect(await savedRows(application.address, filmPlan)).toMatchObject({
+      'base/exposure.aperture@motion': 'f/2.8',
+      'bank/set/brook/exposure.aperture': 'f/4',
+      'source/bank/set/brook/exposure.aperture': 'kept',
+    })
+    await page.keyboard.press('Control+z')
+    await saved(page)
+    expect(await savedRows(application.address, filmPlan)).toMatchObject({
+      'base/exposure.aperture@motion': 'f/4',
+    })
+  })
+
+  it('say what snapshot and live mean for the rows that change on site', async () => {
+    await go(filmPlan, 'banks')
+    await page.getByLabel('ISO sensitivity in Interviews', { exact: true }).focus()
+    await page.getByLabel('Expected to change on site').check()
+    await page.getByRole('button', { name: 'Keeping' }).click()
+    const keeping = page.getByRole('region', { name: 'Keeping of Drum slots' })
+    expect(await keeping.innerText()).toContain(
+      'Interviews: ISO sensitivity set on site is gone when it is left.',
+    )
+    await page.keyboard.press('Control+z')
+    await saved(page)
+  })
+})
+
+describe('thumb detection with a half-press at a point, on the Heron', () => {
+  it('is taken as steps shown before, found when half undone, and mended', async () => {
+    const plan = await freshPlan(application.address)
+    await go(plan, 'focus')
+    await page.getByRole('button', { name: /^Half-press at a point, thumb on eyes/ }).click()
+    const steps = page.getByRole('list', { name: 'What Half-press at a point, thumb on eyes changes' })
+    expect(await steps.innerText()).toMatch(/Eye finding[\s\S]*on\s*→\s*off/)
+    await page.getByRole('button', { name: /^Take these \d changes in stills/ }).click()
+    const table = page.getByRole('table', { name: /^What focuses when/ })
+    await table
+      .getByRole('row', { name: /^Thumb focus key .*follows/ })
+      .first()
+      .waitFor()
+    await page.getByRole('button', { name: 'Questions' }).click()
+    await page.getByText('When does detection run?').click()
+    await page.getByLabel('Eye finding in base').selectOption({ label: 'on' })
+    await page.getByRole('button', { name: 'Trips' }).click()
+    await page.getByText('Half-press at a point, thumb on eyes: 1 of its rows in stills is not so').waitFor()
+    await page.getByRole('button', { name: /^Set Base, Eye finding/ }).click()
+    await expect.poll(() => page.getByText('of its rows in stills is not so').count()).toBe(0)
+    await saved(page)
+    expect(await savedRows(application.address, plan)).toMatchObject({
+      'school/focus-start': 'both',
+      'base/focus.detection@stills': false,
+      'key/stills/thumb-key/press': 'start-focus-eyes',
+    })
+  })
+})
+
+describe('nine combinations and an area-only key, on the Mere', () => {
+  it('are marked, found dead, and pressed with the same results', async () => {
+    const plan = await freshPlan(application.address, 'hollin-mere')
+    await go(plan, 'banks')
+    await page.getByRole('button', { name: 'Build' }).click()
+    await page.getByRole('button', { name: 'Base to all, for stills' }).click()
+    const grid = page.getByRole('region', { name: 'Combinations in stills' })
+    expect(await grid.getByRole('combobox').count()).toBe(9)
+    await grid.getByLabel('Lamp with Crowd').selectOption({ label: 'unused' })
+    await saved(page)
+    expect(await savedRows(application.address, plan)).toMatchObject({
+      'pair/light/lamp/hand/crowd': 'unused',
+    })
+
+    await go(plan, 'focus')
+    await page.getByRole('button', { name: /^A thumb key only/ }).click()
+    await page.getByRole('button', { name: /^Take .* in stills/ }).click()
+    const table = page.getByRole('table', { name: /^What focuses when/ })
+    const alone = table.getByRole('row', { name: /^Front high key [^+]*no autofocus/ })
+    await alone.getByRole('button').click()
+    const both = table.getByRole('row', { name: /^Front high key \+ Thumb rest key/ })
+    const [together] = (await both.innerText()).match(/follows\s+\S+/) ?? []
+    expect(together).toBeDefined()
+
+    await page.getByRole('button', { name: 'Trips' }).click()
+    await page.getByText('Front high key: Point while held does not focus by itself').waitFor()
+    await page.getByRole('link', { name: 'Try it', exact: true }).nth(1).click()
+    const now = page.getByRole('status').filter({ hasText: 'down:' })
+    await expect.poll(() => now.innerText()).toMatch(/Front high key down: nothing focuses/)
+    await page.locator('[data-address="stills/thumb-rest/press"]').focus()
+    await page.keyboard.press('h')
+    await expect
+      .poll(() => now.innerText())
+      .toBe(
+        `Front high key + Thumb rest key down: focus follows by Thumb rest key, ${together?.split(/\s+/)[1] ?? ''}.`,
+      )
+    await page.keyboard.press('Escape')
+    await page.getByText('Thumb rest key let go').first().waitFor()
+  })
+})
+
+describe('the simulated body', () => {
+  it('loses what is changed in a snapshot bank when the bank is left, row by row, and keeps what base holds', async () => {
+    await go(filmPlan, 'try')
+    await page.getByLabel('Mode dial').selectOption({ label: 'Interviews (River)' })
+    await page.getByRole('button', { name: 'Menu', exact: true }).click()
+    await page.getByRole('combobox', { name: 'Change in the camera’s menu' }).fill('iso sens')
+    await page.keyboard.press('Enter')
+    await page.getByLabel('ISO sensitivity on the body').selectOption({ label: 'ISO 3200' })
+    await page.getByLabel('Mode dial').selectOption({ label: 'Movie' })
+    await page.getByRole('button', { name: 'Log', exact: true }).click()
+    await page
+      .getByRole('list', { name: 'Log' })
+      .getByText('ISO sensitivity: ISO 3200 → ISO 800; the bank does not keep changes.')
+      .waitFor()
+  })
+
+  it('records what was done as a script, plays it again, and says what was expected and not so', async () => {
+    await page.getByRole('button', { name: 'Sequence', exact: true }).click()
+    const script = page.getByLabel('Script')
+    expect(await script.inputValue()).toBe(
+      ['position drum-river', 'menu exposure.iso = ISO 3200', 'position reel'].join('\n'),
+    )
+    await script.fill('position drum-river\nexpect side motion\nexpect setting exposure.iso = ISO 100')
+    await page.getByRole('button', { name: 'Play from the beginning' }).click()
+    await page.getByText('1 expected thing was not so; the log says which.').waitFor()
+    await script.fill('position nowhere\nfly')
+    await page.getByRole('button', { name: 'Play from the beginning' }).click()
+    expect(await page.getByRole('region', { name: 'Sequence' }).getByRole('status').innerText()).toMatch(
+      /^line 2: “fly”/,
+    )
+  })
+
+  it('is pressed by the pointer, two keys at once, and turned, and opens from a finding with its key down', async () => {
+    await go(demoPlan, 'try')
+    const label = (address: string) => page.locator(`[data-address="${address}"]`)
+    await label('stills/thumb-dial/turn').click()
+    await page.getByRole('list', { name: 'Log' }).getByText('turn thumb-dial/turn 1').waitFor()
+    await label('stills/thumb-key/press').click({ modifiers: ['Shift'] })
+    await label('stills/cheek-key/press').click({ modifiers: ['Shift'] })
+    await page.getByText('Thumb focus key + Cheek key down: focus follows by Cheek key, Point.').waitFor()
+    await page.getByLabel('on', { exact: true }).uncheck()
+    await page.getByText('The camera is off.').first().waitFor()
+
+    await go(demoPlan, 'controls')
+    await page.getByRole('complementary').getByRole('link', { name: 'Try it' }).first().click()
+    await page
+      .getByRole('list', { name: 'Log' })
+      .getByText(/^press /)
+      .waitFor()
+  })
+})
