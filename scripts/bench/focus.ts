@@ -38,7 +38,7 @@ export function focusBench(model: BodyModel, lens: LensModel): Figure[] {
 }
 
 /** A plan with so many keys that have a say in focus, and every slot used. */
-function planWith(model: BodyModel, count: number): Plan {
+export function planWith(model: BodyModel, count: number): Plan {
   const functions = ['start-focus', 'start-focus-point', 'start-focus-eyes', 'stop-focus', 'area-while-held']
   const keys = [...lookup(model).addresses.values()].filter(
     ({ side, control, gesture }) =>

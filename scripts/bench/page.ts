@@ -1,16 +1,20 @@
 import type { Page } from 'playwright-core'
+import { acrossMeasure } from '@/features/focus/use-focus-across'
+import { pressMeasure } from '@/features/try/use-live'
 import { trialMeasure } from '@/features/desk/desk-context'
 import type { BodyModel } from '@/core/model/types'
 import { started, theatre } from '@tests/fixtures/started'
 import { setRows } from '@/core/plan/step'
 import { emptyPlan } from '@/core/plan/plan'
+import type { Rows } from '@/core/plan/rows'
 import { post } from '../../tests/browser/application'
 import { openChromium } from '../../tests/browser/chromium'
+import { planWith as focusPlan } from './focus'
 import type { Figure } from './measure'
 
-/** What the Controls page costs in Chromium: a change still in the hand, and the scripts it brings. */
+/** What pages cost in Chromium: a change still in the hand, the scripts it brings, a press in Try it, the trigger table. */
 export async function pageBench(address: string, model: BodyModel): Promise<Figure[]> {
-  const plan = await planFor(address, model)
+  const plan = await planOf(address, model, started(model, theatre).rows)
   const { browser, close } = await openChromium()
   try {
     const page = await browser.newPage()
@@ -32,18 +36,78 @@ export async function pageBench(address: string, model: BodyModel): Promise<Figu
         measured: `${(bytes / 1000).toFixed(0)} kB`,
         holds: bytes > 0 && bytes < 300_000,
       },
+      await pressFigure(page, `${address}/plans/${plan}/try`, model),
+      await acrossFigure(
+        page,
+        `${address}/plans/${await planOf(address, model, focusPlan(model, 8).rows)}/focus`,
+        model,
+      ),
     ]
   } finally {
     await close()
   }
 }
 
-/** An owner's plan for the model, with the needs of six kinds of work. */
-async function planFor(address: string, model: BodyModel): Promise<string> {
+/** Presses every key of the plate by itself, then in pairs, from the event to what the page then shows. */
+async function pressFigure(page: Page, url: string, model: BodyModel): Promise<Figure> {
+  await page.goto(url, { waitUntil: 'networkidle' })
+  const keys = await page.locator('[data-address$="/press"]').all()
+  for (const key of [...keys, ...keys]) {
+    await key.click({ modifiers: ['Shift'] })
+    await page.keyboard.press('Escape')
+  }
+  for (const [i, key] of [...keys, ...keys].entries()) {
+    await key.click({ modifiers: ['Shift'] })
+    await keys[(i + 1) % keys.length]?.click()
+    await page.keyboard.press('Escape')
+  }
+  const times = await measured(page, pressMeasure)
+  const at95 = times[Math.floor(times.length * 0.95)] ?? Infinity
+  return {
+    name: `A press in Try it on ${model.name}, to what the page shows, in Chromium: 95th percentile of ${times.length}`,
+    wanted: 'within one frame, 16.7 ms',
+    measured: `${at95.toFixed(1)} ms (middle ${(times[Math.floor(times.length / 2)] ?? 0).toFixed(1)} ms)`,
+    holds: times.length >= 60 && at95 < 16.7,
+  }
+}
+
+/** Turns the posture to and fro: all banks and all pairs of the trigger table are reckoned anew in the worker each time. */
+async function acrossFigure(page: Page, url: string, model: BodyModel): Promise<Figure> {
+  await page.goto(url, { waitUntil: 'networkidle' })
+  const posture = page.getByLabel('How the camera is held')
+  await page.getByRole('table').waitFor()
+  for (let i = 0; i < 24; i++) {
+    await posture.selectOption({ index: i % 2 })
+    await page.waitForTimeout(120)
+  }
+  const rows = await page.getByRole('table').getByRole('row').count()
+  const all = await page.evaluate(
+    (name) => performance.getEntriesByName(name).map((one) => one.duration),
+    acrossMeasure,
+  )
+  const times = all.slice(1).sort((a, b) => a - b)
+  const at95 = times[Math.floor(times.length * 0.95)] ?? Infinity
+  return {
+    name: `All banks and pairs of the trigger table of ${model.name} (${rows} rows) in the worker, after the first: 95th percentile of ${times.length}`,
+    wanted: 'within 50 ms',
+    measured: `${at95.toFixed(1)} ms (middle ${(times[Math.floor(times.length / 2)] ?? 0).toFixed(1)} ms)`,
+    holds: times.length >= 20 && at95 < 50,
+  }
+}
+
+async function measured(page: Page, name: string): Promise<number[]> {
+  const times = await page.evaluate((of) => performance.getEntriesByName(of).map((one) => one.duration), name)
+  return times.sort((a, b) => a - b)
+}
+
+/** Starts a plan for the model with these rows; a new plan is at version 1, with its title. */
+async function planOf(address: string, model: BodyModel, rows: Rows): Promise<string> {
   const made = await post(`${address}/api/plans`, { model: model.id })
   const { id } = (await made.json()) as { id: string }
-  const step = setRows(emptyPlan(model), crypto.randomUUID(), started(model, theatre).rows)
-  await post(`${address}/api/plans/${id}/steps`, { basedOn: 0, steps: [step] })
+  const { title: _title, ...wanted } = rows
+  const step = setRows(emptyPlan(model), crypto.randomUUID(), wanted)
+  const saved = await post(`${address}/api/plans/${id}/steps`, { basedOn: 1, steps: [step] })
+  if (!saved.ok) throw new Error(`the plan was not saved: ${await saved.text()}`)
   return id
 }
 

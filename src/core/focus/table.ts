@@ -1,10 +1,11 @@
 import { showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { Address } from '../model/addresses'
-import type { BodyModel, ModelFunction } from '../model/types'
+import type { BodyModel, ModelFunction, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { Context } from '../resolve/context'
-import { halfPressSetting, heldAnswers, winnerOf, type HeldWins } from '../resolve/held'
+import { down, halfPressSetting, heldAnswers, winnerOf, type HeldWins } from '../resolve/held'
+import { factsOf } from '../rules/condition'
 import { flipsOf, nextValue } from '../resolve/flips'
 import { assigned, judge, missingFrom } from '../resolve/resolve'
 import { inForce } from '../resolve/owners'
@@ -65,6 +66,7 @@ export function focusTables(whole: BodyModel, plan: Plan, context: Context): Foc
     }
     const owned = ownedIn(model, plan, here)
     const base = stateHolding(owned, here)
+    const stateOf = statesOf(owned, base)
     const standings = standingsIn(base, plan, here)
     const triggers = triggersOf(model, standings)
     const sets: Trigger[][] = [
@@ -76,7 +78,7 @@ export function focusTables(whole: BodyModel, plan: Plan, context: Context): Foc
       variant,
       presses: pressesIn(model, standings, (id) => base.possible.get(id)?.[0]),
       triggers,
-      rows: sets.map((held) => rowOf(owned, here, held, base)),
+      rows: sets.map((held) => rowOf(model, here, held, base, stateOf)),
     }
   })
 }
@@ -178,17 +180,65 @@ function touchesFocus(model: BodyModel, fn: ModelFunction): boolean {
   )
 }
 
-function rowOf(owned: Owned, context: Context, held: readonly Trigger[], base: State): FocusRow {
+/**
+ * The states of keys held, each reckoned once for what is obeyed of them: of several that start autofocus that is one.
+ * Where a rule asks what is held, every key counts. What is asked of a state again is remembered with it.
+ */
+function statesOf(owned: Owned, base: State): (context: Context) => HeldState {
   const { model } = owned
+  const asksHeld = model.rules.some(({ when }) => factsOf(when).some((fact) => fact.startsWith('held/')))
+  const known = new Map<string, HeldState>()
+  const now = (setting: string) => base.possible.get(setting)?.[0]
+  return (context) => {
+    const obeyed = down(model, base.found, context, now).map((fn) => fn.id)
+    const key = [...obeyed, '|', ...(asksHeld ? (context.held ?? []) : [])].join(' ')
+    const state = known.get(key) ?? heldState(stateHolding(owned, context), { ...context, held: [] })
+    known.set(key, state)
+    return state
+  }
+}
+
+/** A state in which keys are held, with the verdict on each key and each value of focus. */
+interface HeldState {
+  readonly verdictOn: (trigger: Trigger) => Verdict
+  readonly values: (means: string) => readonly (Value | null)[]
+  readonly latched: readonly FocusRole[]
+}
+
+function heldState(state: State, context: Context): HeldState {
+  const verdicts = new Map<Trigger, Verdict>()
+  const values = new Map<string, readonly (Value | null)[]>()
+  return {
+    verdictOn: (trigger) => {
+      const verdict = verdicts.get(trigger) ?? judge(state, trigger.fn.id, context, trigger.address).verdict
+      verdicts.set(trigger, verdict)
+      return verdict
+    },
+    values: (means) => {
+      const found = values.get(means) ?? valuesOf(state, means)
+      values.set(means, found)
+      return found
+    },
+    latched: (context.latched ?? []).map((id) => focusRole(state.found.functions.get(id)?.means ?? null)),
+  }
+}
+
+function rowOf(
+  model: BodyModel,
+  context: Context,
+  held: readonly Trigger[],
+  base: State,
+  stateOf: (context: Context) => HeldState,
+): FocusRow {
   const half = halfPressSetting(model, context.side)
   const focuses = half === null ? [true] : (base.possible.get(half) ?? []).map((value) => value === true)
   const asks = new Set<string>()
   if (focuses.length > 1) asks.add('Whether the half-press focuses is not known.')
   const ways = held.length > 1 ? heldAnswers(model) : [model.focus.heldWins]
   const outcomes = ways.flatMap((wins) => {
-    const state = stateHolding(owned, { ...context, held: held.map((one) => one.fn.id), heldWins: wins })
+    const state = stateOf({ ...context, held: held.map((one) => one.fn.id), heldWins: wins })
     return focuses.flatMap((halfFocuses) =>
-      outcomesIn(model, context, held, state, { wins, halfFocuses }, asks),
+      outcomesIn(model, context.side, held, state, { wins, halfFocuses }, asks),
     )
   })
   if (ways.length > 1 && distinct(outcomes).length > 1)
@@ -204,17 +254,16 @@ function rowOf(owned: Owned, context: Context, held: readonly Trigger[], base: S
 /** The outcomes of one way to read what is not known: a key whose function may be dead counts once as working, once as not. */
 function outcomesIn(
   model: BodyModel,
-  context: Context,
+  side: Side,
   held: readonly Trigger[],
-  state: State,
+  { verdictOn, values, latched }: HeldState,
   { wins, halfFocuses }: { wins: HeldWins; halfFocuses: boolean },
   asks: Set<string>,
 ): FocusOutcome[] {
-  const verdicts = held.map((one) => judge(state, one.fn.id, context, one.address).verdict)
+  const verdicts = held.map(verdictOn)
   const doubtful = verdicts.includes('test')
   if (doubtful) asks.add('Whether a key answers here is not known.')
-  const latched = (context.latched ?? []).map((id) => focusRole(state.found.functions.get(id)?.means ?? null))
-  const modes = valuesOf(state, 'focus.mode')
+  const modes = values('focus.mode')
   if (modes.length > 1) asks.add('The focus mode is not known for certain.')
   return (doubtful ? [true, false] : [true]).flatMap((works) => {
     const working = held.filter((_, i) => answers(verdicts[i], works))
@@ -230,12 +279,12 @@ function outcomesIn(
         : starters.findLast((one) => one.fn === winner)
     return modes.map((mode) =>
       outcomeOf({
-        side: context.side,
+        side,
         starter: starter?.key ?? null,
         rests: working.some(({ role }) => role === 'rests') || latched.includes('rests'),
         keeps: working.some(({ role }) => role === 'keeps') || latched.includes('keeps'),
         halfFocuses,
-        value: (means) => (means === 'focus.mode' ? mode : (valuesOf(state, means)[0] ?? null)),
+        value: (means) => (means === 'focus.mode' ? mode : (values(means)[0] ?? null)),
       }),
     )
   })
@@ -252,7 +301,8 @@ function valuesOf(state: State, means: string): readonly (Value | null)[] {
   return state.possible.get(id) ?? [inForce(chain)]
 }
 
-function distinct(outcomes: readonly FocusOutcome[]): FocusOutcome[] {
+function distinct(outcomes: readonly FocusOutcome[]): readonly FocusOutcome[] {
+  if (outcomes.length < 2) return outcomes
   const seen = new Map(outcomes.map((one) => [JSON.stringify(one), one]))
   return [...seen.values()]
 }

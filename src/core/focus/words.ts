@@ -7,6 +7,8 @@ import type { Does, FocusOutcome, FullPress } from './outcome'
 /** An outcome in the camera's own words, a phrase for each thing that is asked of it. */
 export interface OutcomeWords {
   readonly does: string
+  /** The key that is obeyed; empty where none is. */
+  readonly by: string
   readonly mode: string
   readonly area: string
   readonly detection: string
@@ -37,6 +39,7 @@ export function outcomeWords(model: BodyModel, outcome: FocusOutcome): OutcomeWo
   }
   return {
     does: doesWords[outcome.does],
+    by: outcome.by === null ? '' : heldWords(model, [outcome.by]),
     mode: show('focus.mode', outcome.mode),
     area: show('focus.area', outcome.area),
     detection: show('focus.detection', outcome.detection),

@@ -1,4 +1,5 @@
 import { lookup } from '../model/lookup'
+import { once } from '../once'
 import { orientations } from '../model/types'
 import type { BodyModel, HoldSet, Orientation, OwnMenu, Setting, Side } from '../model/types'
 import type { Value } from '../vocabulary/values'
@@ -93,16 +94,19 @@ export function mayTick(set: HoldSet, setting: Setting): boolean {
   return set.allows?.includes(setting.id) ?? (setting.place !== 'local' && setting.place !== 'physical')
 }
 
+/** A cell of a function menu with its row. */
+export type CellRow = GridCell & { readonly row: RowId }
+
 /** Every cell of every function menu, in model order, with its row. */
-export function gridCells(model: BodyModel): (GridCell & { readonly row: RowId })[] {
-  return model.grids.flatMap((grid) =>
+export const gridCells: (model: BodyModel) => readonly CellRow[] = once((model: BodyModel) =>
+  model.grids.flatMap((grid) =>
     Array.from({ length: grid.rows * grid.columns }, (_, i) => ({
       grid,
       cell: i + 1,
       row: `grid/${grid.id}/${i + 1}`,
     })),
-  )
-}
+  ),
+)
 
 /** What stands in a cell of a function menu: as the rows say, else as delivered, else nothing. */
 export function cellValue(rows: Rows, { grid, cell }: GridCell): string {
@@ -121,11 +125,11 @@ export interface OwnLine {
 }
 
 /** Every line of the own menu, page by page. */
-export function ownLines(model: BodyModel): OwnLine[] {
+export const ownLines: (model: BodyModel) => readonly OwnLine[] = once((model: BodyModel) => {
   const menu = model.ownMenu
   if (!menu) return []
   return Array.from({ length: menu.pages * menu.lines }, (_, i) => {
     const [page, line] = [Math.floor(i / menu.lines) + 1, (i % menu.lines) + 1]
     return { row: `own/${page}/${line}`, menu, page, line }
   })
-}
+})

@@ -2,7 +2,9 @@ import { lookup } from '../model/lookup'
 import type { BodyModel, ModelFunction, Posture, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { rowValue } from '../plan/step'
-import { cellValue, gridCells, ownLines } from '../plan/cells'
+import { cellValue, gridCells, ownLines, type CellRow, type OwnLine } from '../plan/cells'
+import type { Rows } from '../plan/rows'
+import { once } from '../once'
 import { answers, type Resolution, type ResolvedAddress } from '../resolve/resolved'
 import { halfPressSetting } from '../resolve/held'
 import { startsFocus } from '../vocabulary/focus-roles'
@@ -83,15 +85,26 @@ export function doing(
   what: string,
 ): (fn: ModelFunction) => boolean {
   const half = resolution.settings.get(halfPressSetting(model, side) ?? '')
-  return (fn) =>
-    (what === 'focus.start' && startsFocus(fn.means, half?.value !== false)) || serves(model, fn, what)
+  const serving = servingFor(model)(what)
+  return (fn) => (what === 'focus.start' && startsFocus(fn.means, half?.value !== false)) || serving.has(fn)
 }
 
-/** Whether a function is the thing itself, or changes the setting meant before any other. */
-function serves(model: BodyModel, fn: ModelFunction, what: string): boolean {
-  const setting = lookup(model).byMeaning.get(what)
-  return fn.means === what || (setting !== undefined && fn.changes[0] === setting.id && fn.manner !== 'none')
-}
+/** The functions that are the thing itself, or change the setting meant before any other; remembered for each thing. */
+const servingFor = once((model: BodyModel) => {
+  const known = new Map<string, ReadonlySet<ModelFunction>>()
+  return (what: string): ReadonlySet<ModelFunction> => {
+    const setting = lookup(model).byMeaning.get(what)
+    const found =
+      known.get(what) ??
+      new Set(
+        model.functions.filter(
+          (fn) => fn.means === what || (setting && fn.changes[0] === setting.id && fn.manner !== 'none'),
+        ),
+      )
+    known.set(what, found)
+    return found
+  }
+})
 
 /** What it takes to stop the film and start it again: two presses, and the film has a gap. */
 export const stopping: Moves = { press: 2, gap: 1 }
@@ -142,9 +155,9 @@ export function usefulOn(
 }
 
 /** The keys of a side that answer now and do something. */
-export function workingKeys({ addresses }: Resolution): ResolvedAddress[] {
-  return [...addresses.values()].filter((one) => one.active && answers(one.verdict))
-}
+export const workingKeys: (resolution: Resolution) => readonly ResolvedAddress[] = once(
+  ({ addresses }: Resolution) => [...addresses.values()].filter((one) => one.active && answers(one.verdict)),
+)
 
 function byKey(hand: Hand, does: (fn: ModelFunction) => boolean): Path[] {
   const { functions } = lookup(hand.model)
@@ -171,8 +184,8 @@ function byMenus(hand: Hand, setting: string): Path[] {
 
 function byGrids(hand: Hand, setting: string): Path[] {
   const { model, plan, side, gridCounts } = hand
-  return gridCells(model)
-    .filter(({ grid, cell }) => grid.side === side && cellValue(plan.rows, { grid, cell }) === setting)
+  return (cellsFor(model)(plan.rows).get(setting) ?? [])
+    .filter(({ grid }) => grid.side === side)
     .flatMap(({ grid, cell }) =>
       opened(hand, [{ fn: grid.openedBy, more: 0 }], {
         tier: 'function-menu',
@@ -183,10 +196,34 @@ function byGrids(hand: Hand, setting: string): Path[] {
     )
 }
 
+/** Cells of the function menus by what stands in them. */
+const cellsFor = once((model: BodyModel) =>
+  once((rows: Rows): ReadonlyMap<string, readonly CellRow[]> => {
+    const found = new Map<string, CellRow[]>()
+    for (const one of gridCells(model)) {
+      const item = cellValue(rows, one)
+      found.set(item, [...(found.get(item) ?? []), one])
+    }
+    return found
+  }),
+)
+
+/** The first line of the own menu by what stands in it. */
+const linesFor = once((model: BodyModel) =>
+  once((rows: Rows): ReadonlyMap<string, OwnLine> => {
+    const found = new Map<string, OwnLine>()
+    for (const one of ownLines(model)) {
+      const item = rowValue(rows, one.row)
+      if (typeof item === 'string' && !found.has(item)) found.set(item, one)
+    }
+    return found
+  }),
+)
+
 /** By the own menu: its own key opens it, or the menu key does. */
 function byOwnMenu(hand: Hand, setting: string): Path[] {
   const { model, plan, resolution } = hand
-  const own = ownLines(model).find(({ row }) => rowValue(plan.rows, row) === setting)
+  const own = linesFor(model)(plan.rows).get(setting)
   if (!own) return []
   const moves = movesToLine(own.page, own.line)
   return opened(hand, ownOpeners(model, resolution), {

@@ -56,6 +56,9 @@ export function ownedIn(model: BodyModel, plan: Plan, context: Context): Owned {
 /** The state with what a context holds and has on; `owned` comes of a context that differs in nothing else. */
 export function stateHolding(owned: Owned, context: Context): State {
   const whole = stateWith(owned, context, new Map())
+  const { functions } = whole.found
+  const all = [...(context.held ?? []), ...(context.latched ?? [])]
+  if (!all.some((id) => functions.get(id)?.holdSet !== undefined)) return whole
   const refused = new Map<string, Remark>()
   for (const [id, chain] of whole.chains) {
     const refusal = chain.at(-1)?.layer === 'hold' ? refusalOf(whole, id) : null

@@ -19,6 +19,12 @@ export function BuildPanel({ column }: { column: Column | null }) {
   return (
     <div className="grid gap-3">
       {column?.kind === 'slot' && <SlotCard key={column.id} column={column} />}
+      {column?.kind !== 'slot' && (
+        <p className="text-small text-silt">
+          Pick the head of a bank to name it, say what it is for, what it was started from, and that it is
+          stored.
+        </p>
+      )}
       <NewBanks />
     </div>
   )

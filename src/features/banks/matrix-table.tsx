@@ -52,7 +52,7 @@ export function MatrixTable({
         <caption className="sr-only">Settings in base and in every bank</caption>
         <thead>
           <tr className="border-b align-bottom">
-            <td className="w-40 min-w-32" />
+            <td className="w-36 min-w-28" />
             {columns.map((column) => (
               <ColumnHead
                 key={column.id}

@@ -23,6 +23,10 @@ export function PairGridTable({ side, lens }: { side: Side; lens: LensModel }) {
   return (
     <section aria-label={`Combinations in ${side}`} className="mt-4">
       <h2 className="font-head text-lead font-semibold">Both families together</h2>
+      <p className="text-small text-silt">
+        A pair is risky where the two bring about something that neither does by itself. Say otherwise where
+        you know better.
+      </p>
       <table className="mt-1 w-full table-fixed border-collapse">
         <thead>
           <tr className="border-b text-left">

@@ -100,7 +100,7 @@ function Route() {
             key={station.path}
             href={address}
             aria-current={current ? 'page' : undefined}
-            className={`min-h-11 border-b-3 pt-1.5 pb-1 ${current ? 'border-brine text-brine' : 'border-transparent'}`}
+            className={`min-h-11 whitespace-nowrap border-b-3 pt-1.5 pb-1 ${current ? 'border-brine text-brine' : 'border-transparent'}`}
           >
             <span className="block font-head text-[16px] leading-tight font-semibold">{station.name}</span>
             <span

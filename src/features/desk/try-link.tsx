@@ -1,7 +1,7 @@
 'use client'
 
 import Link from 'next/link'
-import { writePlace } from '@/core/camera/live/stand-at'
+import { writePlace } from '@/core/camera/live/address'
 import { contextName, type Finding } from '@/core/checks/finding'
 import { contextsOf, type Context } from '@/core/resolve/context'
 import { useDesk, useDeskView } from './desk-context'

@@ -33,7 +33,7 @@ export function ValueField({
   const { domain } = setting
   const values = valuesOf(domain)
   const edge = quiet
-    ? 'min-h-7 appearance-none truncate border-transparent bg-transparent hover:border-silt'
+    ? 'min-h-7 appearance-none px-0.5! truncate border-transparent bg-transparent hover:border-silt'
     : 'min-h-8 bg-crust'
   const look = `rounded border px-1 font-mono ${edge} ${value === null ? 'text-silt' : quiet ? 'font-semibold' : 'border-pan font-semibold text-pan'} ${className}`
   if (values) {

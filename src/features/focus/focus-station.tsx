@@ -173,37 +173,44 @@ export function FocusStation() {
         )}
         {presses.length > 0 && <Presses presses={presses} bank={picked.bank} />}
       </section>
-      <aside aria-label="Beside the table" className="min-w-0">
-        <FinderDrawing
-          picture={picture}
-          does={outcome?.does ?? 'no'}
-          words={`The finder with ${heldWords(model, picked.held)} in ${picked.bank}: ${words ? `${words.does}, area ${words.area}, detection ${words.detection}` : 'nothing known'}`}
-        />
-        <p className="mt-1 text-small text-silt">
-          <b className="font-semibold text-pan">{heldWords(model, picked.held)}</b> in {picked.bank}
-          {words && (
-            <>
-              : {words.does} · {words.area} · detection {words.detection}
-            </>
-          )}
-          {picture && ` · ${picture.points.length} ${picture.points.length === 1 ? 'place' : 'places'}`} ·{' '}
-          <TryLink context={context} held={picked.held} />
-        </p>
-        <div className="mt-2 mb-1">
-          <HeldPlates model={model} held={picked.held} onPick={pickControl} />
+      <aside
+        aria-label="Beside the table"
+        className="grid min-w-0 content-start gap-x-4 md:grid-cols-2 lg:block"
+      >
+        <div>
+          <FinderDrawing
+            picture={picture}
+            does={outcome?.does ?? 'no'}
+            words={`The finder with ${heldWords(model, picked.held)} in ${picked.bank}: ${words ? `${words.does}, area ${words.area}, detection ${words.detection}` : 'nothing known'}`}
+          />
+          <p className="mt-1 text-small text-silt">
+            <b className="font-semibold text-pan">{heldWords(model, picked.held)}</b> in {picked.bank}
+            {words && (
+              <>
+                : {words.does} · {words.area} · detection {words.detection}
+              </>
+            )}
+            {picture && ` · ${picture.points.length} ${picture.points.length === 1 ? 'place' : 'places'}`} ·{' '}
+            <TryLink context={context} held={picked.held} />
+          </p>
+          <div className="mt-2 mb-1">
+            <HeldPlates model={model} held={picked.held} onPick={pickControl} />
+          </div>
         </div>
-        <Tabs label="Beside the table" names={panels} picked={panel} onPick={setPanel} />
-        {panel === 'schemes' && <SchemePanel key={side} />}
-        {panel === 'questions' && <QuestionPanel resolution={resolution} picture={picture} />}
-        {panel === 'tests' && <PressTestList model={model} banks={banks ?? []} />}
-        {panel === 'findings' &&
-          (trips.length > 0 ? (
-            <div className="grid gap-3">
-              <FindingList findings={trips} />
-            </div>
-          ) : (
-            <p className="text-silt">Nothing about focus will trip you on this side.</p>
-          ))}
+        <div className="min-w-0">
+          <Tabs label="Beside the table" names={panels} picked={panel} onPick={setPanel} />
+          {panel === 'schemes' && <SchemePanel key={side} />}
+          {panel === 'questions' && <QuestionPanel resolution={resolution} picture={picture} />}
+          {panel === 'tests' && <PressTestList model={model} banks={banks ?? []} />}
+          {panel === 'findings' &&
+            (trips.length > 0 ? (
+              <div className="grid gap-3">
+                <FindingList findings={trips} />
+              </div>
+            ) : (
+              <p className="text-silt">Nothing about focus will trip you on this side.</p>
+            ))}
+        </div>
       </aside>
       <ShortcutList keys={focusKeys} />
     </main>

@@ -24,7 +24,8 @@ export function PressTestList({ model, banks }: { model: BodyModel; banks: reado
                 const words = outcomeWords(model, outcome)
                 return (
                   <li key={JSON.stringify(outcome)}>
-                    {words.does}, {words.area}, detection {words.detection}
+                    {words.does}
+                    {words.by && ` by ${words.by}`}, {words.area}, detection {words.detection}
                   </li>
                 )
               })}

@@ -5,6 +5,7 @@ import { released, type FocusTable } from '@/core/focus/table'
 import type { BankFocus, HeldAcross } from '@/core/focus/sheet'
 import type { FocusRow } from '@/core/focus/table'
 import { heldWords, outcomeWords } from '@/core/focus/words'
+import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
 
 /** The line in hand: what is held, in which bank. */
@@ -31,70 +32,81 @@ export function TriggerTable({
 }) {
   const [first] = banks
   return (
-    <table className="w-full border-collapse">
-      <caption className="sr-only">What focuses when, by what is held and in which bank</caption>
-      <thead className="sticky top-0 bg-sheet">
-        <tr className="border-b text-left text-small text-silt">
-          {['Held', 'In', 'Autofocus', 'Area', 'Detection', 'Tracking', 'Full press', 'Let go'].map((one) => (
-            <th key={one} className="py-1 pr-2 font-normal">
-              {one}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {lines.map((line) =>
-          groupsOf(banks, line).map((group, i, all) => {
-            const here = picked.held.join() === line.held.join() && group.banks.includes(picked.bank)
-            const table = tableOf(banks, group.banks[0] ?? '', variant)
-            return (
-              <tr
-                key={`${line.held.join()} ${group.banks.join()}`}
-                onClick={() => onPick({ held: line.held, bank: group.banks[0] ?? '' })}
-                className={`cursor-pointer align-top ${i === all.length - 1 ? 'border-b' : ''} ${here ? 'bg-blush' : 'hover:bg-glass'}`}
-              >
-                {i === 0 && (
-                  <th
-                    scope="rowgroup"
-                    rowSpan={all.length}
-                    className="border-b bg-sheet py-1 pr-3 text-left font-semibold"
-                  >
-                    {heldWords(model, line.held)}
-                    {line.differs && (
-                      <span className="block text-small font-normal text-lichen">banks differ</span>
-                    )}
-                  </th>
-                )}
-                <td className="py-1 pr-3 whitespace-nowrap">
-                  <button
-                    type="button"
-                    aria-pressed={here}
-                    aria-label={`${heldWords(model, line.held)} in ${group.banks.join(', ')}: show in the finder`}
-                    onClick={() => onPick({ held: line.held, bank: group.banks[0] ?? '' })}
-                    className="text-left underline decoration-rule underline-offset-3"
-                  >
-                    {group.banks.length === banks.length && banks.length > 1
-                      ? 'every bank'
-                      : group.banks.join(', ')}
-                  </button>
-                </td>
-                <OutcomeCells model={model} row={group.row} />
-                <td className="py-1 text-small text-silt">
-                  {group.row && table ? letGo(model, table, group.row) : ''}
-                </td>
-              </tr>
-            )
-          }),
-        )}
-        {first && lines.length === 0 && (
-          <tr>
-            <td colSpan={8} className="py-3 text-silt">
-              Nothing of the kind is held here.
-            </td>
+    <div className="overflow-x-auto">
+      <table className="w-full border-collapse">
+        <caption className="sr-only">What focuses when, by what is held and in which bank</caption>
+        <thead>
+          <tr className="border-b text-left text-small text-silt">
+            {[
+              'Held',
+              'In',
+              'Autofocus',
+              'Area',
+              'Detection',
+              ...(tracks(model) ? ['Tracking'] : []),
+              'Full press',
+              'Let go',
+            ].map((one) => (
+              <th key={one} className="py-1 pr-2 font-normal">
+                {one}
+              </th>
+            ))}
           </tr>
-        )}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {lines.map((line) =>
+            groupsOf(banks, line).map((group, i, all) => {
+              const here = picked.held.join() === line.held.join() && group.banks.includes(picked.bank)
+              const table = tableOf(banks, group.banks[0] ?? '', variant)
+              return (
+                <tr
+                  key={`${line.held.join()} ${group.banks.join()}`}
+                  onClick={() => onPick({ held: line.held, bank: group.banks[0] ?? '' })}
+                  className={`cursor-pointer align-top ${i === all.length - 1 ? 'border-b' : ''} ${here ? 'bg-blush' : 'hover:bg-glass'}`}
+                >
+                  {i === 0 && (
+                    <th
+                      scope="rowgroup"
+                      rowSpan={all.length}
+                      className="min-w-32 border-b bg-sheet py-1 pr-3 text-left leading-tight font-semibold"
+                    >
+                      {heldWords(model, line.held)}
+                      {line.differs && (
+                        <span className="block text-small font-normal text-lichen">banks differ</span>
+                      )}
+                    </th>
+                  )}
+                  <td className="py-1 pr-3 whitespace-nowrap">
+                    <button
+                      type="button"
+                      aria-pressed={here}
+                      aria-label={`${heldWords(model, line.held)} in ${group.banks.join(', ')}: show in the finder`}
+                      onClick={() => onPick({ held: line.held, bank: group.banks[0] ?? '' })}
+                      className="text-left underline decoration-rule underline-offset-3"
+                    >
+                      {group.banks.length === banks.length && banks.length > 1
+                        ? 'every bank'
+                        : group.banks.join(', ')}
+                    </button>
+                  </td>
+                  <OutcomeCells model={model} row={group.row} />
+                  <td className="py-1 text-small text-silt">
+                    {group.row && table ? letGo(model, table, group.row) : ''}
+                  </td>
+                </tr>
+              )
+            }),
+          )}
+          {first && lines.length === 0 && (
+            <tr>
+              <td colSpan={8} className="py-3 text-silt">
+                Nothing of the kind is held here.
+              </td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </div>
   )
 }
 
@@ -111,7 +123,13 @@ function OutcomeCells({ model, row }: { model: BodyModel; row: FocusRow | null }
   return (
     <>
       <td className={`py-1 pr-3 whitespace-nowrap ${runs ? 'font-semibold' : 'text-silt'}`}>
-        {said((one) => one.does)}
+        {said((one) => one.does)}{' '}
+        <span className="text-small font-normal text-silt">
+          {said((one) => one.mode)}
+          {row.held.length > 1 && runs && (
+            <span className="block whitespace-nowrap">by {said((one) => one.by)}</span>
+          )}
+        </span>
         {row.asks.length > 0 && (
           <span className="block text-small font-normal text-lichen">
             <CircleHelp size={13} className="mr-0.5 inline" aria-hidden="true" />
@@ -121,10 +139,15 @@ function OutcomeCells({ model, row }: { model: BodyModel; row: FocusRow | null }
       </td>
       <td className="py-1 pr-3 whitespace-nowrap">{said((one) => one.area)}</td>
       <td className="py-1 pr-3 whitespace-nowrap">{said((one) => one.detection)}</td>
-      <td className="py-1 pr-3 whitespace-nowrap">{said((one) => one.tracking)}</td>
+      {tracks(model) && <td className="py-1 pr-3 whitespace-nowrap">{said((one) => one.tracking)}</td>}
       <td className="py-1 pr-3 whitespace-nowrap">{said((one) => one.full)}</td>
     </>
   )
+}
+
+/** Whether a body can keep to a subject at all. */
+function tracks(model: BodyModel): boolean {
+  return lookup(model).byMeaning.has('focus.tracking')
 }
 
 /** What comes when one of the keys is let go. */

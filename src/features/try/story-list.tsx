@@ -11,6 +11,9 @@ const signs = {
   test: { Sign: CircleHelp, word: 'test on body', colour: 'text-silt' },
 } as const satisfies Record<LogLine['kind'], unknown>
 
+/** Longer stories are in the sequence. */
+const mostShown = 60
+
 /** The log: what happened and why, the newest first. */
 export function StoryList({ story }: { story: readonly Happened[] }) {
   if (story.length === 0)
@@ -21,7 +24,7 @@ export function StoryList({ story }: { story: readonly Happened[] }) {
     )
   return (
     <ol aria-label="Log" aria-live="polite" className="divide-y border-y">
-      {story.map(({ id, line, log, instead }) => (
+      {story.slice(0, mostShown).map(({ id, line, log, instead }) => (
         <li key={id} className="py-1.5">
           <p className="font-mono text-small text-silt">{line}</p>
           {log.map(({ kind, words }, i) => {

@@ -4,7 +4,7 @@ import { useMemo, useRef, useState } from 'react'
 import { displayOf } from '@/core/camera/live/display'
 import { focusWords } from '@/core/camera/live/hands'
 import { focusNow, getsOf } from '@/core/camera/live/keys'
-import { readPlace } from '@/core/camera/live/stand-at'
+import { readPlace } from '@/core/camera/live/address'
 import { contextOf, heldFunctions, memoryPlan } from '@/core/camera/live/state'
 import { finderIn } from '@/core/focus/finder'
 import { lookup } from '@/core/model/lookup'
@@ -37,6 +37,9 @@ const tryKeys = [
 ] as const
 
 const nothing: ReadonlySet<string> = new Set()
+
+/** The plate’s labels are pressed as a whole, by what goes down on it. */
+const pressedElsewhere = () => undefined
 
 /** Try it: the body as a thing to use. Its keys are pressed, held and turned; it shows what it would, and says why. */
 export function TryStation() {
@@ -174,34 +177,42 @@ export function TryStation() {
               labels={labels}
               selected={null}
               held={heldControls}
-              onSelect={() => undefined}
+              onSelect={pressedElsewhere}
             />
           )}
         </div>
       </section>
-      <aside aria-label="Beside the body" className="min-w-0">
-        <Displays
-          display={display}
-          picture={picture}
-          outcome={outcome}
-          words={focusWords(model, state)}
-          eye={state.eye}
-        />
-        <p role="status" className="mt-1 mb-1 text-small">
-          {state.held.length > 0 && (
-            <b className="font-semibold text-pan">
-              {state.held.map((key) => lookup(model).addresses.get(key)?.control.name).join(' + ')} down:{' '}
-            </b>
+      <aside
+        aria-label="Beside the body"
+        className="grid min-w-0 content-start gap-x-4 md:grid-cols-2 lg:block"
+      >
+        <div>
+          <Displays
+            display={display}
+            picture={picture}
+            outcome={outcome}
+            words={focusWords(model, state)}
+            eye={state.eye}
+          />
+          <p role="status" className="mt-1 mb-1 text-small">
+            {state.held.length > 0 && (
+              <b className="font-semibold text-pan">
+                {state.held.map((key) => lookup(model).addresses.get(key)?.control.name).join(' + ')}{' '}
+                down:{' '}
+              </b>
+            )}
+            {focusWords(model, state)}
+          </p>
+        </div>
+        <div className="min-w-0">
+          <Tabs label="Beside the body" names={panels} picked={panel} onPick={setPanel} />
+          {panel === 'log' && <StoryList story={story} />}
+          {panel === 'hand' && (
+            <HandPanel model={model} state={state} control={control} onEvent={happen} onTap={tap} />
           )}
-          {focusWords(model, state)}
-        </p>
-        <Tabs label="Beside the body" names={panels} picked={panel} onPick={setPanel} />
-        {panel === 'log' && <StoryList story={story} />}
-        {panel === 'hand' && (
-          <HandPanel model={model} state={state} control={control} onEvent={happen} onTap={tap} />
-        )}
-        {panel === 'menu' && <MenuChange model={model} state={state} onEvent={happen} />}
-        {panel === 'sequence' && <SequencePanel story={story} onPlay={play} />}
+          {panel === 'menu' && <MenuChange model={model} state={state} onEvent={happen} />}
+          {panel === 'sequence' && <SequencePanel story={story} onPlay={play} />}
+        </div>
       </aside>
       <ShortcutList keys={tryKeys} />
     </main>

@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import type { LiveEvent, LogLine } from '@/core/camera/live/events'
 import { live } from '@/core/camera/live/live'
 import { runScript, type Played } from '@/core/camera/live/run-script'
@@ -38,8 +38,6 @@ export function useLive(start: Context) {
   const asked = useRef<number | null>(null)
   useLayoutEffect(() => {
     latest.current = now
-  })
-  useEffect(() => {
     if (asked.current === null) return
     performance.measure(pressMeasure, { start: asked.current })
     asked.current = null

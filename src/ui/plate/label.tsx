@@ -2,6 +2,7 @@
 
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { ArrowLeftRight, TriangleAlert } from 'lucide-react'
+import { memo } from 'react'
 import type { Control, Manner } from '@/core/model/types'
 import type { Edge, LabelSize } from './sheet'
 import { MannerSign, mannerWord } from './manner'
@@ -64,7 +65,7 @@ export function labelSize(label: PlateLabel): LabelSize {
 }
 
 /** A control's label: its name small, and a button for each gesture that can be picked, dragged and dropped on. */
-export function LabelButton({
+export const LabelButton = memo(function LabelButton({
   label,
   edge,
   selected,
@@ -101,7 +102,7 @@ export function LabelButton({
       ))}
     </div>
   )
-}
+})
 
 const tones: Record<PlateLine['tone'], string> = {
   plain: 'text-ink',

@@ -30,6 +30,7 @@ export function Plate({
   const size = useSize(sheet)
   const sizes = useLabelSizes(labels)
   const layout = useMemo(() => layoutIn(face, sizes, size), [face, sizes, size])
+  const least = useLeastHeight(face, sizes, size, layout)
   const heat = useMemo(() => heatOf(labels), [labels])
   const inHand = labels.find((label) => label.lines.some((line) => line.address === selected))?.control.id
   const lit = new Set([...(held ?? []), ...(inHand === undefined ? [] : [inHand])])
@@ -42,11 +43,35 @@ export function Plate({
     <div
       ref={sheet}
       className={`relative min-h-[min(85vw,640px)] flex-1 lg:min-h-0 ${layout ? '' : 'overflow-y-auto'}`}
-      style={layout && layout.height > size.height ? { minHeight: layout.height } : undefined}
+      style={least === null ? undefined : { minHeight: least }}
     >
       {layout ? <WithMargins layout={layout} {...shared} /> : <WithList {...size} {...shared} />}
     </div>
   )
+}
+
+/**
+ * The height the sheet has to have for these labels at this width, once it was found too low: kept, so that a sheet that
+ * has grown does not shrink again for having room enough.
+ */
+function useLeastHeight(
+  face: Face,
+  sizes: readonly LabelSize[],
+  { width, height }: { width: number; height: number },
+  layout: PlateLayout | null,
+): number | null {
+  const [kept, setKept] = useState<{
+    face: Face
+    sizes: readonly LabelSize[]
+    width: number
+    least: number
+  } | null>(null)
+  const same = kept?.face === face && kept.sizes === sizes && kept.width === width
+  if (layout && layout.height > height && !(same && kept.least >= layout.height)) {
+    setKept({ face, sizes, width, least: layout.height })
+    return layout.height
+  }
+  return same ? kept.least : null
 }
 
 /** The sizes of labels: the same object while none of them changes, so that a plate is laid out anew only then. */

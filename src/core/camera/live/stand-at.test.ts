@@ -12,7 +12,8 @@ import { displayOf } from './display'
 import type { LiveEvent } from './events'
 import { resolutionNow } from './keys'
 import { parseScript } from './script'
-import { liveAt, readPlace, writePlace } from './stand-at'
+import { readPlace, writePlace } from './address'
+import { liveAt } from './stand-at'
 import { writeEvent } from './write-script'
 
 describe.each(namedModels)('the simulated %s put somewhere', (_name, model) => {
