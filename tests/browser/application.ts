@@ -1,6 +1,7 @@
 import type { BrowserContext, Page } from 'playwright-core'
 import { freePort } from '../../scripts/lib/system.mjs'
 import { startServer, type RunningServer } from '../../scripts/lib/server.mjs'
+import { openChromium } from './chromium'
 
 /** The demo plan's id. */
 export const demoPlan = 'de000000-0000-4000-8000-000000000001'
@@ -71,6 +72,25 @@ function answersToTheHand(): boolean {
   return [...document.querySelectorAll('button')].every((button) =>
     Object.keys(button).some((name) => name.startsWith('__reactProps')),
   )
+}
+
+/** The application, a browser and its page at the shelf, ready for a test; `end` closes all of it. */
+export interface Opened {
+  readonly application: Application
+  readonly page: Page
+  readonly end: () => Promise<void>
+}
+
+/** Opens the application in a browser. */
+export async function openInBrowser(): Promise<Opened> {
+  const application = await openApplication()
+  const chromium = await openChromium()
+  const page = await openPage(chromium.browser, application.address)
+  const end = async () => {
+    await chromium.close()
+    await application.stop()
+  }
+  return { application, page, end }
 }
 
 /** Waits until the page says that the server has everything. */

@@ -4,31 +4,16 @@ import type { Page } from 'playwright-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { carriedRows, factoryMemory } from '@/core/camera/memory'
 import { heron } from '@tests/fixtures/heron'
-import {
-  demoPlan,
-  freshPlan,
-  key,
-  openApplication,
-  openPage,
-  saved,
-  savedRows,
-  type Application,
-} from './application'
-import { openChromium } from './chromium'
+import { demoPlan, freshPlan, key, openInBrowser, saved, savedRows, type Opened } from './application'
 
-let application: Application
-let chromium: Awaited<ReturnType<typeof openChromium>>
-let page: Page
+let application: Opened['application']
+let page: Opened['page']
+let end: Opened['end']
 
 beforeAll(async () => {
-  application = await openApplication()
-  chromium = await openChromium()
-  page = await openPage(chromium.browser, application.address)
+  ;({ application, page, end } = await openInBrowser())
 })
-afterAll(async () => {
-  await chromium.close()
-  await application.stop()
-})
+afterAll(() => end())
 
 const go = (path: string) => page.goto(`${application.address}${path}`, { waitUntil: 'networkidle' })
 

@@ -1,31 +1,16 @@
-import type { Locator, Page } from 'playwright-core'
+import type { Locator } from 'playwright-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import {
-  demoPlan,
-  filmPlan,
-  freshPlan,
-  openApplication,
-  openPage,
-  saved,
-  savedRows,
-  type Application,
-} from './application'
-import { openChromium } from './chromium'
+import { demoPlan, filmPlan, freshPlan, openInBrowser, saved, savedRows, type Opened } from './application'
 
-let application: Application
-let chromium: Awaited<ReturnType<typeof openChromium>>
-let page: Page
+let application: Opened['application']
+let page: Opened['page']
+let end: Opened['end']
 
 beforeAll(async () => {
-  application = await openApplication()
-  chromium = await openChromium()
-  page = await openPage(chromium.browser, application.address)
+  ;({ application, page, end } = await openInBrowser())
   await page.setViewportSize({ width: 1280, height: 800 })
 })
-afterAll(async () => {
-  await chromium.close()
-  await application.stop()
-})
+afterAll(() => end())
 
 const go = (plan: string, station: string) =>
   page.goto(`${application.address}/plans/${plan}/${station}`, { waitUntil: 'networkidle' })

@@ -11,7 +11,7 @@ export type { AssignSide, Choice, FirmwareRange, Orientation, Posture, RunState,
 export { actKinds } from './menu-types'
 export type { Act, Grid, MenuPage, OwnMenu } from './menu-types'
 export type { BankFamily, Filming, HoldSet, ModePosition, Slot } from './place-types'
-export type { Cards, FocusArea, FocusGeometry, LensModel, MovieFormat, Zone } from './gear-types'
+export type { Cards, FocusArea, FocusGeometry, LensModel, Zone } from './gear-types'
 
 /** A camera as data: everything Salt Shelf knows about one model. See docs/models.md for the file. */
 export interface BodyModel {

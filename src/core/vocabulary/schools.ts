@@ -201,11 +201,6 @@ pad-at-eye | Does the screen move the point at the finder? | focus.touchPad
 /** Every dispute the product supports, with all its sides. */
 export const disputes: readonly Dispute[] = read(text)
 
-/** The disputes that are decided in a common setting. */
-export function disputesOver(means: string): readonly Dispute[] {
-  return disputes.filter((one) => one.settings.includes(means))
-}
-
 /** The dispute of that id; undefined where there is none. */
 export function disputeCalled(id: string): Dispute | undefined {
   return disputes.find((one) => one.id === id)
