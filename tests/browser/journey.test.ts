@@ -1,6 +1,5 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import type { Page } from 'playwright-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { carriedRows, factoryMemory } from '@/core/camera/memory'
 import { heron } from '@tests/fixtures/heron'

@@ -4,26 +4,17 @@ import type { Address } from '../model/addresses'
 import type { BodyModel, ModelFunction, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { Context } from '../resolve/context'
-import { down, halfPressSetting, heldAnswers, winnerOf, type HeldWins } from '../resolve/held'
-import { factsOf } from '../rules/condition'
+import { halfPressSetting, heldAnswers, winnerOf, type HeldWins } from '../resolve/held'
 import { flipsOf, nextValue } from '../resolve/flips'
 import { assigned, judge, missingFrom } from '../resolve/resolve'
-import { inForce } from '../resolve/owners'
-import { effectiveState, ownedIn, stateHolding, type Owned, type State } from '../resolve/state'
+import { effectiveState, ownedIn, stateHolding, type State } from '../resolve/state'
 import type { Verdict } from '../resolve/resolved'
-import { focusRole, startsFocus, type FocusRole } from '../vocabulary/focus-roles'
+import { focusRole, startsFocus } from '../vocabulary/focus-roles'
 import { sameValue, type Value } from '../vocabulary/values'
+import { statesOf, type HeldState, type Trigger } from './held-state'
 import { focusPart } from './part'
 import { outcomeOf, type FocusOutcome } from './outcome'
 import { variantsOf, type Variant } from './variants'
-
-/** A key that has a say in focus while it is held. */
-export interface Trigger {
-  readonly key: string
-  readonly address: Address
-  readonly fn: ModelFunction
-  readonly role: FocusRole
-}
 
 /** What comes of keys held down in this order; more than one outcome where the body alone knows. */
 export interface FocusRow {
@@ -180,49 +171,6 @@ function touchesFocus(model: BodyModel, fn: ModelFunction): boolean {
   )
 }
 
-/**
- * The states of keys held, each reckoned once for what is obeyed of them: of several that start autofocus that is one.
- * Where a rule asks what is held, every key counts. What is asked of a state again is remembered with it.
- */
-function statesOf(owned: Owned, base: State): (context: Context) => HeldState {
-  const { model } = owned
-  const asksHeld = model.rules.some(({ when }) => factsOf(when).some((fact) => fact.startsWith('held/')))
-  const known = new Map<string, HeldState>()
-  const now = (setting: string) => base.possible.get(setting)?.[0]
-  return (context) => {
-    const obeyed = down(model, base.found, context, now).map((fn) => fn.id)
-    const key = [...obeyed, '|', ...(asksHeld ? (context.held ?? []) : [])].join(' ')
-    const state = known.get(key) ?? heldState(stateHolding(owned, context), { ...context, held: [] })
-    known.set(key, state)
-    return state
-  }
-}
-
-/** A state in which keys are held, with the verdict on each key and each value of focus. */
-interface HeldState {
-  readonly verdictOn: (trigger: Trigger) => Verdict
-  readonly values: (means: string) => readonly (Value | null)[]
-  readonly latched: readonly FocusRole[]
-}
-
-function heldState(state: State, context: Context): HeldState {
-  const verdicts = new Map<Trigger, Verdict>()
-  const values = new Map<string, readonly (Value | null)[]>()
-  return {
-    verdictOn: (trigger) => {
-      const verdict = verdicts.get(trigger) ?? judge(state, trigger.fn.id, context, trigger.address).verdict
-      verdicts.set(trigger, verdict)
-      return verdict
-    },
-    values: (means) => {
-      const found = values.get(means) ?? valuesOf(state, means)
-      values.set(means, found)
-      return found
-    },
-    latched: (context.latched ?? []).map((id) => focusRole(state.found.functions.get(id)?.means ?? null)),
-  }
-}
-
 function rowOf(
   model: BodyModel,
   context: Context,
@@ -292,13 +240,6 @@ function outcomesIn(
 
 function answers(verdict: Verdict | undefined, works: boolean): boolean {
   return verdict === 'works' || (verdict === 'test' && works)
-}
-
-function valuesOf(state: State, means: string): readonly (Value | null)[] {
-  const id = state.found.byMeaning.get(means)?.id
-  const chain = id === undefined ? undefined : state.chains.get(id)
-  if (id === undefined || !chain) return [null]
-  return state.possible.get(id) ?? [inForce(chain)]
 }
 
 function distinct(outcomes: readonly FocusOutcome[]): readonly FocusOutcome[] {

@@ -128,8 +128,8 @@ export interface OwnLine {
 export const ownLines: (model: BodyModel) => readonly OwnLine[] = once((model: BodyModel) => {
   const menu = model.ownMenu
   if (!menu) return []
-  return Array.from({ length: menu.pages * menu.lines }, (_, i) => {
-    const [page, line] = [Math.floor(i / menu.lines) + 1, (i % menu.lines) + 1]
+  return Array.from({ length: menu.pages * menu.lines }, (_, at) => {
+    const [page, line] = [Math.floor(at / menu.lines) + 1, (at % menu.lines) + 1]
     return { row: `own/${page}/${line}`, menu, page, line }
   })
 })

@@ -3,23 +3,18 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import { whereIs } from '@/core/banks/columns'
-import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import type { HoldSet, Setting } from '@/core/model/types'
-import { exposureDifference, showStops } from '@/core/numbers/motion'
 import { addressesWith } from '@/core/plan/assign'
 import { mayTick } from '@/core/plan/cells'
 import { holdRow } from '@/core/plan/rows'
 import { rowValue } from '@/core/plan/step'
 import { contextIn, usualContext } from '@/core/resolve/context'
-import { exposureMarks } from '@/core/resolve/marks'
 import { resolve } from '@/core/resolve/resolve'
-import type { Resolution } from '@/core/resolve/resolved'
-import { sameValue } from '@/core/vocabulary/values'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { ValueField } from '@/features/desk/value-field'
 import { useKeptText } from '@/features/desk/kept-text'
 import { Button, Offer } from '@/ui/button'
+import { HeldTable, Jump } from './held-table'
 import { Option, PickList } from '@/ui/pick-list'
 
 /** Hold sets: what each ticks, before, while held and after; registered and assigned are two acts. */
@@ -137,90 +132,6 @@ function SetCard({ set }: { set: HoldSet }) {
         </details>
       )}
     </section>
-  )
-}
-
-function HeldTable({
-  set,
-  ticked,
-  before,
-  held,
-}: {
-  set: HoldSet
-  ticked: readonly Setting[]
-  before: Resolution
-  held: Resolution
-}) {
-  const desk = useDesk()
-  const { plan } = useDeskView()
-  return (
-    <table className="w-full border-collapse text-small">
-      <thead>
-        <tr className="border-b text-left text-silt">
-          {['Row', 'Before', 'While held', 'After'].map((one) => (
-            <th key={one} className="font-normal">
-              {one}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {ticked.map((setting) => {
-          const row = holdRow(set.id, setting.id)
-          const [was, is] = [before, held].map(({ settings }) => settings.get(setting.id)?.value)
-          const own = rowValue(plan.rows, row)
-          const taken = own !== null && sameValue(own, is)
-          const skipped = held.settings
-            .get(setting.id)
-            ?.remarks.find(({ kind, truth }) => kind === 'skipped' && truth === 'yes')
-          return (
-            <tr key={setting.id} className="border-b align-top">
-              <th scope="row" className="pr-1 text-left font-normal">
-                {setting.label}
-              </th>
-              <td className="pr-1 font-mono text-silt">{showValue(setting.domain, was)}</td>
-              <td className="pr-1">
-                <ValueField
-                  setting={setting}
-                  label={`${setting.label} in ${set.name}`}
-                  value={own}
-                  inherits="untick"
-                  onKeep={(value) => desk.set({ [row]: value })}
-                  className="w-full min-w-16"
-                />
-                {!taken && (
-                  <span className="block text-lichen">
-                    not taken: <span className="font-mono">{showValue(setting.domain, is)}</span>{' '}
-                    {skipped?.because}
-                  </span>
-                )}
-              </td>
-              <td className="font-mono text-silt">{showValue(setting.domain, was)}</td>
-            </tr>
-          )
-        })}
-      </tbody>
-    </table>
-  )
-}
-
-/** What the exposure does the moment the key goes down. */
-function Jump({
-  model,
-  before,
-  held,
-}: {
-  model: Parameters<typeof exposureMarks>[0]
-  before: Resolution
-  held: Resolution
-}) {
-  const [from, to] = [exposureMarks(model, before), exposureMarks(model, held)]
-  const jump = from && to && exposureDifference(from, to)
-  if (!jump) return null
-  return (
-    <p className={`text-small ${Math.abs(jump.stops) >= 1 ? 'text-lichen' : 'text-silt'}`}>
-      When the key goes down: <b className="font-mono font-semibold">{showStops(jump.stops)}</b>
-    </p>
   )
 }
 

@@ -1,16 +1,13 @@
 'use client'
 
-import { TriangleAlert } from 'lucide-react'
 import { whereIs, type Column } from '@/core/banks/columns'
 import type { Figure } from '@/core/banks/figures'
-import { matters, outsideOf, type Cell, type Matrix, type MatrixRow } from '@/core/banks/matrix'
-import { showValue } from '@/core/model/domain'
-import { baseValue } from '@/core/plan/cells'
+import { matters, outsideOf, type Matrix, type MatrixRow } from '@/core/banks/matrix'
 import type { RowId } from '@/core/plan/rows'
 import type { Value } from '@/core/vocabulary/values'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { Offer } from '@/ui/button'
-import { ValueField } from '@/features/desk/value-field'
+import { CellField } from './cell-field'
+import { FigureLine } from './figure-line'
 
 /** The place in hand: a column, and a setting of it where a cell is. */
 export interface InHand {
@@ -160,166 +157,5 @@ function ColumnHead({ column, picked, onTake }: { column: Column; picked: boolea
         {purpose && <span className="line-clamp-2 block text-small text-silt">{purpose}</span>}
       </button>
     </th>
-  )
-}
-
-/** A reckoned line: for each column one of its figures, with a mark where it will trip the owner up. */
-function FigureLine({
-  what,
-  id,
-  columns,
-  figures,
-  onMend,
-}: {
-  what: string
-  id: Figure['id']
-  columns: readonly Column[]
-  figures: readonly (readonly Figure[])[]
-  /** Sets what the figure asks for. */
-  onMend?: (column: Column, value: string) => void
-}) {
-  if (!figures.some((all) => all.some((one) => one.id === id))) return null
-  return (
-    <tr className="border-b bg-glass align-top">
-      <th scope="row" className="py-1 pr-2 pl-1 text-left font-normal">
-        {what}
-      </th>
-      {columns.map((column, i) => {
-        const figure = figures[i]?.find((one) => one.id === id)
-        return (
-          <td key={column.id} className={`py-1 leading-tight ${column.kind === 'base' ? 'pl-2' : 'pl-1'}`}>
-            {figure && (
-              <details>
-                <summary className={`cursor-pointer list-none ${figure.fits ? '' : 'text-lichen'}`}>
-                  <span className="font-mono font-semibold whitespace-nowrap">{figure.value}</span>
-                  {!figure.fits && (
-                    <TriangleAlert size={14} className="ml-1 inline" aria-label="will trip you" role="img" />
-                  )}
-                  <span className="block text-small">{figure.short}</span>
-                </summary>
-                <HowReckoned figure={figure} />
-                {onMend && !figure.fits && (
-                  <Offer className="text-small" onClick={() => onMend(column, figure.value)}>
-                    Set {figure.value} in {column.name}
-                  </Offer>
-                )}
-              </details>
-            )}
-          </td>
-        )
-      })}
-    </tr>
-  )
-}
-
-/** Words, formula and inputs of a figure. */
-export function HowReckoned({ figure }: { figure: Figure }) {
-  return (
-    <div className="mt-0.5 max-w-72 text-small text-silt">
-      <p>{figure.words}</p>
-      <p className="font-mono">{figure.formula}</p>
-      <p>{figure.inputs.map(([name, value]) => `${name} ${value}`).join('; ')}</p>
-    </div>
-  )
-}
-
-const marks: Partial<Record<Cell['standing'], string>> = {
-  residue: 'left over',
-  drift: 'drifted',
-  kept: 'kept',
-  forced: 'replaced',
-  refused: 'refused',
-}
-
-const looks: Readonly<Record<Cell['standing'], string>> = {
-  base: '',
-  inherits: '',
-  varied: 'border-pan! bg-blush! text-pan',
-  residue: 'border-dashed border-lichen! text-lichen',
-  drift: 'border-dotted border-lichen! text-lichen',
-  kept: 'border-pan! text-pan',
-  forced: 'text-silt',
-  refused: 'border-rust! text-rust',
-  outside: '',
-}
-
-function CellField({
-  row: { setting },
-  column,
-  cell,
-  here,
-  twin,
-  onTake,
-  onSet,
-}: {
-  row: MatrixRow
-  column: Column
-  cell: Cell
-  here: boolean
-  /** The side whose base is the very same cell, where one stands before this. */
-  twin: string | null
-  onTake: () => void
-  onSet: (row: RowId, value: Value | null) => void
-}) {
-  const { model } = useDesk().start
-  const { plan } = useDeskView()
-  const edge = column.kind === 'base' ? 'border-l-2 border-l-rule pl-2' : 'pl-1'
-  const mark = marks[cell.standing]
-  const tone =
-    cell.standing === 'residue' || cell.standing === 'drift' || cell.standing === 'forced'
-      ? 'text-lichen'
-      : cell.standing === 'refused'
-        ? 'text-rust'
-        : 'text-silt'
-  if (cell.row === null)
-    return (
-      <td className={`py-1 text-small text-silt ${edge}`} title="not kept here">
-        <span aria-label="not kept here" role="img">
-          ·
-        </span>
-      </td>
-    )
-  const inherited =
-    column.kind === 'base'
-      ? showValue(setting.domain, setting.factory)
-      : showValue(setting.domain, baseValue(model, plan.rows, setting, column.side))
-  const name = column.kind === 'base' ? `base, ${column.side}` : column.name
-  if (column.kind === 'base' && twin !== null)
-    return (
-      <td className={`py-1 text-small text-silt ${edge}`} title="one value for the whole body">
-        as {twin}
-      </td>
-    )
-  const look = looks[cell.standing]
-  return (
-    <td
-      className={`py-px ${edge} ${here ? 'bg-glass' : ''}`}
-      onFocus={onTake}
-      title={cell.because ?? undefined}
-    >
-      <ValueField
-        setting={setting}
-        label={`${setting.label} in ${name}`}
-        value={cell.own}
-        inherits={column.kind === 'hold' ? 'not ticked' : `(${inherited})`}
-        onKeep={(value) => {
-          onTake()
-          if (cell.row !== null) onSet(cell.row, value)
-        }}
-        quiet
-        className={`w-full min-w-20 text-small ${look}`}
-      />
-      {mark && (
-        <span className={`block text-small leading-tight ${tone}`}>
-          {mark}
-          {(cell.standing === 'forced' || cell.standing === 'refused') && (
-            <>
-              : <span className="font-mono">{showValue(setting.domain, cell.value)}</span>
-            </>
-          )}
-        </span>
-      )}
-      {cell.toStore && <span className="block text-small leading-tight text-silt">not stored yet</span>}
-    </td>
   )
 }

@@ -5,7 +5,7 @@ import type { Figure } from '@/core/banks/figures'
 import type { Offered } from '@/core/banks/sizes'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { NumberField } from '@/ui/number-field'
-import { HowReckoned } from './matrix-table'
+import { HowReckoned } from './figure-line'
 
 /** What each bank brings with it in numbers, and what film it excludes, with what to switch off first. */
 export function NumberPanel({

@@ -1,0 +1,89 @@
+'use client'
+
+import { showValue } from '@/core/model/domain'
+import type { BodyModel, HoldSet, Setting } from '@/core/model/types'
+import { exposureDifference, showStops } from '@/core/numbers/motion'
+import { holdRow } from '@/core/plan/rows'
+import { rowValue } from '@/core/plan/step'
+import { exposureMarks } from '@/core/resolve/marks'
+import type { Resolution } from '@/core/resolve/resolved'
+import { sameValue } from '@/core/vocabulary/values'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { ValueField } from '@/features/desk/value-field'
+
+/** The rows of a hold set: before, while its key is held, and after. */
+export function HeldTable({
+  set,
+  ticked,
+  before,
+  held,
+}: {
+  set: HoldSet
+  ticked: readonly Setting[]
+  before: Resolution
+  held: Resolution
+}) {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  return (
+    <table className="w-full border-collapse text-small">
+      <thead>
+        <tr className="border-b text-left text-silt">
+          {['Row', 'Before', 'While held', 'After'].map((one) => (
+            <th key={one} className="font-normal">
+              {one}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {ticked.map((setting) => {
+          const row = holdRow(set.id, setting.id)
+          const [was, is] = [before, held].map(({ settings }) => settings.get(setting.id)?.value)
+          const own = rowValue(plan.rows, row)
+          const taken = own !== null && sameValue(own, is)
+          const skipped = held.settings
+            .get(setting.id)
+            ?.remarks.find(({ kind, truth }) => kind === 'skipped' && truth === 'yes')
+          return (
+            <tr key={setting.id} className="border-b align-top">
+              <th scope="row" className="pr-1 text-left font-normal">
+                {setting.label}
+              </th>
+              <td className="pr-1 font-mono text-silt">{showValue(setting.domain, was)}</td>
+              <td className="pr-1">
+                <ValueField
+                  setting={setting}
+                  label={`${setting.label} in ${set.name}`}
+                  value={own}
+                  inherits="untick"
+                  onKeep={(value) => desk.set({ [row]: value })}
+                  className="w-full min-w-16"
+                />
+                {!taken && (
+                  <span className="block text-lichen">
+                    not taken: <span className="font-mono">{showValue(setting.domain, is)}</span>{' '}
+                    {skipped?.because}
+                  </span>
+                )}
+              </td>
+              <td className="font-mono text-silt">{showValue(setting.domain, was)}</td>
+            </tr>
+          )
+        })}
+      </tbody>
+    </table>
+  )
+}
+
+/** What the exposure does the moment the key goes down. */
+export function Jump({ model, before, held }: { model: BodyModel; before: Resolution; held: Resolution }) {
+  const [from, to] = [exposureMarks(model, before), exposureMarks(model, held)]
+  const jump = from && to && exposureDifference(from, to)
+  if (!jump) return null
+  return (
+    <p className={`text-small ${Math.abs(jump.stops) >= 1 ? 'text-lichen' : 'text-silt'}`}>
+      When the key goes down: <b className="font-mono font-semibold">{showStops(jump.stops)}</b>
+    </p>
+  )
+}
