@@ -27,24 +27,24 @@ J14 | One key, several meanings | resolve answers for every side, lens, lever, m
 J15 | What must work while recording | -
 J16 | Engraved names and running numbers | legend and listNumber of a control
 J17 | Where a function stands in the long list | functionListLines gives page and line
-J18 | Schools of starting autofocus | the focus table
+J18 | Schools of starting autofocus | the focus table; six ways as steps at the Focus station
 J19 | Base and held override must fit | the focus table
 J20 | Areas that exclude each other | rules of the model
-J21 | The detected subject is switched often | needs of a situation, and what they cost (plan reach)
-J22 | Metering linked to the subject or not | a school of the plan
-J23 | Persistence and tuning | settings with their plain words
-J24 | The point: home, memory, wrap, skip | focus geometry; cells by orientation
-J25 | Help for focusing by hand, and what of it is inert | rules of the model
+J21 | The detected subject is switched often | a question of the Focus station; needs of a situation, and what they cost (plan reach)
+J22 | Metering linked to the subject or not | a question of the Focus station
+J23 | Persistence and tuning | questions of the Focus station, every side with its reason
+J24 | The point: home, memory, wrap, skip | the picture of the finder: places and moves; cells by orientation
+J25 | Help for focusing by hand, and what of it is inert | rules of the model, beside each question of the Focus station
 J26 | Any two keys held together | the focus table, with "test on body" where the model is in doubt
 J27 | Function menus and own menu | the Menus station; filled from what no key reaches
-J28 | Kinds of banks, hold sets, remembered positions | -
-J29 | Copy, then vary; residue | steps: copy base to all, start from, vary, put back
-J30 | Snapshot or live | edits on the body land where the model says
+J28 | Kinds of banks, hold sets, remembered positions | columns of the Banks station; pairs of two families
+J29 | Copy, then vary; residue | Build at the Banks station: copy base to all, start from, vary, put back
+J30 | Snapshot or live | both ways spelled out for the plan, with a morning and a restore sheet; Try it loses edits as the bank does
 J31 | Which bank the record key uses from stills | pressRecord, pressSwap
 J32 | A base changed later | the step asks which slots follow and which keep
-J33 | Outside the bank, must be right | rows a family does not store are refused, with the reason
+J33 | Outside the bank, must be right | listed under each bank; rows a family does not store are refused, with the reason
 J34 | Names, free slots, incomplete banks | name lengths are part of the rows
-J35 | Exposure jumps | -
+J35 | Exposure jumps | light against base in the matrix, with what makes up for it
 J36 | Reason, certainty, firmware, risk | notes beside every row
 J37 | Press-test list | the set-up record lists every key and bank
 J38 | Sheets | pocket card; the full sheet and the tables not yet
@@ -56,7 +56,7 @@ J43 | Pictures of the camera's screens | picture beside a row
 J44 | Slot, key, cell or own menu for one wish | intents, kept beside the plan
 J45 | Jobs with acts in them | route writes the procedure
 J46 | What all agree on | -
-J47 | Detection in a zone; where tracking starts; low light | settings with their plain words; zones in the focus geometry
+J47 | Detection in a zone; where tracking starts; low light | questions of the Focus station; zones in the picture of the finder
 J48 | Field log | certainty beside every row; a log of its own not yet
 J49 | What misleads in judging exposure | -
 J50 | States that change what keys do | resolve answers for standby, recording, menu, playback; route leaves a state first
