@@ -207,6 +207,8 @@ describe.each(namedModels)('the matrix of any plan of the %s', (_name, model) =>
       }),
       { numRuns: 8 },
     )
-    expect(columnsOf(model, emptyPlan(model), lenses)).toHaveLength(1)
+    const empty = columnsOf(model, emptyPlan(model), lenses)
+    expect(empty.map(({ kind }) => kind)).toEqual(model.sides.map(() => 'base'))
+    expect(matrixOf(model, emptyPlan(model), empty).rows.length).toBeGreaterThan(10)
   })
 })

@@ -56,8 +56,8 @@ interface WhileHeld extends Common {
 
 /**
  * The columns of a plan, side by side: for each side that is used base, its slots, its remembered positions, and its
- * hold sets where a key of the side calls them. A side with neither slot nor remembered rows has its base only if it is
- * the first, or `whole` is asked for.
+ * hold sets where a key of the side calls them. A side with neither slot nor remembered rows has its base only where no
+ * side has any, or `whole` is asked for.
  */
 export function columnsOf(
   model: BodyModel,
@@ -73,7 +73,7 @@ export function columnsOf(
     }
   })
   const used = all.filter(({ more }) => more.length > 0)
-  const shown = whole || used.length === 0 ? (whole ? all : all.slice(0, 1)) : used
+  const shown = whole || used.length === 0 ? all : used
   return [...shown]
     .sort((one, two) => slotsFirst(two.more) - slotsFirst(one.more))
     .flatMap(({ side, more }) => [

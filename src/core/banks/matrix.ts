@@ -68,9 +68,12 @@ export function matrixOf(model: BodyModel, plan: Plan, columns: readonly Column[
   )
   const order = [...lookup(model).menuPlaces.keys()]
   const places = new Map(order.map((id, i) => [id, i]))
+  const onlyBase = columns.every(({ kind }) => kind === 'base')
   const settings = model.settings
     .filter((setting) =>
-      columns.some((column) => column.kind !== 'base' && rowIn(model, plan, column, setting) !== null),
+      onlyBase
+        ? setting.storedBy !== null
+        : columns.some((column) => column.kind !== 'base' && rowIn(model, plan, column, setting) !== null),
     )
     .sort((one, two) => (places.get(one.id) ?? 1e6) - (places.get(two.id) ?? 1e6))
   const rows = settings.map((setting): MatrixRow => {

@@ -48,7 +48,7 @@ export function BanksStation() {
   const findings = useFindings()
   const { model, lenses } = desk.start
   const [all, setAll] = useState(false)
-  const [panel, setPanel] = useState<keyof typeof panels>('numbers')
+  const [chosen, setPanel] = useState<keyof typeof panels | null>(null)
   const [inHand, setInHand] = useState<InHand | null>(null)
   const [asked, setAsked] = useState<BaseChange | null>(null)
   const film = useFilmChoices()
@@ -87,7 +87,8 @@ export function BanksStation() {
   }
   const trips = findings.filter(({ row: id }) => !id.startsWith('key/') && !inMenus(id))
   const sides = [...new Set(columns.map(({ side }) => side))]
-  const waiting = columns.length === 1
+  const waiting = columns.every(({ kind }) => kind === 'base')
+  const panel = chosen ?? (waiting ? 'build' : 'numbers')
   return (
     <main className="grid gap-4 px-5 py-3 lg:grid-cols-[minmax(0,1fr)_360px]">
       <section aria-label="Banks side by side" className="min-w-0 self-start border bg-sheet px-4 pt-2 pb-3">

@@ -82,7 +82,7 @@ export function CellField({
     <td
       className={`py-px ${edge} ${here ? 'bg-glass' : ''}`}
       onFocus={onTake}
-      title={cell.because ?? undefined}
+      title={cell.because ?? showValue(setting.domain, cell.value)}
     >
       <ValueField
         setting={setting}

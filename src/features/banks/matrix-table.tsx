@@ -91,7 +91,7 @@ export function MatrixTable({
               })}
             </tr>
           ))}
-          <OutsideLine columns={columns} />
+          {columns.some(({ kind }) => kind !== 'base') && <OutsideLine columns={columns} />}
         </tbody>
       </table>
     </div>
@@ -138,7 +138,9 @@ function twinOf(columns: readonly Column[], { cells }: MatrixRow, at: number): s
 }
 
 function ColumnHead({ column, picked, onTake }: { column: Column; picked: boolean; onTake: () => void }) {
+  const { model } = useDesk().start
   const purpose = column.kind === 'slot' ? column.planned.purpose : null
+  const family = column.kind === 'slot' && model.families.length > 1 ? `${column.family.name}, ` : ''
   const edge = column.kind === 'base' ? 'border-l-2 border-l-rule pl-2' : 'pl-1'
   return (
     <th scope="col" className={`min-w-24 pb-1 text-left font-normal ${edge}`}>
@@ -152,6 +154,7 @@ function ColumnHead({ column, picked, onTake }: { column: Column; picked: boolea
           {column.name}
         </span>
         <span className="block text-small text-silt">
+          {family}
           {column.word === column.name ? column.side : column.word}
         </span>
         {purpose && <span className="line-clamp-2 block text-small text-silt">{purpose}</span>}

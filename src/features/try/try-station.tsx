@@ -23,7 +23,7 @@ import { MenuChange } from './menu-change'
 import { SequencePanel } from './sequence-panel'
 import { StateBar } from './state-bar'
 import { StoryList } from './story-list'
-import { useLive } from './use-live'
+import { useLive, type Beginning } from './use-live'
 
 const panels = { log: 'Log', hand: 'In hand', menu: 'Menu', sequence: 'Sequence' } as const
 
@@ -50,22 +50,13 @@ export function TryStation() {
     () => usualContext(model, plan, lenses, side)?.context ?? contextIn(model, side, null),
     [model, plan, lenses, side],
   )
-  const [first] = useState(usual)
+  const [first] = useState<Beginning>({ context: usual, held: [] })
   const { state, story, happen, press, letGo, play, startOver } = useLive(first)
   const [faceId, setFaceId] = useState(model.faces[0]?.id ?? '')
   const [panel, setPanel] = useState<keyof typeof panels>('log')
   const [control, setControl] = useState<string | null>(null)
   const pointed = useRef<{ control: string; gesture: string } | null>(null)
-  usePlaceInPage((place) => {
-    const { context, held } = readPlace(model, lenses, usual, place)
-    startOver(context)
-    setTimeout(() => {
-      for (const key of held) {
-        const address = lookup(model).addresses.get(key)
-        if (address) happen({ kind: 'press', control: address.control.id, gesture: address.gesture.id })
-      }
-    })
-  })
+  usePlaceInPage((place) => startOver(readPlace(model, lenses, usual, place)))
 
   const outcome = focusNow(model, state)
   const display = useMemo(() => displayOf(model, state), [model, state])
@@ -160,7 +151,7 @@ export function TryStation() {
           <div className="flex-1" />
           <span className="text-silt">{state.side}</span>
           <Button onClick={() => happen({ kind: 'full' })}>Release, pressed through</Button>
-          <Button onClick={() => startOver(usual)}>Start over</Button>
+          <Button onClick={() => startOver({ context: usual, held: [] })}>Start over</Button>
         </div>
         <div className="mt-2">
           <StateBar model={model} lenses={lenses} state={state} onEvent={happen} />

@@ -7,6 +7,8 @@ import { runScript, type Played } from '@/core/camera/live/run-script'
 import { liveAt } from '@/core/camera/live/stand-at'
 import type { LiveState } from '@/core/camera/live/state'
 import { writeEvent } from '@/core/camera/live/write-script'
+import { lookup } from '@/core/model/lookup'
+import type { BodyModel } from '@/core/model/types'
 import type { Context } from '@/core/resolve/context'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 
@@ -22,18 +24,27 @@ export interface Happened {
   readonly instead: string | null
 }
 
+/** Where a body begins: a state of affairs, and keys that go down in it at once. */
+export interface Beginning {
+  readonly context: Context
+  readonly held: readonly string[]
+}
+
+/** A body and its story so far. */
+interface Tale {
+  readonly state: LiveState
+  readonly story: readonly Happened[]
+}
+
 /** A body in the hand: its state, what happened to it, and how it is worked. It starts over when the plan changes. */
-export function useLive(start: Context) {
+export function useLive(start: Beginning) {
   const { model, lenses } = useDesk().start
   const { plan } = useDeskView()
   const [from, setFrom] = useState(start)
-  const begin = useMemo(() => liveAt(model, plan, from), [model, plan, from])
-  const [kept, setKept] = useState<{ begin: LiveState; state: LiveState; story: readonly Happened[] }>({
-    begin,
-    state: begin,
-    story: [],
-  })
-  const now = kept.begin === begin ? kept : { begin, state: begin, story: [] }
+  const before = useMemo(() => liveAt(model, plan, from.context), [model, plan, from])
+  const begin = useMemo(() => withKeysDown(model, before, from.held), [model, before, from])
+  const [kept, setKept] = useState<Tale & { begin: Tale }>({ begin, ...begin })
+  const now = kept.begin === begin ? kept : { begin, ...begin }
   const latest = useRef(now)
   const asked = useRef<number | null>(null)
   useLayoutEffect(() => {
@@ -51,13 +62,7 @@ export function useLive(start: Context) {
   const happen = useCallback(
     (event: LiveEvent): void => {
       asked.current = performance.now()
-      const { state, story, begin: first } = latest.current
-      const done = live(model, state, event)
-      const log: readonly LogLine[] = done.ok
-        ? done.value.log
-        : [{ kind: 'refused', words: done.refusal.message }]
-      const line = { id: story.length, line: writeEvent(model, event), log, instead: null }
-      show({ begin: first, state: done.ok ? done.value.state : state, story: [line, ...story] })
+      show({ ...latest.current, ...after(model, latest.current, event) })
     },
     [model, show],
   )
@@ -78,18 +83,34 @@ export function useLive(start: Context) {
 
   /** Plays a script from the beginning; a refusal is returned in words and changes nothing. */
   const play = (text: string): string | null => {
-    const done = runScript(model, begin, text, lenses)
+    const done = runScript(model, before, text, lenses)
     if (!done.ok) return `${done.refusal.where ?? ''}: ${done.refusal.message}`.replace(/^: /, '')
-    const story = done.value.played.map(toHappened)
-    show({ begin, state: done.value.state, story: story.reverse() })
+    show({ begin, state: done.value.state, story: done.value.played.map(toHappened).reverse() })
     return null
   }
 
-  const startOver = (context: Context) => {
-    if (context === from) show({ begin, state: begin, story: [] })
-    else setFrom(context)
-  }
-  return { state: now.state, story: now.story, happen, press, letGo, play, startOver }
+  return { state: now.state, story: now.story, happen, press, letGo, play, startOver: setFrom }
+}
+
+function withKeysDown(model: BodyModel, state: LiveState, held: readonly string[]): Tale {
+  return held.reduce<Tale>(
+    (tale, key) => {
+      const address = lookup(model).addresses.get(key)
+      if (!address) return tale
+      return after(model, tale, { kind: 'press', control: address.control.id, gesture: address.gesture.id })
+    },
+    { state, story: [] },
+  )
+}
+
+/** The tale after an event; one that cannot be at all is told as refused. */
+function after(model: BodyModel, { state, story }: Tale, event: LiveEvent): Tale {
+  const done = live(model, state, event)
+  const log: readonly LogLine[] = done.ok
+    ? done.value.log
+    : [{ kind: 'refused', words: done.refusal.message }]
+  const line = { id: story.length, line: writeEvent(model, event), log, instead: null }
+  return { state: done.ok ? done.value.state : state, story: [line, ...story] }
 }
 
 function toHappened({ text, log, instead }: Played, i: number): Happened {
