@@ -215,6 +215,7 @@ describe('all faces on one sheet', () => {
 describe('a finding that is meant so', () => {
   it('is kept with its reason and not said again', async () => {
     await page.goto(`${application.address}/plans/${demoPlan}/banks`, { waitUntil: 'networkidle' })
+    await page.getByRole('button', { name: 'Trips' }).click()
     const meant = page.getByRole('button', { name: 'It is meant so' })
     const before = await meant.count()
     expect(before).toBeGreaterThan(0)

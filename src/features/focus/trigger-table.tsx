@@ -57,6 +57,8 @@ export function TriggerTable({
           {lines.map((line) =>
             groupsOf(banks, line).map((group, i, all) => {
               const here = picked.held.join() === line.held.join() && group.banks.includes(picked.bank)
+              const whole = group.banks.length === banks.length && banks.length > 1
+              const where = whole ? 'every bank' : group.banks.join(', ')
               const table = tableOf(banks, group.banks[0] ?? '', variant)
               return (
                 <tr
@@ -80,13 +82,11 @@ export function TriggerTable({
                     <button
                       type="button"
                       aria-pressed={here}
-                      aria-label={`${heldWords(model, line.held)} in ${group.banks.join(', ')}: show in the finder`}
+                      aria-label={`${where}: ${heldWords(model, line.held)}, show in the finder`}
                       onClick={() => onPick({ held: line.held, bank: group.banks[0] ?? '' })}
                       className="text-left underline decoration-rule underline-offset-3"
                     >
-                      {group.banks.length === banks.length && banks.length > 1
-                        ? 'every bank'
-                        : group.banks.join(', ')}
+                      {where}
                     </button>
                   </td>
                   <OutcomeCells model={model} row={group.row} />
