@@ -48,10 +48,10 @@ export async function makeDemo(): Promise<void> {
   }
   const heron = called('tarrow-heron')
   for (const body of demoBodies) await makeBody(called(body.model), body)
+  await createPlan(called('varn-duet'), duetRows, demo.film)
   await createPlan(heron, {}, demo.plan)
   const appended = await appendSteps(demo.plan, 0, demoSteps(heron))
   if (appended.kind !== 'saved') throw new Error(`the demo plan was not saved: ${JSON.stringify(appended)}`)
-  await createPlan(called('varn-duet'), duetRows, demo.film)
 }
 
 /** The steps that make the demo plan, from empty, in the order an owner would take them. */

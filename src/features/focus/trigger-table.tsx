@@ -47,7 +47,7 @@ export function TriggerTable({
               'Full press',
               'Let go',
             ].map((one) => (
-              <th key={one} className="py-1 pr-2 font-normal">
+              <th key={one} className="py-1 pr-2 font-normal whitespace-nowrap">
                 {one}
               </th>
             ))}

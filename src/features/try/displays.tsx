@@ -47,7 +47,7 @@ export function Displays({
           <span className="text-small text-silt">{eye ? 'rear screen, dark now' : 'rear screen'}</span>
         </p>
         {on && (
-          <dl className="grid grid-cols-3 gap-x-3 gap-y-0.5">
+          <dl className="grid grid-cols-2 gap-x-3 gap-y-0.5">
             {more.map(({ label, value, because }) => (
               <div
                 key={label}
