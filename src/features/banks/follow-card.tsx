@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { changeBase, followers } from '@/core/plan/bulk'
 import { describeRow, showRow } from '@/core/plan/describe'
 import type { RowId } from '@/core/plan/rows'
@@ -23,6 +23,8 @@ export function FollowCard({ change, onDone }: { change: BaseChange; onDone: () 
   const { model } = desk.start
   const slots = followers(model, plan, change.row)
   const [kept, setKept] = useState<readonly string[]>([])
+  const card = useRef<HTMLElement>(null)
+  useEffect(() => card.current?.focus(), [])
   const was = rowValue(plan.rows, change.row)
   const take = () => {
     const keep = slots.filter(({ slot }) => kept.includes(slot))
@@ -33,6 +35,9 @@ export function FollowCard({ change, onDone }: { change: BaseChange; onDone: () 
   }
   return (
     <section
+      ref={card}
+      tabIndex={-1}
+      onKeyDown={(event) => event.key === 'Escape' && onDone()}
       role="alertdialog"
       aria-label="Should the banks follow?"
       className="border border-pan bg-sheet px-3 py-2"
