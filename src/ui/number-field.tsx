@@ -1,6 +1,7 @@
 'use client'
 
-import { useState } from 'react'
+import { ok, refuse } from '@/core/result'
+import { TypedField } from './typed-field'
 
 /** A number in a field, kept when the field is left or Enter is pressed; what does not fit is said, and not kept. */
 export function NumberField({
@@ -23,41 +24,20 @@ export function NumberField({
   className?: string
   placeholder?: string
 }) {
-  const [typed, setTyped] = useState<string | null>(null)
-  const shown = typed ?? (value === null ? '' : String(value))
-  const wrong = typed !== null && typed.trim() !== '' && !fits(typed, from, to)
-  const leave = () => {
-    if (typed === null || wrong) return
-    const wanted = typed.trim() === '' ? null : Number(typed)
-    if (wanted !== value) onKeep(wanted)
-    setTyped(null)
+  const read = (typed: string) => {
+    const number = Number(typed)
+    return Number.isFinite(number) && number >= from && number <= to
+      ? ok(number)
+      : refuse('outside', `${from} to ${to}`)
   }
   return (
-    <span className="inline-grid">
-      <input
-        aria-label={label}
-        aria-invalid={wrong}
-        inputMode="decimal"
-        value={shown}
-        placeholder={placeholder}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={leave}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') event.currentTarget.blur()
-          if (event.key === 'Escape') setTyped(null)
-        }}
-        className={`min-h-8 rounded border bg-crust px-1.5 text-right font-mono tabular-nums placeholder:text-silt aria-invalid:border-rust ${className}`}
-      />
-      {wrong && (
-        <span role="alert" className="text-small text-rust">
-          {from} to {to}
-        </span>
-      )}
-    </span>
+    <TypedField
+      label={label}
+      shown={value === null ? '' : String(value)}
+      placeholder={placeholder}
+      read={read}
+      onKeep={onKeep}
+      className={`min-h-8 text-right tabular-nums ${className}`}
+    />
   )
-}
-
-function fits(text: string, from: number, to: number): boolean {
-  const number = Number(text)
-  return Number.isFinite(number) && number >= from && number <= to
 }

@@ -1,26 +1,17 @@
 import { ladderSteps } from '../model/domain'
-import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { pulsesOfMains } from '../numbers/flicker'
 import { shutterForRate } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
 import { rowValue } from '../plan/step'
-import type { Resolution, ResolvedSetting } from '../resolve/resolved'
+import { valueMeaning } from '../resolve/meaning'
+import type { Resolution } from '../resolve/resolved'
 import { stepOf } from '../vocabulary/ladders'
-
-/** What a common setting amounts to in a state; undefined where the model has none. */
-function resolvedMeaning(
-  model: BodyModel,
-  { settings }: Resolution,
-  means: string,
-): ResolvedSetting | undefined {
-  return settings.get(lookup(model).byMeaning.get(means)?.id ?? '')
-}
 
 /** The shutter a state's frame rate asks for against the one it has; null when the model has no such settings. */
 export function shutterAsked(model: BodyModel, resolution: Resolution) {
   const [rate, shutter] = ['movie.frameRate', 'exposure.shutter'].map((means) =>
-    resolvedMeaning(model, resolution, means),
+    valueMeaning(model, resolution, means),
   )
   const frames = stepOf('frameRate', rate?.value)
   const now = stepOf('shutter', shutter?.value)
@@ -38,8 +29,8 @@ export function shutterAsked(model: BodyModel, resolution: Resolution) {
 
 /** The shutter angle: as set where the body shows the shutter so, else the half turn. */
 function angleIn(model: BodyModel, resolution: Resolution): number {
-  const inAngle = resolvedMeaning(model, resolution, 'exposure.shutterInAngle')?.value === true
-  const angle = resolvedMeaning(model, resolution, 'exposure.shutterAngle')
+  const inAngle = valueMeaning(model, resolution, 'exposure.shutterInAngle')?.value === true
+  const angle = valueMeaning(model, resolution, 'exposure.shutterAngle')
   const choice =
     angle?.setting.domain.kind === 'choice'
       ? angle.setting.domain.values.find((one) => one.id === angle.value)?.name
@@ -56,7 +47,7 @@ export function lampPulses(
 ): { readonly perSecond: number; readonly source: string; readonly sure: boolean } | null {
   const measured = rowValue(plan.rows, 'owner/lampPulses')
   if (typeof measured === 'number') return { perSecond: measured, source: 'measured', sure: true }
-  const region = resolvedMeaning(model, resolution, 'movie.region')
+  const region = valueMeaning(model, resolution, 'movie.region')
   const mainsHz = region && { r50: 50, r60: 60 }[String(region.value)]
   if (!region || !mainsHz) return null
   return {

@@ -12,7 +12,7 @@ import type {
 import { addressesWith } from '../plan/assign'
 import { baseRow, mayTick, plainly } from '../plan/cells'
 import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
-import { bankRow, holdRow, type RowId, type Rows } from '../plan/rows'
+import { bankRow, holdRow, type RowId } from '../plan/rows'
 import { rowValue } from '../plan/step'
 import { contextIn, usualContext, type Context } from '../resolve/context'
 
@@ -29,8 +29,6 @@ interface Common {
   readonly word: string
   /** The state it is in force in. */
   readonly context: Context
-  /** What it says for itself, by setting id. */
-  readonly own: Rows
 }
 
 interface Base extends Common {
@@ -106,19 +104,20 @@ export function rowIn(model: BodyModel, plan: Plan, column: Column, setting: Set
   }
 }
 
-/** The lens a side is reckoned with: the first of the plan's that talks to the body. */
-function lensOn(
+/** A slot or the plain position, with the first of the plan's lenses that talks to the body. */
+function standing(
   model: BodyModel,
   plan: Plan,
   lenses: readonly LensModel[],
   side: Side,
-): LensModel | undefined {
-  return usualContext(model, plan, lenses, side)?.context.lens
+  slot: PlannedSlot | null,
+): Context {
+  return contextIn(model, side, slot, usualContext(model, plan, lenses, side)?.context.lens)
 }
 
 function baseColumn(model: BodyModel, plan: Plan, lenses: readonly LensModel[], side: Side): Column {
-  const context = contextIn(model, side, null, lensOn(model, plan, lenses, side))
-  return { kind: 'base', id: `base ${side}`, side, name: 'Base', word: side, context, own: {} }
+  const context = standing(model, plan, lenses, side, null)
+  return { kind: 'base', id: `base ${side}`, side, name: 'Base', word: side, context }
 }
 
 function slotColumns(
@@ -132,7 +131,7 @@ function slotColumns(
     const family = model.families.find((one) => one.id === planned.family)
     const slot = family?.slots.find((one) => one.id === planned.slot)
     if (!family || !slot) return []
-    const context = contextIn(model, side, planned, lensOn(model, plan, lenses, side))
+    const context = standing(model, plan, lenses, side, planned)
     const id = `${family.id}/${slot.id}`
     return [
       {
@@ -142,7 +141,6 @@ function slotColumns(
         name: planned.name,
         word: slot.name,
         context,
-        own: planned.rows,
         family,
         slot,
         planned,
@@ -156,9 +154,8 @@ function positionColumns(model: BodyModel, plan: Plan, lenses: readonly LensMode
     .filter((position) => position.kind === 'remembered' && position.side === side)
     .flatMap((position): Column[] => {
       const prefix = `position/${position.id}/`
-      const own = rowsUnder(plan, prefix)
-      if (Object.keys(own).length === 0) return []
-      const usual = contextIn(model, side, null, lensOn(model, plan, lenses, side))
+      if (!saysAnything(plan, prefix)) return []
+      const usual = standing(model, plan, lenses, side, null)
       const context = { ...usual, position: position.id }
       return [
         {
@@ -168,7 +165,6 @@ function positionColumns(model: BodyModel, plan: Plan, lenses: readonly LensMode
           name: position.name,
           word: 'remembered',
           context,
-          own,
           position,
         },
       ]
@@ -177,13 +173,12 @@ function positionColumns(model: BodyModel, plan: Plan, lenses: readonly LensMode
 
 function holdColumns(model: BodyModel, plan: Plan, lenses: readonly LensModel[], side: Side): Column[] {
   return model.holdSets.flatMap((set): Column[] => {
-    const own = rowsUnder(plan, `hold/${set.id}/`)
     const fn = model.functions.find(
       (one) => one.holdSet === set.id && addressesWith(model, plan, side, one.id).length > 0,
     )
     const name = rowValue(plan.rows, holdRow(set.id, 'name'))
-    if (!fn || Object.keys(own).length === 0) return []
-    const usual = contextIn(model, side, null, lensOn(model, plan, lenses, side))
+    if (!fn || !saysAnything(plan, holdRow(set.id, ''))) return []
+    const usual = standing(model, plan, lenses, side, null)
     const context = { ...usual, held: [fn.id] }
     return [
       {
@@ -193,19 +188,15 @@ function holdColumns(model: BodyModel, plan: Plan, lenses: readonly LensModel[],
         name: typeof name === 'string' ? name : set.name,
         word: 'while held',
         context,
-        own,
         set,
       },
     ]
   })
 }
 
-/** The rows under a prefix that name settings, by setting id. */
-function rowsUnder(plan: Plan, prefix: string): Rows {
-  const found: Record<string, Rows[string]> = {}
-  for (const [row, value] of Object.entries(plan.rows))
-    if (row.startsWith(prefix) && row.includes('.', prefix.length)) found[row.slice(prefix.length)] = value
-  return found
+/** Whether a plan has a value of a setting under a prefix. */
+function saysAnything(plan: Plan, prefix: string): boolean {
+  return Object.keys(plan.rows).some((row) => row.startsWith(prefix) && row.includes('.', prefix.length))
 }
 
 /** Slots that no side uses yet, in the model's order. */

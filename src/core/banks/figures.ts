@@ -2,12 +2,13 @@ import { ladderSteps } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { cropped, slowMotion } from '../numbers/film'
-import { keepsStep, pulsesIn } from '../numbers/flicker'
+import { keepsStep, nearSafe, pulsesIn } from '../numbers/flicker'
 import { evAtIso, makeUpFor, rounded, shutterAtIso } from '../numbers/light'
-import { countStops, exposureDifference, showStops } from '../numbers/motion'
+import { countStops, showStops } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
 import { rowValue } from '../plan/step'
-import { exposesByHand, exposureMarks } from '../resolve/marks'
+import { lightBetween } from '../resolve/marks'
+import { valueMeaning } from '../resolve/meaning'
 import type { Resolution } from '../resolve/resolved'
 import { ladders, nearestStep, stepOf } from '../vocabulary/ladders'
 import { sameValue } from '../vocabulary/values'
@@ -22,7 +23,7 @@ export interface Figure {
   /** What follows, in a sentence or two. */
   readonly words: string
   /** The same in three words, for a narrow column. */
-  readonly short: string
+  readonly short?: string
   readonly formula: string
   readonly inputs: readonly (readonly [name: string, value: string])[]
   /** False where it will trip the owner up. */
@@ -48,8 +49,8 @@ export function figuresOf(
   return all.filter((one) => one !== null)
 }
 
-function valueIn(model: BodyModel, { settings }: Resolution, means: string) {
-  return settings.get(lookup(model).byMeaning.get(means)?.id ?? '')?.value
+function valueIn(model: BodyModel, state: Resolution, means: string) {
+  return valueMeaning(model, state, means)?.value
 }
 
 function shutterFigure(model: BodyModel, { side }: Column, here: Resolution): Figure | null {
@@ -76,10 +77,9 @@ function shutterFigure(model: BodyModel, { side }: Column, here: Resolution): Fi
 }
 
 function lightFigure(model: BodyModel, column: Column, here: Resolution, base: Resolution): Figure | null {
-  const [from, to] = [exposureMarks(model, base), exposureMarks(model, here)]
-  const jump = from && to && exposureDifference(from, to)
+  const jump = lightBetween(model, base, here)
   if (!jump || column.kind === 'base') return null
-  const [metered, meteredBase] = [here, base].map((one) => !exposesByHand(model, one))
+  const { from, to } = jump
   const what = 'Light against base'
   const inputs = [
     ['base', `${from.shutter}, ${from.aperture}, ${from.iso}`],
@@ -96,8 +96,8 @@ function lightFigure(model: BodyModel, column: Column, here: Resolution, base: R
     inputs,
     fits: true,
   })
-  if (metered) return by('metered', 'by the camera', 'The camera sets the exposure: nothing jumps.')
-  if (meteredBase)
+  if (!jump.toByHand) return by('metered', 'by the camera', 'The camera sets the exposure: nothing jumps.')
+  if (!jump.fromByHand)
     return by('by hand', 'base is metered', 'In base the camera sets the exposure; here it is as set.')
   const lens = column.context.lens
   const iso = lookup(model).byMeaning.get('exposure.iso')?.domain
@@ -137,13 +137,7 @@ function flickerFigure(model: BodyModel, plan: Plan, { side }: Column, here: Res
     value: `${rounded(count)} ${count === 1 ? 'pulse' : 'pulses'}`,
     words: whole
       ? `${shutter.mark} is a whole number of pulses${drifts ? `, but ${rate.mark} does not keep step with them` : ''}.`
-      : `${shutter.mark} may band; safe are ${
-          safe
-            .slice(0, 3)
-            .map((step) => step.mark)
-            .join(', ') || 'none of its times'
-        }.`,
-    short: '',
+      : `${shutter.mark} may band; safe are ${nearSafe(safe) || 'none of its times'}.`,
     formula: `t · f = ${shutter.mark} · ${lamp.perSecond} = ${rounded(count)}`,
     inputs: [
       ['shutter', shutter.mark],
@@ -164,7 +158,6 @@ function slowFigure(model: BodyModel, plan: Plan, { side }: Column, here: Resolu
     what: 'Slow motion',
     value: `${rounded(factor)} ×`,
     words: `10 s of the scene last ${rounded(secondsOfTen)} s at ${played}p.`,
-    short: '',
     formula: `${rate.amount} / ${played} = ${rounded(factor)}`,
     inputs: [
       ['captured', rate.mark],
@@ -189,7 +182,6 @@ function isoFigure(model: BodyModel, here: Resolution): Figure | null {
     what: 'Automatic ISO',
     value: `${floor ? `${floor.mark.replace('ISO ', '')}–` : ''}${cap.mark.replace('ISO ', '')}`,
     words: `At ${aperture.mark} and ${shutter.mark} it reaches its ceiling at EV ${rounded(ev)}; two stops darker the time would have to be ${darker.mark}.`,
-    short: '',
     formula: `EV = log₂(100 · N² / (t · ISO)); t = 100 · N² / (ISO · 2^EV)`,
     inputs: [
       ['ceiling', cap.mark],
@@ -223,7 +215,6 @@ function cropFigure(model: BodyModel, plan: Plan, column: Column, here: Resoluti
     what: 'Crop',
     value: `${cut.factor} ×`,
     words: `The lens sees as ${short === long ? '' : `${short ?? 0} to `}${long ?? 0} mm; ${Math.round(found.pixelsLeft * 100)} % of the pixels are left, ${found.widthPixels} across: ${found.headroom >= 1 ? `enough for ${delivered}` : `too few for ${delivered}`}.`,
-    short: '',
     formula: `f · ${cut.factor}; ${width} / ${cut.factor} = ${found.widthPixels}; 1 / ${cut.factor}² = ${Math.round(found.pixelsLeft * 100)} %; ${found.widthPixels} / ${delivered} = ${rounded(found.headroom)}`,
     inputs: [
       ['focal length', `${focalMm[0] === focalMm[1] ? focalMm[0] : focalMm.join('–')} mm`],

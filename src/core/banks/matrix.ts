@@ -1,10 +1,10 @@
-import { lookup } from '../model/lookup'
-import type { BodyModel, Setting } from '../model/types'
+import { menuOrder } from '../model/lookup'
+import type { BodyModel, Setting, Side } from '../model/types'
 import { baseValue } from '../plan/cells'
 import type { Plan } from '../plan/plan'
-import { bankRow, type RowId } from '../plan/rows'
+import type { RowId } from '../plan/rows'
 import { rowValue } from '../plan/step'
-import { strayRows } from '../plan/stray'
+import { toldStray } from '../plan/stray'
 import { resolve } from '../resolve/resolve'
 import type { Resolution, ResolvedSetting } from '../resolve/resolved'
 import { sameValue, type Value } from '../vocabulary/values'
@@ -66,8 +66,7 @@ export function matrixOf(model: BodyModel, plan: Plan, columns: readonly Column[
   const waiting = columns.map((column) =>
     column.kind === 'slot' ? new Set(notStored(model, plan, column.planned) ?? []) : new Set<string>(),
   )
-  const order = [...lookup(model).menuPlaces.keys()]
-  const places = new Map(order.map((id, i) => [id, i]))
+  const inMenu = (setting: Setting) => menuOrder(model).get(setting.id) ?? Infinity
   const onlyBase = columns.every(({ kind }) => kind === 'base')
   const settings = model.settings
     .filter((setting) =>
@@ -75,28 +74,28 @@ export function matrixOf(model: BodyModel, plan: Plan, columns: readonly Column[
         ? setting.storedBy !== null
         : columns.some((column) => column.kind !== 'base' && rowIn(model, plan, column, setting) !== null),
     )
-    .sort((one, two) => (places.get(one.id) ?? 1e6) - (places.get(two.id) ?? 1e6))
+    .sort((one, two) => Math.sign(inMenu(one) - inMenu(two)) || 0)
   const rows = settings.map((setting): MatrixRow => {
     const cells = columns.map((column, i): Cell => {
       const resolved = resolutions[i]?.settings.get(setting.id)
       const cell = cellOf(model, plan, column, setting, resolved, strays[i])
       return { ...cell, toStore: waiting[i]?.has(setting.id) ?? false }
     })
-    const varies = cells.some(
-      ({ own, standing }, i) => columns[i]?.kind !== 'base' && (own !== null || standing === 'forced'),
-    )
+    const varies = cells.some(({ standing }, i) => columns[i]?.kind !== 'base' && !asBase.has(standing))
     return { setting, cells, varies }
   })
   return { columns, resolutions, rows }
 }
 
+/** Where a column has what base has, or nothing to say. */
+const asBase: ReadonlySet<Standing> = new Set(['inherits', 'outside'])
+
 type StrayIn = { readonly residue: ReadonlySet<string>; readonly drift: ReadonlySet<string> } | null
 
 function strayIn(model: BodyModel, plan: Plan, column: Column): StrayIn {
   if (column.kind !== 'slot') return null
-  const { residue, drift } = strayRows(model, plan, column.planned)
-  const listed = rowValue(plan.rows, bankRow(column.family.id, column.slot.id, 'meant')) !== null
-  return { residue: new Set(residue), drift: new Set(listed ? drift : []) }
+  const { residue, drift } = toldStray(model, plan, column.planned)
+  return { residue: new Set(residue), drift: new Set(drift) }
 }
 
 function cellOf(
@@ -130,26 +129,20 @@ function cellOf(
   return { ...base, standing: stray?.drift.has(setting.id) ? 'drift' : 'varied' }
 }
 
-/** Settings a column does not hold and that decide what it does: they have to be right when it is recalled. */
+/** Settings a column does not hold and that show in what it makes: they have to be right when it is recalled. */
 export function outsideOf(model: BodyModel, plan: Plan, column: Column): Setting[] {
-  const sides = new Set(['side', 'lens', 'exposureMode', 'orientation', 'physical', 'body'])
   return model.settings.filter(
-    (setting) =>
-      sides.has(setting.place) &&
-      rowIn(model, plan, column, setting) === null &&
-      (setting.place !== 'body' || setting.storedBy === null) &&
-      touchesPicture(setting, column),
+    (setting) => rowIn(model, plan, column, setting) === null && shows(setting, column.side),
   )
 }
 
-/** Of all a column does not hold, what shows in the picture, the film or the hand: not the clock and the menus. */
-function touchesPicture({ means, place }: Setting, { side }: Column): boolean {
+/** Whether a setting shows in the picture, the film or the hand: not the clock and the menus. */
+function shows({ means, place }: Setting, side: Side): boolean {
   if (place === 'physical' || place === 'lens') return true
-  if (means === null) return false
-  const group = means.split('.')[0]
-  const groups =
-    side === 'motion'
-      ? ['exposure', 'focus', 'movie', 'audio', 'stabiliser']
-      : ['exposure', 'focus', 'shutter', 'stabiliser']
-  return groups.includes(group ?? '') && place !== 'body'
+  return place !== 'local' && showing[side].some((group) => means?.startsWith(`${group}.`))
+}
+
+const showing: Readonly<Record<Side, readonly string[]>> = {
+  stills: ['exposure', 'focus', 'shutter', 'stabiliser'],
+  motion: ['exposure', 'focus', 'movie', 'audio', 'stabiliser'],
 }

@@ -1,10 +1,10 @@
 import type { BodyModel, LensModel, Side } from '../model/types'
-import { exposureDifference, showStops } from '../numbers/motion'
+import { showStops } from '../numbers/motion'
 import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
 import { pairMarks, pairRow } from '../plan/rows'
 import { rowValue } from '../plan/step'
 import { contextIn } from '../resolve/context'
-import { exposesByHand, exposureMarks } from '../resolve/marks'
+import { lightBetween } from '../resolve/marks'
 import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
 
@@ -94,8 +94,6 @@ function said({ settings, addresses }: Resolution): ReadonlySet<string> {
 }
 
 function lightOf(model: BodyModel, plain: Resolution, both: Resolution): string | null {
-  const [from, to] = [exposureMarks(model, plain), exposureMarks(model, both)]
-  if (!exposesByHand(model, plain) || !exposesByHand(model, both)) return null
-  const jump = from && to && exposureDifference(from, to)
-  return jump ? showStops(jump.stops) : null
+  const jump = lightBetween(model, plain, both)
+  return jump?.fromByHand && jump.toByHand ? showStops(jump.stops) : null
 }

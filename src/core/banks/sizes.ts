@@ -1,8 +1,9 @@
 import { showValue, valuesOf } from '../model/domain'
 import { lookup } from '../model/lookup'
+import { partOf } from '../model/part'
 import type { BodyModel, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { asked, effectiveState, ownedIn, stateHolding, type State } from '../resolve/state'
+import { effectiveState, refusing } from '../resolve/state'
 import { route } from '../route/route'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Column } from './columns'
@@ -26,18 +27,17 @@ const together = ['movie.size', 'movie.quality', 'movie.frameRate', 'movie.crop'
  * Every film size, rate and the like, as a column has it: chosen, on offer, or excluded with what to switch off first.
  * The order is that of the camera's menu. A rate of the other mains region is not counted as excluded.
  */
-export function filmChoices(model: BodyModel, plan: Plan, column: Column): Offered[] {
+export function filmChoices(whole: BodyModel, plan: Plan, column: Column): Offered[] {
   if (column.side !== 'motion') return []
-  const owned = ownedIn(model, plan, column.context)
-  const here = stateHolding(owned, column.context)
-  return together.flatMap((means) => {
-    const setting = lookup(model).byMeaning.get(means)
-    if (!setting) return []
+  const settings = together.flatMap((means) => lookup(whole).byMeaning.get(means) ?? [])
+  const model = partOf(whole, { settings: settings.map(({ id }) => id) })
+  const here = effectiveState(model, plan, column.context)
+  return settings.flatMap((setting) => {
     return (valuesOf(setting.domain) ?? []).flatMap((value): Offered[] => {
       const edits = { ...column.context.edits, [setting.id]: value }
       const tried = effectiveState(model, plan, { ...column.context, edits })
       if (!sameValue(tried.possible.get(setting.id)?.[0], value)) return []
-      const because = refusals(tried, setting, value)
+      const because = refusing(tried, setting.id, value)
       return [
         {
           setting,
@@ -50,19 +50,6 @@ export function filmChoices(model: BodyModel, plan: Plan, column: Column): Offer
       ]
     })
   })
-}
-
-/** The rules that make a value one that cannot be chosen. */
-function refusals(state: State, setting: Setting, value: Value): string[] {
-  return asked(state, `setting/${setting.id}`)
-    .filter(
-      ({ rule, truth }) =>
-        truth === 'yes' &&
-        rule.then.kind === 'unavailable' &&
-        'values' in rule.then &&
-        rule.then.values.some((one) => sameValue(one, value)),
-    )
-    .map(({ rule }) => rule.because)
 }
 
 /** The changes before the wanted one, as the camera's menu has them. */

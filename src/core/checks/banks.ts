@@ -6,7 +6,7 @@ import { part } from '../plan/share'
 import { plannedSlots, type PlannedSlot } from '../plan/plan'
 import { bankRow } from '../plan/rows'
 import { rowValue } from '../plan/step'
-import { strayRows } from '../plan/stray'
+import { toldStray } from '../plan/stray'
 import { baseRow, baseValue, plainly } from '../plan/cells'
 import { mendBy, type Check, type CheckInput, type Said } from './finding'
 
@@ -26,10 +26,7 @@ export const bankChecks: readonly Check[] = [
     severity: 'tidies',
     needs: ['J32'],
     reasonSilences: true,
-    run: (input) =>
-      slots(input)
-        .filter((slot) => rowValue(input.plan.rows, bankRow(slot.family, slot.slot, 'meant')) !== null)
-        .flatMap((slot) => stray(input, slot, 'drift')),
+    run: (input) => slots(input).flatMap((slot) => stray(input, slot, 'drift')),
   },
   {
     id: 'meant-but-equal',
@@ -144,7 +141,7 @@ function slots({ model, plan, side }: Pick<CheckInput, 'model' | 'plan' | 'side'
 
 function stray(input: CheckInput, slot: PlannedSlot, kind: 'residue' | 'drift'): Said[] {
   const { model, plan, side } = input
-  const found = strayRows(model, plan, slot)[kind]
+  const found = toldStray(model, plan, slot)[kind]
   const source = String(rowValue(plan.rows, bankRow(slot.family, slot.slot, 'startedFrom')))
   return found.flatMap((id): Said[] => {
     const setting = lookup(model).settings.get(id)

@@ -1,3 +1,5 @@
+import { keyName } from '../model/keys'
+import { valueMeaning } from '../resolve/meaning'
 import { lookup } from '../model/lookup'
 import { once } from '../once'
 import type { BodyModel } from '../model/types'
@@ -9,16 +11,7 @@ import { halfPressSetting, heldAnswers } from '../resolve/held'
 import type { Resolution, ResolvedSetting } from '../resolve/resolved'
 import { focusRole } from '../vocabulary/focus-roles'
 import { mendBy, type Check, type CheckInput, type Said, type Situated } from './finding'
-import {
-  decidedBy,
-  keyName,
-  keysIn,
-  plannedKeysIn,
-  rowOf,
-  settingMeaning,
-  standsAt,
-  valueMeaning,
-} from './meaning'
+import { decidedBy, keysIn, plannedKeysIn, rowOf, settingMeaning, standsAt } from './meaning'
 
 /** What starts autofocus, and whether base and override fit. */
 export const focusChecks: readonly Check[] = [

@@ -1,13 +1,14 @@
+import { keyName } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { HoldSet } from '../model/types'
-import { countStops, exposureDifference, showStops } from '../numbers/motion'
+import { countStops, showStops } from '../numbers/motion'
 import { addressesWith } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import { holdRow, keyRow } from '../plan/rows'
-import { exposesByHand, exposureMarks } from '../resolve/marks'
+import { lightBetween } from '../resolve/marks'
 import { resolve } from '../resolve/resolve'
 import type { Check, CheckInput, Said } from './finding'
-import { keyName, keysIn, rowOf } from './meaning'
+import { keysIn, rowOf } from './meaning'
 
 /** What is wrong with hold sets: two acts, register and assign, of which one is forgotten. */
 export const holdChecks: readonly Check[] = [
@@ -65,10 +66,9 @@ export const holdChecks: readonly Check[] = [
     reasonSilences: true,
     run: (input) =>
       heldStates(input).flatMap(({ key, set, before, held }): Said[] => {
-        const [from, to] = [exposureMarks(input.model, before), exposureMarks(input.model, held)]
-        const jump = from && to && exposureDifference(from, to)
-        const byHand = exposesByHand(input.model, before) && exposesByHand(input.model, held)
-        if (!jump || !byHand || Math.abs(jump.stops) < 1) return []
+        const jump = lightBetween(input.model, before, held)
+        if (!jump?.fromByHand || !jump.toByHand || Math.abs(jump.stops) < 1) return []
+        const { from, to } = jump
         return [
           {
             title: `${set.name} is ${countStops(jump.stops)} ${jump.stops > 0 ? 'brighter' : 'darker'}`,

@@ -1,3 +1,4 @@
+import { keyName } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { Address } from '../model/addresses'
 import { addressesWith } from '../plan/assign'
@@ -7,7 +8,7 @@ import { resolve } from '../resolve/resolve'
 import type { Verdict } from '../resolve/resolved'
 import type { Check, CheckInput, Said } from './finding'
 import { mendBy } from './finding'
-import { keyName, keysIn, plannedKeysIn } from './meaning'
+import { keysIn, plannedKeysIn } from './meaning'
 
 /** What is wrong with the keys themselves. */
 export const keyChecks: readonly Check[] = [

@@ -13,16 +13,6 @@ export function settingMeaning(model: BodyModel, means: string): Setting | undef
   return lookup(model).byMeaning.get(means)
 }
 
-/** What a common setting amounts to in a state; undefined where the model has none. */
-export function valueMeaning(
-  model: BodyModel,
-  resolution: Resolution,
-  means: string,
-): ResolvedSetting | undefined {
-  const setting = settingMeaning(model, means)
-  return setting && resolution.settings.get(setting.id)
-}
-
 /** Whether a value is in force for certain, not, or perhaps. */
 export function standsAt(resolved: ResolvedSetting, value: Value): 'yes' | 'no' | 'unknown' {
   const hits = resolved.possible.filter((one) => sameValue(one, value)).length
@@ -66,11 +56,4 @@ const keysFor = once((model: BodyModel) =>
 /** The same, the plan's own choices only. */
 export function plannedKeysIn(model: BodyModel, resolution: Resolution): KeyWith[] {
   return keysIn(model, resolution).filter(({ resolved }) => resolved.source !== 'factory')
-}
-
-/** A key in words. */
-export function keyName({ address }: { address: Address }): string {
-  return address.control.gestures.length === 1 && address.when === null
-    ? address.control.name
-    : `${address.control.name}, ${address.name}`
 }

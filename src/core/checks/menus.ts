@@ -1,10 +1,11 @@
+import { keyName } from '../model/keys'
 import { itemName, lookup } from '../model/lookup'
 import type { Grid } from '../model/types'
 import { cellValue, emptyCell, gridCells, ownLines } from '../plan/cells'
 import { rowValue } from '../plan/step'
 import type { Plan } from '../plan/plan'
 import { mendBy, type Check, type CheckInput, type Said } from './finding'
-import { keyName, keysIn } from './meaning'
+import { keysIn } from './meaning'
 
 /** What is wrong with the function menus and the own menu. */
 export const menuChecks: readonly Check[] = [

@@ -2,16 +2,17 @@ import { ladderSteps } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { lampPulses, shutterAsked } from '../banks/asked'
-import { pulsesIn } from '../numbers/flicker'
-import { exposureDifference, countStops, showStops } from '../numbers/motion'
+import { nearSafe, pulsesIn } from '../numbers/flicker'
+import { countStops, showStops } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
 import { bankRow, type RowId } from '../plan/rows'
 import { baseRow, plainly } from '../plan/cells'
 import { whereaboutsIn, type Context } from '../resolve/context'
-import { exposesByHand, exposureMarks } from '../resolve/marks'
+import { lightBetween } from '../resolve/marks'
+import { valueMeaning } from '../resolve/meaning'
 import { stepOf } from '../vocabulary/ladders'
 import { mendBy, type Check, type CheckInput, type Said, type Situated } from './finding'
-import { decidedBy, rowOf, settingMeaning, valueMeaning } from './meaning'
+import { decidedBy, rowOf, settingMeaning } from './meaning'
 
 /** What the numbers say. */
 export const numberChecks: readonly Check[] = [
@@ -95,11 +96,11 @@ function lampPulse({ model, plan, side }: CheckInput, one: Situated): Said[] {
   if (!shutter || !now || !lamp || domain?.kind !== 'ladder' || decidedBy(shutter) === null) return []
   const { count, whole, safe } = pulsesIn(now.amount, lamp.perSecond, ladderSteps(domain))
   if (whole) return []
-  const near = safe.slice(0, 3).map((step) => step.mark)
+  const near = nearSafe(safe)
   return [
     {
       title: `${now.mark} may band under lamps`,
-      reason: `Lamps pulse ${lamp.perSecond} times a second (${lamp.source}); ${now.mark} lasts ${Math.round(count * 100) / 100} pulses. A whole number of them is safe${near.length > 0 ? `: ${near.join(', ')}` : ''}.`,
+      reason: `Lamps pulse ${lamp.perSecond} times a second (${lamp.source}); ${now.mark} lasts ${Math.round(count * 100) / 100} pulses. A whole number of them is safe${near === '' ? '' : `: ${near}`}.`,
       row: rowOf(model, plan, side, shutter),
       asks: !lamp.sure,
       seenIn: one,
@@ -109,13 +110,12 @@ function lampPulse({ model, plan, side }: CheckInput, one: Situated): Said[] {
 
 function exposureJump({ model, situated }: CheckInput): Said[] {
   const plain = situated.find((one) => one.bank === 'plain')
-  const from = plain && exposureMarks(model, plain.resolution)
-  if (!plain || !from || !exposesByHand(model, plain.resolution)) return []
+  if (!plain) return []
   return situated.flatMap((one): Said[] => {
     const slot = Object.entries(one.context.banks).find(([, id]) => id !== null)
-    const to = exposureMarks(model, one.resolution)
-    const jump = to && exposureDifference(from, to)
-    if (!slot || !jump || Math.abs(jump.stops) < jumpStops || !exposesByHand(model, one.resolution)) return []
+    const jump = lightBetween(model, plain.resolution, one.resolution)
+    if (!slot || !jump?.fromByHand || !jump.toByHand || Math.abs(jump.stops) < jumpStops) return []
+    const { from, to } = jump
     const parts = [
       { words: `Shutter ${from.shutter} → ${to.shutter}`, stops: jump.shutterStops },
       { words: `aperture ${from.aperture} → ${to.aperture}`, stops: jump.apertureStops },

@@ -1,3 +1,4 @@
+import { acceptedFunctions, keyName } from '../model/keys'
 import { checkValue, showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { Domain, Setting } from '../model/types'
@@ -7,7 +8,7 @@ import { rowValue } from '../plan/step'
 import { disputes, type School, type Want } from '../vocabulary/schools'
 import { sameValue, type Value } from '../vocabulary/values'
 import { mendBy, type Check, type CheckInput, type Said } from './finding'
-import { keyName, keysIn, settingMeaning } from './meaning'
+import { keysIn, settingMeaning } from './meaning'
 
 /** What the chosen schools ask of base and keys. */
 export const schoolChecks: readonly Check[] = [
@@ -68,16 +69,16 @@ function againstKey(
   const holders = keysIn(model, one.resolution).filter((key) => key.fn.means === means)
   if (onKey) {
     const empty = [...one.resolution.addresses.values()].find(({ address, verdict }) => {
-      const accepts = model.functionLists[address.gesture.accepts] ?? []
-      return verdict === 'empty' && address.control.presence === undefined && accepts.includes(fn.id)
+      const accepts = acceptedFunctions(model, address).includes(fn)
+      return verdict === 'empty' && address.control.presence === undefined && accepts
     })
-    const any = empty ?? [...one.resolution.addresses.values()][0]
-    if (holders.length > 0 || !any) return []
+    const place = empty ?? [...one.resolution.addresses.values()][0]
+    if (holders.length > 0 || !place) return []
     return [
       {
         title: `${fn.name} is on no key; your school says ${school.name.toLowerCase()}`,
         reason: school.reason,
-        row: keyRow((empty ?? any).address),
+        row: keyRow(place.address),
         mends: empty
           ? [
               mendBy(plan, `Put it on ${keyName(empty)}`, 'against-school', {

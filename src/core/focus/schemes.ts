@@ -1,5 +1,6 @@
 import type { Address } from '../model/addresses'
 import { checkValue } from '../model/domain'
+import { acceptedFunctions } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { BodyModel, ModelFunction, Side } from '../model/types'
 import { functionAt } from '../plan/assign'
@@ -98,7 +99,7 @@ export const schemes: readonly Scheme[] = (disputeCalled(schemeDispute)?.schools
 /** One row a scheme changes on a side, in words. */
 export interface SchemeChange {
   readonly row: RowId
-  readonly to: Value | null
+  readonly to: Value
   readonly what: string
   readonly from: string
   readonly becomes: string
@@ -116,14 +117,25 @@ export interface SchemeWork {
  * are passed over. A key that has the function already keeps it; else it goes where a thumb rests and nothing is lost.
  */
 export function schemeWork(model: BodyModel, plan: Plan, side: Side, scheme: Scheme): SchemeWork {
-  const rows = new Map<RowId, Value | null>()
+  const changes: SchemeChange[] = []
+  const change = (row: RowId, from: Value | null, to: Value) =>
+    changes.push({
+      row,
+      to,
+      what: describeRow(model, row),
+      from: showRow(model, row, from),
+      becomes: showRow(model, row, to),
+    })
   const lacks: string[] = []
   for (const [means, value] of scheme.settings) {
     const setting = lookup(model).byMeaning.get(means)
     if (!setting || (means === 'focus.halfPressMotion' && side !== 'motion')) continue
     const row = baseRow(plan.rows, setting, plainly(model, side))
     if (!checkValue(setting.domain, value, row).ok) lacks.push(`${setting.label} has no such value here`)
-    else if (!sameValue(baseValue(model, plan.rows, setting, side), value)) rows.set(row, value)
+    else {
+      const now = baseValue(model, plan.rows, setting, side)
+      if (!sameValue(now, value)) change(row, now, value)
+    }
   }
   const taken = new Set<string>()
   for (const wanted of scheme.keys) {
@@ -138,18 +150,14 @@ export function schemeWork(model: BodyModel, plan: Plan, side: Side, scheme: Sch
       continue
     }
     taken.add(address.key)
-    if (functionAt(plan, address) !== fn.id) rows.set(keyRow(address), fn.id)
-    for (const [row, value] of holdRows(model, plan, fn)) rows.set(row, value)
+    const now = functionAt(plan, address)
+    if (now !== fn.id) change(keyRow(address), now, fn.id)
+    const held = holdRowOf(model, fn)
+    if (held && rowValue(plan.rows, held) !== 'manual') change(held, rowValue(plan.rows, held), 'manual')
   }
   if (scheme.emptiesStarts)
-    for (const address of startersOn(model, plan, side)) rows.set(keyRow(address), 'nothing')
-  const changes = [...rows].map(([row, to]): SchemeChange => ({
-    row,
-    to,
-    what: describeRow(model, row),
-    from: showRow(model, row, standing(model, plan, row)),
-    becomes: showRow(model, row, to),
-  }))
+    for (const address of startersOn(model, plan, side))
+      change(keyRow(address), functionAt(plan, address), 'nothing')
   return { changes, lacks }
 }
 
@@ -174,13 +182,10 @@ function firstOf(model: BodyModel, wanted: readonly string[], side: Side): Model
     .at(0)
 }
 
-/** What a hold set needs in it to hand focus to the ring. */
-function holdRows(model: BodyModel, plan: Plan, fn: ModelFunction): [RowId, Value][] {
-  const set = fn.holdSet
+/** The row of a hold set that hands focus to the ring; null for other functions. */
+function holdRowOf(model: BodyModel, { holdSet }: ModelFunction): RowId | null {
   const mode = lookup(model).byMeaning.get('focus.mode')
-  if (set === undefined || !mode) return []
-  const row = holdRow(set, mode.id)
-  return rowValue(plan.rows, row) === 'manual' ? [] : [[row, 'manual']]
+  return holdSet === undefined || !mode ? null : holdRow(holdSet, mode.id)
 }
 
 /** The key a function has, or the one it had best get; undefined where none takes it. */
@@ -192,13 +197,13 @@ function keyFor(
   taken: ReadonlySet<string>,
 ): Address | undefined {
   const able = [...lookup(model).addresses.values()].filter(
-    ({ side: of, control, gesture, key, when }) =>
-      of === side &&
-      when === null &&
-      control.kind === 'key' &&
-      control.presence === undefined &&
-      !taken.has(key) &&
-      (model.functionLists[gesture.accepts] ?? []).includes(fn.id),
+    (address) =>
+      address.side === side &&
+      address.when === null &&
+      address.control.kind === 'key' &&
+      address.control.presence === undefined &&
+      !taken.has(address.key) &&
+      acceptedFunctions(model, address).includes(fn),
   )
   const has = able.find((address) => functionAt(plan, address) === fn.id)
   return has ?? able.sort((one, two) => worth(model, plan, one) - worth(model, plan, two))[0]
@@ -220,13 +225,4 @@ function startersOn(model: BodyModel, plan: Plan, side: Side): Address[] {
       address.side === side &&
       focusRole(functions.get(functionAt(plan, address) ?? '')?.means ?? null) === 'starts',
   )
-}
-
-/** What stands in a row now: as the plan says, else as delivered. */
-function standing(model: BodyModel, plan: Plan, row: RowId): Value | null {
-  const said = rowValue(plan.rows, row)
-  if (said !== null) return said
-  if (row.startsWith('key/')) return lookup(model).addresses.get(row.slice('key/'.length))?.factory ?? null
-  const id = /^base\/([^@]+)/.exec(row)?.[1]
-  return id === undefined ? null : (lookup(model).settings.get(id)?.factory ?? null)
 }

@@ -43,7 +43,7 @@ export function focusAcross(
 
 /** The lines of the sheet, those in which the banks differ first, then single keys before pairs. */
 export function linesAcross(banks: readonly BankFocus[], variant = 'as set'): HeldAcross[] {
-  const tables = banks.map(({ tables: all }) => all.find((one) => one.variant.words === variant) ?? all[0])
+  const tables = banks.map((bank) => tableIn(bank, variant))
   const seen = new Map<string, readonly string[]>()
   for (const table of tables) for (const { held } of table?.rows ?? []) seen.set(held.join(' + '), held)
   const lines = [...seen.values()].map((held): HeldAcross => {
@@ -54,6 +54,11 @@ export function linesAcross(banks: readonly BankFocus[], variant = 'as set'): He
   return lines.sort(
     (one, two) => Number(two.differs) - Number(one.differs) || one.held.length - two.held.length,
   )
+}
+
+/** The table of a bank after the presses that lead to a variant; the one as set where they lead nowhere there. */
+export function tableIn({ tables }: BankFocus, variant: string): FocusTable | undefined {
+  return tables.find((one) => one.variant.words === variant) ?? tables[0]
 }
 
 /** The states that toggles reach in any of the banks, each once. */

@@ -14,7 +14,7 @@ import { sameValue, type Value } from '../vocabulary/values'
 import { statesOf, type HeldState, type Trigger } from './held-state'
 import { focusPart } from './part'
 import { outcomeOf, type FocusOutcome } from './outcome'
-import { variantsOf, type Variant } from './variants'
+import { afterPresses, variantsOf, type Variant } from './variants'
 
 /** What comes of keys held down in this order; more than one outcome where the body alone knows. */
 export interface FocusRow {
@@ -50,11 +50,7 @@ export interface FocusTable {
 export function focusTables(whole: BodyModel, plan: Plan, context: Context): FocusTable[] {
   const model = focusPart(whole)
   return variantsOf(model, plan, context).map((variant) => {
-    const here: Context = {
-      ...context,
-      edits: { ...context.edits, ...variant.edits },
-      latched: [...(context.latched ?? []), ...variant.latched],
-    }
+    const here = afterPresses(context, variant)
     const owned = ownedIn(model, plan, here)
     const base = stateHolding(owned, here)
     const stateOf = statesOf(owned, base)

@@ -17,6 +17,15 @@ export interface Variant {
   readonly latched: readonly string[]
 }
 
+/** The context after the presses that lead to a variant. */
+export function afterPresses(context: Context, { edits, latched }: Variant): Context {
+  return {
+    ...context,
+    edits: { ...context.edits, ...edits },
+    latched: [...(context.latched ?? []), ...latched],
+  }
+}
+
 /** The settings by which focus is judged. */
 const judged = new Set(['focus.mode', 'focus.area', 'focus.detection', 'focus.tracking'])
 

@@ -1,4 +1,5 @@
 import { showValue } from '../model/domain'
+import { keyName } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import type { Value } from '../vocabulary/values'
@@ -54,10 +55,7 @@ export function heldWords(model: BodyModel, held: readonly string[]): string {
   return held
     .map((key) => {
       const address = lookup(model).addresses.get(key)
-      if (!address) return key
-      return address.control.gestures.length === 1
-        ? address.control.name
-        : `${address.control.name}, ${address.gesture.name}`
+      return address ? keyName({ address }) : key
     })
     .join(' + ')
 }

@@ -1,6 +1,13 @@
 import type { Address } from './addresses'
 import { lookup } from './lookup'
-import type { AssignSide, BodyModel, Control, ModelFunction } from './types'
+import {
+  postures,
+  type AssignSide,
+  type BodyModel,
+  type Control,
+  type ModelFunction,
+  type Posture,
+} from './types'
 
 /** The functions a gesture accepts on one side, in the camera's own order. */
 export function acceptedFunctions(model: BodyModel, address: Address): readonly ModelFunction[] {
@@ -39,4 +46,19 @@ export function listPlace(
 /** Found without looking, with the eye at the finder. */
 export function atFinder(control: Control): boolean {
   return control.reach.finder?.findable ?? false
+}
+
+/** A key in words: its name, and the gesture where it has several or a lever decides. */
+export function keyName({ address: { control, name, when } }: { readonly address: Address }): string {
+  return control.gestures.length === 1 && when === null ? control.name : `${control.name}, ${name}`
+}
+
+/** The controls of addresses, by id. */
+export function controlsOf(model: BodyModel, keys: readonly string[]): ReadonlySet<string> {
+  return new Set(keys.flatMap((key) => lookup(model).addresses.get(key)?.control.id ?? []))
+}
+
+/** The ways to hold a camera in which any of its controls is reached. */
+export function posturesOf(model: BodyModel): readonly Posture[] {
+  return postures.filter((one) => model.controls.some(({ reach }) => reach[one] !== undefined))
 }

@@ -67,6 +67,12 @@ export function remarkKey(then: Remarking): string {
 /** The lookup of a model, computed on first use; linear in the size of the model. */
 export const lookup: (model: BodyModel) => Lookup = once(build)
 
+/** Where each line stands in the whole menu, counted from 0, by setting or act id. */
+export const menuOrder = once(
+  (model: BodyModel): ReadonlyMap<string, number> =>
+    new Map([...lookup(model).menuPlaces.keys()].map((id, i) => [id, i])),
+)
+
 /** The domain of a setting id; throws for an id that a validated caller could not have. */
 export function domainOf(model: BodyModel, settingId: string): Domain {
   const setting = lookup(model).settings.get(settingId)

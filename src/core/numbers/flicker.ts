@@ -25,6 +25,14 @@ export function pulsesIn(seconds: number, pulsesPerSecond: number, steps = ladde
   return { count: seconds * pulsesPerSecond, whole: isWhole(seconds), safe }
 }
 
+/** The shortest few of the safe steps, in words; empty where there are none. */
+export function nearSafe(safe: Pulses['safe']): string {
+  return safe
+    .slice(0, 3)
+    .map((step) => step.mark)
+    .join(', ')
+}
+
 /** Whether frames and pulses keep step: pulses a second divided by frames a second is whole. */
 export function keepsStep(framesPerSecond: number, pulsesPerSecond: number): boolean {
   const each = pulsesPerSecond / framesPerSecond

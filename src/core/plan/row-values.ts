@@ -97,7 +97,7 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
 }
 
 /** From where to where a fact of the owner may go: percent, seconds of a move, weights of a suggestion. */
-function ownerRange(fact: OwnerFact): readonly [number, number] {
+export function ownerRange(fact: OwnerFact): readonly [number, number] {
   if (fact === 'target') return [1, 100]
   const work = workFacts.find((one) => one === fact)
   if (work)

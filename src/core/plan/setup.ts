@@ -1,6 +1,5 @@
-import { lookup } from '../model/lookup'
+import { lookup, menuOrder } from '../model/lookup'
 import type { BodyModel } from '../model/types'
-import { once } from '../once'
 import { ok, refuse, type Result } from '../result'
 import { planFor } from './bodies'
 import { describeRow, showRow } from './describe'
@@ -145,11 +144,6 @@ function rankOf(model: BodyModel, id: RowId, body: string): readonly [number, nu
       return null
   }
 }
-
-/** Where each line stands in the whole menu. */
-const menuOrder = once(
-  (model: BodyModel) => new Map([...lookup(model).menuPlaces.keys()].map((id, i) => [id, i])),
-)
 
 function menuOf(model: BodyModel, id: RowId): string {
   const row = parseRow(model, id)

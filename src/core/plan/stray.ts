@@ -26,6 +26,13 @@ const strayFor = once((model: BodyModel) =>
   once((plan: Plan) => once((slot: PlannedSlot) => readStray(model, plan, slot))),
 )
 
+/** Of these what is to be told: where a plan lists nothing as meant to differ, nobody can say what drifted. */
+export function toldStray(model: BodyModel, plan: Plan, slot: PlannedSlot): Stray {
+  const { residue, drift } = strayRows(model, plan, slot)
+  const listed = rowValue(plan.rows, bankRow(slot.family, slot.slot, 'meant')) !== null
+  return { residue, drift: listed ? drift : [] }
+}
+
 function readStray(model: BodyModel, plan: Plan, slot: PlannedSlot): Stray {
   const fact = (name: string) => rowValue(plan.rows, bankRow(slot.family, slot.slot, name))
   const meant = new Set([...listed(fact('meant')), ...listed(fact('onSite'))])

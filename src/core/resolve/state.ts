@@ -179,6 +179,19 @@ export function asked(state: State, key: string): { rule: ReadyRule<Remarking>; 
   })
 }
 
+/** The reasons for which a value cannot be chosen in a state, for certain or perhaps; empty where it can. */
+export function refusing(
+  state: State,
+  setting: string,
+  value: Value,
+  truth: 'yes' | 'unknown' = 'yes',
+): string[] {
+  return asked(state, `setting/${setting}`).flatMap(({ rule: { then, because }, truth: holds }) => {
+    const about = then.kind === 'unavailable' && 'values' in then ? then.values : []
+    return holds === truth && about.some((one) => sameValue(one, value)) ? [because] : []
+  })
+}
+
 /** A remark in a rule's words. */
 export function remark(kind: Remark['kind'], rule: ReadyRule<Remarking>, truth: Truth): Remark {
   return { kind, truth, rule: rule.id, because: rule.because }

@@ -1,10 +1,10 @@
 import { lookup } from '../model/lookup'
 import type { Act } from '../model/types'
 import type { Context } from '../resolve/context'
-import { asked } from '../resolve/state'
+import { asked, refusing } from '../resolve/state'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Group } from './groups'
-import { place, refusedHere, stands, type Place } from './place'
+import { place, stands, type Place } from './place'
 
 /** One thing that can be done on the way. */
 export type Move =
@@ -30,11 +30,11 @@ function settingMoves(at: Place, group: Group): LegalMove[] {
     const physical = lookup(at.model).settings.get(setting)?.place === 'physical'
     if (!physical && at.context.run !== 'menu') return []
     return values.flatMap((value) => {
-      if (sameValue(at.values.get(setting), value) || refusedHere(at, setting, value).length > 0) return []
+      if (sameValue(at.values.get(setting), value) || refusing(at.state, setting, value).length > 0) return []
       const to = place(at.model, at.plan, changed(at.context, setting, value, physical), at.acts)
       if (!stands(to, setting, value) || breaks(at, to, group)) return []
       const move: Move = { kind: 'setting', key: `${setting} = ${String(value)}`, setting, to: value }
-      return [{ key: move.key, move, to, doubts: doubtsAt(at, setting, value) }]
+      return [{ key: move.key, move, to, doubts: refusing(at.state, setting, value, 'unknown') }]
     })
   })
 }
@@ -85,22 +85,13 @@ function changed(context: Context, setting: string, value: Value, physical: bool
 function breaks(before: Place, after: Place, group: Group): boolean {
   return [...group.candidates.keys()].some((setting) => {
     const value = after.values.get(setting)
-    if (value === undefined || refusedHere(after, setting, value).length === 0) return false
-    return !sameValue(before.values.get(setting), value) || refusedHere(before, setting, value).length === 0
+    if (value === undefined || refusing(after.state, setting, value).length === 0) return false
+    return (
+      !sameValue(before.values.get(setting), value) || refusing(before.state, setting, value).length === 0
+    )
   })
 }
 
 function needsOf(at: Place, act: Act) {
   return lookup(at.model).actNeeds.get(act.id) ?? []
-}
-
-function doubtsAt(at: Place, setting: string, value: Value): string[] {
-  return asked(at.state, `setting/${setting}`).flatMap(({ rule, truth }) =>
-    truth === 'unknown' &&
-    rule.then.kind === 'unavailable' &&
-    'values' in rule.then &&
-    rule.then.values.some((one) => sameValue(one, value))
-      ? [rule.because]
-      : [],
-  )
 }

@@ -2,7 +2,7 @@ import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { Context } from '../resolve/context'
-import { asked, effectiveState, type State } from '../resolve/state'
+import { effectiveState, refusing, type State } from '../resolve/state'
 import { inForce } from '../resolve/owners'
 import { sameValue, type Value } from '../vocabulary/values'
 
@@ -40,18 +40,6 @@ export function differsFrom(at: Place, start: Place): { setting: string; from: V
   })
 }
 
-/** Why a value would be refused here, for certain: the reasons of the rules; empty where it is offered. */
-export function refusedHere(at: Place, setting: string, value: Value): string[] {
-  return asked(at.state, `setting/${setting}`).flatMap(({ rule, truth }) =>
-    truth === 'yes' &&
-    rule.then.kind === 'unavailable' &&
-    'values' in rule.then &&
-    rule.then.values.some((one) => sameValue(one, value))
-      ? [rule.because]
-      : [],
-  )
-}
-
 /** Why wanted values do not come about here: refused, replaced by a rule, or fixed by the mode dial. */
 export function blockers(at: Place, values: Readonly<Record<string, Value>>): string[] {
   return Object.entries(values).flatMap(([setting, value]) => {
@@ -63,7 +51,7 @@ export function blockers(at: Place, values: Readonly<Record<string, Value>>): st
     const over = chain.slice(chain.findLastIndex((link) => link.layer === 'edit') + 1)
     const label = lookup(at.model).settings.get(setting)?.label ?? setting
     return [
-      ...refusedHere(changed, setting, value),
+      ...refusing(changed.state, setting, value),
       ...over.flatMap((link) =>
         link.because === null || sameValue(link.value, value) ? [] : [link.because],
       ),

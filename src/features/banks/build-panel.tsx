@@ -7,10 +7,11 @@ import { copyBaseToSlots, putBack, startFrom } from '@/core/plan/bulk'
 import { plannedSlots } from '@/core/plan/plan'
 import { bankRow } from '@/core/plan/rows'
 import { rowValue } from '@/core/plan/step'
-import { strayRows } from '@/core/plan/stray'
+import { toldStray } from '@/core/plan/stray'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { useKeptText } from '@/features/desk/kept-text'
+import { TextRow } from '@/features/desk/text-row'
 import { Button, Offer } from '@/ui/button'
+import { Select } from '@/ui/select'
 
 type SlotColumn = Extract<Column, { kind: 'slot' }>
 
@@ -86,7 +87,7 @@ function SlotCard({ column }: { column: SlotColumn }) {
     (one) => one.family === family.id && one.slot !== slot.id && one.side === planned.side,
   )
   const from = rowValue(plan.rows, row('startedFrom'))
-  const { residue, drift } = strayRows(model, plan, planned)
+  const { residue, drift } = toldStray(model, plan, planned)
   const waiting = notStored(model, plan, planned)
   const labels = (ids: readonly string[]) =>
     ids.map((id) => lookup(model).settings.get(id)?.label ?? id).join(', ')
@@ -115,22 +116,16 @@ function SlotCard({ column }: { column: SlotColumn }) {
         longest={family.nameLength}
         fallback={slot.name}
       />
-      <TextRow label="Purpose, in one line" row={row('purpose')} longest={200} fallback="" />
-      <TextRow label="If it is the wrong one" row={row('fallback')} longest={200} fallback="" />
+      <TextRow label="Purpose, in one line" row={row('purpose')} longest={200} />
+      <TextRow label="If it is the wrong one" row={row('fallback')} longest={200} />
       <label className="text-small text-silt">
         Started from
-        <select
+        <Select
           value={typeof from === 'string' ? from : 'base'}
-          onChange={(event) => restart(event.target.value)}
+          options={[['base', 'base'], ...others.map((one): [string, string] => [one.slot, one.name])]}
+          onPick={restart}
           className="mt-0.5 block min-h-9 w-full rounded border bg-crust px-2 text-body text-ink"
-        >
-          <option value="base">base</option>
-          {others.map((one) => (
-            <option key={one.slot} value={one.slot}>
-              {one.name}
-            </option>
-          ))}
-        </select>
+        />
       </label>
       {residue.length > 0 && (
         <p className="text-lichen">
@@ -166,32 +161,5 @@ function SlotCard({ column }: { column: SlotColumn }) {
         Empty this bank
       </Offer>
     </section>
-  )
-}
-
-function TextRow({
-  label,
-  row,
-  longest,
-  fallback,
-}: {
-  label: string
-  row: string
-  longest: number
-  fallback: string
-}) {
-  const text = useKeptText(row, fallback)
-  return (
-    <label className="text-small text-silt">
-      {label}
-      <input
-        value={text.value}
-        maxLength={longest}
-        onChange={(event) => text.type(event.target.value)}
-        onBlur={text.leave}
-        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-        className="mt-0.5 block min-h-9 w-full rounded border bg-crust px-2 text-body text-ink"
-      />
-    </label>
   )
 }

@@ -3,6 +3,9 @@
 import { whereIs, type Column } from '@/core/banks/columns'
 import type { Cell, MatrixRow } from '@/core/banks/matrix'
 import { showValue } from '@/core/model/domain'
+import type { BodyModel } from '@/core/model/types'
+import { addressesWith } from '@/core/plan/assign'
+import type { Plan } from '@/core/plan/plan'
 import { bankRow } from '@/core/plan/rows'
 import { rowValue } from '@/core/plan/step'
 import type { Resolution } from '@/core/resolve/resolved'
@@ -26,6 +29,11 @@ const layerWords = {
   held: 'key held',
   rule: 'the body',
 } as const
+
+/** The key that puts a hold set in force; none for other columns. */
+function keysOf(model: BodyModel, plan: Plan, { side, context }: Column): string[] {
+  return (context.held ?? []).flatMap((fn) => addressesWith(model, plan, side, fn)[0]?.key ?? [])
+}
 
 /** One cell in full: in plain words, where its value comes from, whether it is meant, and the way back to base. */
 export function CellPanel({
@@ -77,7 +85,7 @@ export function CellPanel({
       <p className="text-small text-silt">
         {plain} {whereIs(model, setting)}.
       </p>
-      <TryLink context={column.context} className="text-small" />
+      <TryLink context={column.context} held={keysOf(model, plan, column)} className="text-small" />
       {cell.because && <p className="text-small text-lichen">{cell.because}</p>}
       <ol className="mt-1 text-small">
         {chain.map(({ layer, value }, i) => (

@@ -1,34 +1,32 @@
 'use client'
 
-import { showValue, valuesOf } from '@/core/model/domain'
+import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import { baseRow, plainly } from '@/core/plan/cells'
 import { plannedSlots } from '@/core/plan/plan'
 import { rowValue } from '@/core/plan/step'
 import { contextIn } from '@/core/resolve/context'
 import { pressRecord, pressSwap } from '@/core/resolve/filming'
-import type { Value } from '@/core/vocabulary/values'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { ValueField } from '@/features/desk/value-field'
+
+const swapWords = { plain: 'the plain film settings', 'last-used': 'what was last used' } as const
 
 /** Which bank the record key films with when it is pressed in stills, and where the swap key goes. */
 export function FilmWith() {
   const desk = useDesk()
   const { plan } = useDeskView()
   const { model } = desk.start
-  if (!model.filming) return null
+  const { filming } = model
+  if (!filming) return null
   const stills = contextIn(model, 'stills', null)
-  const record = pressRecord(model, plan, stills)
-  const swap = pressSwap(model, plan, stills)
-  const slots = plannedSlots(model, plan)
-  const unsure = lookup(model).doubts.has('filming/swapTo')
-  const goes = unsure
-    ? 'test on body'
-    : swap.because.replace(/(, and nobody.*)?\.$/, '').replace(/^It goes to /, '')
+  const [record, swap] = [pressRecord(model, plan, stills), pressSwap(model, plan, stills)]
+  const goes = lookup(model).doubts.has('filming/swapTo') ? 'test on body' : swapWords[filming.swapTo]
   const names = record.to.map(({ banks }) => {
-    const slot = slots.find((one) => Object.values(banks).includes(one.slot) && one.side === 'motion')
+    const slot = plannedSlots(model, plan).find((one) => banks[one.family] === one.slot)
     return slot?.name ?? 'the plain film settings'
   })
-  const setting = lookup(model).settings.get(model.filming.namedBy ?? '')
+  const setting = lookup(model).settings.get(filming.namedBy ?? '')
   const row = setting && baseRow(plan.rows, setting, plainly(model, 'stills'))
   return (
     <p
@@ -42,18 +40,13 @@ export function FilmWith() {
         </b>
       </span>
       {setting && row && (
-        <select
-          aria-label={setting.label}
-          value={JSON.stringify(rowValue(plan.rows, row) ?? setting.factory)}
-          onChange={(event) => desk.set({ [row]: JSON.parse(event.target.value) as Value })}
-          className="min-h-8 rounded border bg-crust px-1 text-ink"
-        >
-          {(valuesOf(setting.domain) ?? []).map((value) => (
-            <option key={JSON.stringify(value)} value={JSON.stringify(value)}>
-              {showValue(setting.domain, value)}
-            </option>
-          ))}
-        </select>
+        <ValueField
+          setting={setting}
+          label={setting.label}
+          value={rowValue(plan.rows, row)}
+          inherits={showValue(setting.domain, setting.factory)}
+          onKeep={(value) => desk.set({ [row]: value })}
+        />
       )}
       <span>
         · Swap: <b className="font-semibold text-ink">{goes}</b>

@@ -2,10 +2,10 @@
 
 import { showValue } from '@/core/model/domain'
 import type { BodyModel, HoldSet, Setting } from '@/core/model/types'
-import { exposureDifference, showStops } from '@/core/numbers/motion'
+import { showStops } from '@/core/numbers/motion'
 import { holdRow } from '@/core/plan/rows'
 import { rowValue } from '@/core/plan/step'
-import { exposureMarks } from '@/core/resolve/marks'
+import { lightBetween } from '@/core/resolve/marks'
 import type { Resolution } from '@/core/resolve/resolved'
 import { sameValue } from '@/core/vocabulary/values'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
@@ -78,8 +78,7 @@ export function HeldTable({
 
 /** What the exposure does the moment the key goes down. */
 export function Jump({ model, before, held }: { model: BodyModel; before: Resolution; held: Resolution }) {
-  const [from, to] = [exposureMarks(model, before), exposureMarks(model, held)]
-  const jump = from && to && exposureDifference(from, to)
+  const jump = lightBetween(model, before, held)
   if (!jump) return null
   return (
     <p className={`text-small ${Math.abs(jump.stops) >= 1 ? 'text-lichen' : 'text-silt'}`}>

@@ -3,7 +3,6 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import { whereIs } from '@/core/banks/columns'
-import { lookup } from '@/core/model/lookup'
 import type { HoldSet, Setting } from '@/core/model/types'
 import { addressesWith } from '@/core/plan/assign'
 import { mayTick } from '@/core/plan/cells'
@@ -12,7 +11,7 @@ import { rowValue } from '@/core/plan/step'
 import { contextIn, usualContext } from '@/core/resolve/context'
 import { resolve } from '@/core/resolve/resolve'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { useKeptText } from '@/features/desk/kept-text'
+import { TextRow } from '@/features/desk/text-row'
 import { Button, Offer } from '@/ui/button'
 import { HeldTable, Jump } from './held-table'
 import { Option, PickList } from '@/ui/pick-list'
@@ -35,12 +34,21 @@ export function HoldPanel() {
   )
 }
 
+/** What a small set is made of, by common setting. */
+const exposureAndFocus = [
+  'exposure.mode',
+  'exposure.shutter',
+  'exposure.aperture',
+  'exposure.iso',
+  'focus.mode',
+  'focus.area',
+]
+
 function SetCard({ set }: { set: HoldSet }) {
   const desk = useDesk()
   const { plan } = useDeskView()
   const { model, lenses } = desk.start
   const [adding, setAdding] = useState(false)
-  const name = useKeptText(holdRow(set.id, 'name'), set.name)
   const ticked = model.settings.filter((setting) => rowValue(plan.rows, holdRow(set.id, setting.id)) !== null)
   const fn = model.functions.find((one) => one.holdSet === set.id && one.manner === 'hold')
   const side =
@@ -54,53 +62,47 @@ function SetCard({ set }: { set: HoldSet }) {
   const outside = model.settings.filter(
     (setting) => !mayTick(set, setting) && setting.means?.startsWith('exposure.') === true,
   )
-  const importNow = () => {
-    const common = [
-      'exposure.mode',
-      'exposure.shutter',
-      'exposure.aperture',
-      'exposure.iso',
-      'focus.mode',
-      'focus.area',
-    ]
-    const rows = common.flatMap((means) => {
-      const setting = lookup(model).byMeaning.get(means)
-      const value = setting && before.settings.get(setting.id)?.value
-      return setting && mayTick(set, setting) && value !== undefined
-        ? [[holdRow(set.id, setting.id), value] as const]
-        : []
-    })
-    desk.set(Object.fromEntries(rows))
-  }
+  const tickable = model.settings.filter((setting) => mayTick(set, setting))
+  const few = tickable.filter(({ means }) => means !== null && exposureAndFocus.includes(means))
+  const takeIn = (settings: readonly Setting[]) =>
+    desk.set(
+      Object.fromEntries(
+        settings.map((setting) => [
+          holdRow(set.id, setting.id),
+          before.settings.get(setting.id)?.value ?? setting.factory,
+        ]),
+      ),
+    )
   return (
     <section aria-label={`Hold set ${set.name}`} className="grid gap-2 border bg-sheet px-3 py-2.5">
-      <label className="text-small text-silt">
-        Name, at most {set.nameLength}
-        <input
-          value={name.value}
-          maxLength={set.nameLength}
-          onChange={(event) => name.type(event.target.value)}
-          onBlur={name.leave}
-          className="mt-0.5 block min-h-9 w-full rounded border bg-crust px-2 text-body font-semibold text-ink"
-        />
-      </label>
+      <TextRow
+        label={`Name, at most ${set.nameLength}`}
+        row={holdRow(set.id, 'name')}
+        longest={set.nameLength}
+        fallback={set.name}
+      />
       {ticked.length === 0 ? (
         <p className="flex flex-wrap gap-2">
-          <Button onClick={importNow}>Take in the state as it is</Button>
+          <Button onClick={() => takeIn(tickable)}>Take in the state as it is, {tickable.length} rows</Button>
+          <Button onClick={() => takeIn(few)}>Exposure and focus only</Button>
           <Button onClick={() => setAdding(true)}>Start empty</Button>
         </p>
       ) : (
-        <HeldTable set={set} ticked={ticked} before={before} held={held} />
+        <>
+          <HeldTable set={set} ticked={ticked} before={before} held={held} />
+          <Offer
+            className="text-small"
+            onClick={() => desk.set(Object.fromEntries(ticked.map(({ id }) => [holdRow(set.id, id), null])))}
+          >
+            Untick all
+          </Offer>
+        </>
       )}
       {ticked.length > 0 && <Jump model={model} before={before} held={held} />}
       {(ticked.length > 0 || adding) && (
         <AddRow
-          settings={model.settings.filter((setting) => mayTick(set, setting) && !ticked.includes(setting))}
-          onAdd={(setting) =>
-            desk.set({
-              [holdRow(set.id, setting.id)]: before.settings.get(setting.id)?.value ?? setting.factory,
-            })
-          }
+          settings={tickable.filter((setting) => !ticked.includes(setting))}
+          onAdd={(setting) => takeIn([setting])}
         />
       )}
       <ol className="border-t pt-1 text-small">

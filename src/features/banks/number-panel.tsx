@@ -3,6 +3,7 @@
 import type { Column } from '@/core/banks/columns'
 import type { Figure } from '@/core/banks/figures'
 import type { Offered } from '@/core/banks/sizes'
+import { ownerRange } from '@/core/plan/row-values'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { NumberField } from '@/ui/number-field'
 import { HowReckoned } from './figure-line'
@@ -60,28 +61,32 @@ function WorkFacts() {
   const desk = useDesk()
   const { plan } = useDeskView()
   const facts = [
-    ['owner/lampPulses', 'Pulses of your lamps a second, if measured', 10, 50_000, 'as mains'],
-    ['owner/playedRate', 'Frames a second you play at', 10, 240, '25'],
-    ['owner/deliveryWidth', 'Pixels across you deliver', 320, 16_000, 'as filmed'],
+    ['lampPulses', 'Pulses of your lamps a second, if measured', 'as mains'],
+    ['playedRate', 'Frames a second you play at', '25'],
+    ['deliveryWidth', 'Pixels across you deliver', 'as filmed'],
   ] as const
   return (
     <details className="border-t pt-1 text-small">
       <summary className="cursor-pointer text-brine">What these are reckoned with</summary>
       <div className="mt-1 grid gap-1">
-        {facts.map(([row, label, from, to, placeholder]) => (
-          <div key={row} className="flex items-center justify-between gap-2">
-            {label}
-            <NumberField
-              label={label}
-              value={typeof plan.rows[row] === 'number' ? plan.rows[row] : null}
-              from={from}
-              to={to}
-              placeholder={placeholder}
-              onKeep={(value) => desk.set({ [row]: value })}
-              className="w-22"
-            />
-          </div>
-        ))}
+        {facts.map(([fact, label, placeholder]) => {
+          const [from, to] = ownerRange(fact)
+          const row = `owner/${fact}`
+          return (
+            <div key={fact} className="flex items-center justify-between gap-2">
+              {label}
+              <NumberField
+                label={label}
+                value={typeof plan.rows[row] === 'number' ? plan.rows[row] : null}
+                from={from}
+                to={to}
+                placeholder={placeholder}
+                onKeep={(value) => desk.set({ [row]: value })}
+                className="w-22"
+              />
+            </div>
+          )
+        })}
       </div>
     </details>
   )

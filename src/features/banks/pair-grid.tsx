@@ -6,6 +6,7 @@ import { pairsOf } from '@/core/banks/pairs'
 import type { LensModel, Side } from '@/core/model/types'
 import { pairMarks } from '@/core/plan/rows'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { Select } from '@/ui/select'
 
 const signs = {
   sensible: { Sign: Check, colour: 'text-samphire' },
@@ -55,21 +56,16 @@ export function PairGridTable({ side, lens }: { side: Side; lens: LensModel }) {
                   >
                     <span className="flex items-center gap-1.5">
                       <Sign size={16} className={`shrink-0 ${colour}`} aria-hidden="true" />
-                      <select
-                        aria-label={`${one.name} with ${other.name}`}
+                      <Select
+                        label={`${one.name} with ${other.name}`}
                         value={pair.said ?? ''}
-                        onChange={(event) =>
-                          desk.set({
-                            [pair.row]: event.target.value === '' ? null : event.target.value,
-                          })
-                        }
+                        options={[
+                          ['', pair.said === null ? pair.mark : 'as reckoned'],
+                          ...pairMarks.map((mark) => [mark, mark] as const),
+                        ]}
+                        onPick={(mark) => desk.set({ [pair.row]: mark === '' ? null : mark })}
                         className="min-h-8 rounded border bg-crust px-1"
-                      >
-                        <option value="">{pair.said === null ? pair.mark : 'as reckoned'}</option>
-                        {pairMarks.map((mark) => (
-                          <option key={mark}>{mark}</option>
-                        ))}
-                      </select>
+                      />
                       {pair.light && <span className="font-mono text-small text-silt">{pair.light}</span>}
                     </span>
                     {pair.news.map((words) => (

@@ -6,6 +6,7 @@ import type { Side } from '@/core/model/types'
 import { part, share } from '@/core/plan/share'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { Check } from '@/ui/check'
+import { Select } from '@/ui/select'
 
 /** What stills and motion share, and what leaks from one to the other by it. */
 export function SharePanel() {
@@ -23,16 +24,13 @@ export function SharePanel() {
       <p className="text-small text-silt">
         A ticked row has one value for stills and motion. Parting gives each side what they had together;
         sharing takes the value of{' '}
-        <select
-          aria-label="Sharing takes the value of"
+        <Select
+          label="Sharing takes the value of"
           value={side}
-          onChange={(event) => setSide(event.target.value as Side)}
+          options={model.sides.map((one) => [one, one])}
+          onPick={setSide}
           className="rounded border bg-crust text-ink"
-        >
-          {model.sides.map((one) => (
-            <option key={one}>{one}</option>
-          ))}
-        </select>
+        />
         .
       </p>
       <ul className="mt-1 divide-y">

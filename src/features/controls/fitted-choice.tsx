@@ -4,6 +4,7 @@ import { plannedLenses } from '@/core/plan/plan'
 import { anyLens } from '@/core/resolve/context'
 import type { Fitted } from '@/core/resolve/resolve'
 import { Check } from '@/ui/check'
+import { Select } from '@/ui/select'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 
 /** Everything on the camera that can be: a lens with a key and a ring, grip and adapter. */
@@ -25,24 +26,18 @@ export function FittedChoice({ fitted, onChange }: { fitted: Fitted; onChange: (
   return (
     <>
       {byLens && (
-        <select
-          aria-label="Lens on the camera"
+        <Select
+          label="Lens on the camera"
           value={fitted.lens.id}
-          onChange={(event) =>
-            onChange({
-              ...fitted,
-              lens: lenses.find((lens) => lens.id === event.target.value) ?? everyPart.lens,
-            })
+          options={[
+            [anyLens.id, 'any lens part'],
+            ...fitting.map((lens): [string, string] => [lens.id, lens.name]),
+          ]}
+          onPick={(id) =>
+            onChange({ ...fitted, lens: lenses.find((lens) => lens.id === id) ?? everyPart.lens })
           }
           className="min-h-9 rounded-md border bg-sheet px-2 text-silt"
-        >
-          <option value={anyLens.id}>any lens part</option>
-          {fitting.map((lens) => (
-            <option key={lens.id} value={lens.id}>
-              {lens.name}
-            </option>
-          ))}
-        </select>
+        />
       )}
       {parts.map((part) => (
         <Check

@@ -1,11 +1,12 @@
 'use client'
 
-import { useState } from 'react'
 import { showValue, valuesOf } from '@/core/model/domain'
 import { readTyped } from '@/core/model/typed'
 import type { Setting } from '@/core/model/types'
 import type { Value } from '@/core/vocabulary/values'
 import { Check } from '@/ui/check'
+import { Select } from '@/ui/select'
+import { TypedField } from '@/ui/typed-field'
 
 /** Any setting's value: chosen from a list, ticked, or typed in the words of the camera; what does not fit is said and not kept. */
 export function ValueField({
@@ -38,21 +39,16 @@ export function ValueField({
   const look = `rounded border px-1 font-mono ${edge} ${value === null ? 'text-silt' : quiet ? 'font-semibold' : 'border-pan font-semibold text-pan'} ${className}`
   if (values) {
     return (
-      <select
-        aria-label={label}
+      <Select
+        label={label}
         value={value === null ? '' : JSON.stringify(value)}
-        onChange={(event) =>
-          onKeep(event.target.value === '' ? null : (JSON.parse(event.target.value) as Value))
-        }
+        options={[
+          ['', inherits],
+          ...values.map((one): [string, string] => [JSON.stringify(one), showValue(domain, one)]),
+        ]}
+        onPick={(one) => onKeep(one === '' ? null : (JSON.parse(one) as Value))}
         className={look}
-      >
-        <option value="">{inherits}</option>
-        {values.map((one) => (
-          <option key={JSON.stringify(one)} value={JSON.stringify(one)}>
-            {showValue(domain, one)}
-          </option>
-        ))}
-      </select>
+      />
     )
   }
   if (domain.kind === 'subset') {
@@ -85,64 +81,12 @@ export function ValueField({
   }
   return (
     <TypedField
-      setting={setting}
       label={label}
-      value={value}
-      inherits={inherits}
+      shown={value === null ? '' : showValue(domain, value)}
+      placeholder={inherits}
+      read={(typed) => readTyped(setting, typed)}
       onKeep={onKeep}
-      look={look}
+      className={`w-full ${look}`}
     />
-  )
-}
-
-function TypedField({
-  setting,
-  label,
-  value,
-  inherits,
-  onKeep,
-  look,
-}: {
-  setting: Setting
-  label: string
-  value: Value | null
-  inherits: string
-  onKeep: (value: Value | null) => void
-  look: string
-}) {
-  const [typed, setTyped] = useState<string | null>(null)
-  const [wrong, setWrong] = useState<string | null>(null)
-  const leave = () => {
-    if (typed === null) return
-    if (typed.trim() === '') onKeep(null)
-    else {
-      const read = readTyped(setting, typed.trim())
-      if (!read.ok) return setWrong(read.refusal.message)
-      onKeep(read.value)
-    }
-    setTyped(null)
-    setWrong(null)
-  }
-  return (
-    <span className="inline-grid">
-      <input
-        aria-label={label}
-        aria-invalid={wrong !== null}
-        value={typed ?? (value === null ? '' : showValue(setting.domain, value))}
-        placeholder={inherits}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={leave}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') event.currentTarget.blur()
-          if (event.key === 'Escape') setTyped(null)
-        }}
-        className={`w-full placeholder:text-silt aria-invalid:border-rust ${look}`}
-      />
-      {wrong !== null && (
-        <span role="alert" className="text-small text-rust">
-          {wrong}
-        </span>
-      )}
-    </span>
   )
 }

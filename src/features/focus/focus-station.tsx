@@ -2,12 +2,14 @@
 
 import { useMemo, useState } from 'react'
 import { finderIn } from '@/core/focus/finder'
-import { heldBy, linesAcross, variantsAcross, type BankFocus } from '@/core/focus/sheet'
+import { heldBy, linesAcross, tableIn, variantsAcross, type BankFocus } from '@/core/focus/sheet'
 import type { FocusPress } from '@/core/focus/table'
+import { afterPresses } from '@/core/focus/variants'
 import { heldWords, outcomeWords } from '@/core/focus/words'
+import { posturesOf } from '@/core/model/keys'
 import type { Posture } from '@/core/model/types'
 import { plannedLenses } from '@/core/plan/plan'
-import { contextIn, usualContext, type Context } from '@/core/resolve/context'
+import { contextIn, usualContext } from '@/core/resolve/context'
 import { resolve } from '@/core/resolve/resolve'
 import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
 import { FindingList } from '@/features/desk/finding-card'
@@ -16,6 +18,7 @@ import { ShortcutList } from '@/features/desk/shortcut-list'
 import { postureWords } from '@/features/reach/words'
 import { Check } from '@/ui/check'
 import { FinderDrawing } from '@/ui/finder/finder-drawing'
+import { Select } from '@/ui/select'
 import { Tabs } from '@/ui/tabs'
 import { HeldPlates } from './held-plates'
 import { PressTestList } from './press-test-list'
@@ -31,13 +34,13 @@ const panels = {
   findings: 'Trips',
 } as const
 
-const digits = {
-  any: 'any finger',
-  thumb: 'the thumb',
-  index: 'the index finger',
-  middle: 'the middle finger',
-  left: 'the left hand',
-} as const
+const digits = [
+  ['any', 'any finger'],
+  ['thumb', 'the thumb'],
+  ['index', 'the index finger'],
+  ['middle', 'the middle finger'],
+  ['left', 'the left hand'],
+] as const
 
 /** Checks whose findings belong here although they point to keys. */
 const focusCheck = /focus|area-|held-adds|pair-unknown|scheme-half/
@@ -50,7 +53,7 @@ export function FocusStation() {
   const { model, lenses } = start
   const [lens, setLens] = useState<string | null>(null)
   const [posture, setPosture] = useState<Posture>('finder')
-  const [digit, setDigit] = useState<keyof typeof digits>('any')
+  const [digit, setDigit] = useState<(typeof digits)[number][0]>('any')
   const [variant, setVariant] = useState('as set')
   const [pairs, setPairs] = useState(true)
   const [panel, setPanel] = useState<keyof typeof panels>('schemes')
@@ -64,21 +67,23 @@ export function FocusStation() {
   )
   const picked =
     choice && all.some(({ held }) => held.join() === choice.held.join()) ? choice : firstOf(all, banks)
+  const at = banks?.findIndex(({ situated }) => situated.bank === picked.bank) ?? -1
+  const bank = banks?.[at]
+  const table = bank && tableIn(bank, state)
   const context = useMemo(
-    () => contextAt(banks, picked, state) ?? contextIn(model, side, null),
-    [banks, picked, state, model, side],
+    () => (bank && table ? afterPresses(bank.situated.context, table.variant) : contextIn(model, side, null)),
+    [bank, table, model, side],
   )
   const held = useMemo(
     () => ({
       ...context,
-      held: picked.held.flatMap((key) => functionOf(banks, picked.bank, state, key) ?? []),
+      held: picked.held.flatMap((key) => table?.triggers.find((one) => one.key === key)?.fn.id ?? []),
     }),
-    [context, picked, banks, state],
+    [context, picked, table],
   )
   const picture = useMemo(() => finderIn(model, plan, held), [model, plan, held])
   const resolution = useMemo(() => resolve(model, plan, context), [model, plan, context])
   const line = all.find((one) => one.held.join() === picked.held.join())
-  const at = banks?.findIndex(({ situated }) => situated.bank === picked.bank) ?? -1
   const outcome = line?.cells[at]?.outcomes[0]
   const words = outcome && outcomeWords(model, outcome)
   const trips = findings.filter(
@@ -88,8 +93,7 @@ export function FocusStation() {
   )
   const inUse = plannedLenses(plan)
   const choosable = lenses.filter((one) => inUse.includes(one.id))
-  const postures = [...new Set(model.controls.flatMap(({ reach }) => Object.keys(reach) as Posture[]))]
-  const presses = banks?.[Math.max(0, at)]?.tables.find((one) => one.variant.words === state)?.presses ?? []
+  const presses = table?.presses ?? []
   const select = 'min-h-9 max-w-31 rounded-md border bg-sheet px-1.5 text-small'
   const pickControl = (control: string) => {
     const next = all.find(({ held: [one, two] }) => one?.split('/')[1] === control && two === undefined)
@@ -102,56 +106,30 @@ export function FocusStation() {
           <h1 className="font-head text-lead font-semibold">What focuses when</h1>
           <div className="flex-1" />
           {choosable.length > 0 && (
-            <select
-              aria-label="Lens on the camera"
-              value={lens ?? usualContext(model, plan, lenses, side)?.context.lens.id}
-              onChange={(event) => setLens(event.target.value)}
+            <Select
+              label="Lens on the camera"
+              value={lens ?? usualContext(model, plan, lenses, side)?.context.lens.id ?? ''}
+              options={choosable.map((one) => [one.id, one.name])}
+              onPick={setLens}
               className={select}
-            >
-              {choosable.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.name}
-                </option>
-              ))}
-            </select>
+            />
           )}
-          <select
-            aria-label="How the camera is held"
+          <Select
+            label="How the camera is held"
             value={posture}
-            onChange={(event) => setPosture(event.target.value as Posture)}
+            options={posturesOf(model).map((one) => [one, postureWords[one]])}
+            onPick={setPosture}
             className={select}
-          >
-            {postures.map((one) => (
-              <option key={one} value={one}>
-                {postureWords[one]}
-              </option>
-            ))}
-          </select>
-          <select
-            aria-label="Finger"
-            value={digit}
-            onChange={(event) => setDigit(event.target.value as keyof typeof digits)}
-            className={select}
-          >
-            {Object.entries(digits).map(([id, name]) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
+          />
+          <Select label="Finger" value={digit} options={digits} onPick={setDigit} className={select} />
           {variants.length > 1 && (
-            <select
-              aria-label="After which presses"
+            <Select
+              label="After which presses"
               value={state}
-              onChange={(event) => setVariant(event.target.value)}
+              options={variants.map((one) => [one, one])}
+              onPick={setVariant}
               className={select}
-            >
-              {variants.map((one) => (
-                <option key={one} value={one}>
-                  {one}
-                </option>
-              ))}
-            </select>
+            />
           )}
           <Check checked={pairs} onChange={() => setPairs(!pairs)} className="text-silt">
             two at once
@@ -241,31 +219,4 @@ function Presses({ presses, bank }: { presses: readonly FocusPress[]; bank: stri
 function firstOf(lines: readonly { held: readonly string[] }[], banks: readonly BankFocus[] | null): Picked {
   const line = lines.find(({ held }) => held.length === 1) ?? lines[0]
   return { held: line?.held ?? [], bank: banks?.[0]?.situated.bank ?? 'plain' }
-}
-
-/** The state of affairs of a bank after the presses that lead to a variant. */
-function contextAt(banks: readonly BankFocus[] | null, { bank }: Picked, variant: string): Context | null {
-  const found = banks?.find(({ situated }) => situated.bank === bank)
-  if (!found) return null
-  const { context } = found.situated
-  const { edits, latched } = found.tables.find((one) => one.variant.words === variant)?.variant ?? {
-    edits: {},
-    latched: [],
-  }
-  return {
-    ...context,
-    edits: { ...context.edits, ...edits },
-    latched: [...(context.latched ?? []), ...latched],
-  }
-}
-
-function functionOf(
-  banks: readonly BankFocus[] | null,
-  bank: string,
-  variant: string,
-  key: string,
-): string | undefined {
-  const tables = banks?.find(({ situated }) => situated.bank === bank)?.tables
-  const table = tables?.find((one) => one.variant.words === variant) ?? tables?.[0]
-  return table?.triggers.find((one) => one.key === key)?.fn.id
 }

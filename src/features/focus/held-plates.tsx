@@ -1,6 +1,6 @@
 'use client'
 
-import { lookup } from '@/core/model/lookup'
+import { controlsOf } from '@/core/model/keys'
 import type { BodyModel } from '@/core/model/types'
 import { Drawing } from '@/ui/plate/drawing'
 
@@ -16,7 +16,7 @@ export function HeldPlates({
   held: readonly string[]
   onPick: (control: string) => void
 }) {
-  const lit = new Set(held.flatMap((key) => lookup(model).addresses.get(key)?.control.id ?? []))
+  const lit = controlsOf(model, held)
   const faces = model.faces.filter((face) => model.controls.some((control) => control.face === face.id))
   return (
     <div className="flex items-end gap-2" aria-hidden="true">

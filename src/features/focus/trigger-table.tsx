@@ -2,7 +2,7 @@
 
 import { CircleHelp } from 'lucide-react'
 import { released, type FocusTable } from '@/core/focus/table'
-import type { BankFocus, HeldAcross } from '@/core/focus/sheet'
+import { tableIn, type BankFocus, type HeldAcross } from '@/core/focus/sheet'
 import type { FocusRow } from '@/core/focus/table'
 import { heldWords, outcomeWords } from '@/core/focus/words'
 import { lookup } from '@/core/model/lookup'
@@ -59,7 +59,8 @@ export function TriggerTable({
               const here = picked.held.join() === line.held.join() && group.banks.includes(picked.bank)
               const whole = group.banks.length === banks.length && banks.length > 1
               const where = whole ? 'every bank' : group.banks.join(', ')
-              const table = tableOf(banks, group.banks[0] ?? '', variant)
+              const bank = banks.find(({ situated }) => situated.bank === group.banks[0])
+              const table = bank && tableIn(bank, variant)
               return (
                 <tr
                   key={`${line.held.join()} ${group.banks.join()}`}
@@ -173,9 +174,4 @@ function groupsOf(banks: readonly BankFocus[], line: HeldAcross) {
     groups.set(key, group)
   }
   return [...groups.values()]
-}
-
-function tableOf(banks: readonly BankFocus[], bank: string, variant: string): FocusTable | undefined {
-  const tables = banks.find(({ situated }) => situated.bank === bank)?.tables
-  return tables?.find((one) => one.variant.words === variant) ?? tables?.[0]
 }

@@ -1,5 +1,7 @@
 'use client'
 
+import { ownerRange } from '@/core/plan/row-values'
+import type { OwnerFact } from '@/core/plan/rows'
 import { rowValue } from '@/core/plan/step'
 import { operators } from '@/core/reach/operators'
 import { weights } from '@/core/suggest/weights'
@@ -55,7 +57,6 @@ export function Reckoning() {
           usual: seconds,
           own: own(id),
           source,
-          range: [0.01, 60],
         }))}
         keep={keep}
       />
@@ -68,7 +69,6 @@ export function Reckoning() {
           usual,
           own: own(id),
           source: 'our own reckoning',
-          range: [0, 600],
         }))}
         keep={keep}
       />
@@ -77,12 +77,11 @@ export function Reckoning() {
 }
 
 interface FigureRow {
-  readonly id: string
+  readonly id: OwnerFact
   readonly words: string
   readonly usual: number
   readonly own: number | null
   readonly source: string
-  readonly range: readonly [number, number]
 }
 
 function Figures({
@@ -101,7 +100,7 @@ function Figures({
       <h2 className="font-head text-lead font-semibold">{title}</h2>
       <p className="text-small text-silt">{note}</p>
       <ul className="mt-1 divide-y">
-        {rows.map(({ id, words, usual, own, source, range }) => (
+        {rows.map(({ id, words, usual, own, source }) => (
           <li key={id} className="flex items-center justify-between gap-2 py-1">
             <span className="leading-tight">
               {words}
@@ -112,8 +111,8 @@ function Figures({
             <NumberField
               label={words}
               value={own}
-              from={range[0]}
-              to={range[1]}
+              from={ownerRange(id)[0]}
+              to={ownerRange(id)[1]}
               placeholder={String(usual)}
               onKeep={keep(id)}
             />

@@ -2,10 +2,11 @@
 
 import type { ReactNode } from 'react'
 import Link from 'next/link'
-import type { Posture } from '@/core/model/types'
+import { posturesOf } from '@/core/model/keys'
 import { rowValue } from '@/core/plan/step'
 import type { ReachReport } from '@/core/reach/reach'
 import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
+import { Select } from '@/ui/select'
 import { percent, postureWords, secondsOf, signed } from './words'
 
 /** What the needs of the plan cost, in one line; with a change in the hand, what it would make of it. */
@@ -13,7 +14,6 @@ export function ReachStrip({ trial, children }: { trial?: ReachReport | null; ch
   const desk = useDesk()
   const { plan, posture } = useDeskView()
   const now = useReach()
-  const held = [...new Set(desk.start.model.controls.flatMap(({ reach }) => Object.keys(reach) as Posture[]))]
   if (now.reached.length === 0) {
     return (
       <section
@@ -72,18 +72,12 @@ export function ReachStrip({ trial, children }: { trial?: ReachReport | null; ch
       />
       <Figure label="keys × meanings" value={String(next.load)} />
       <div className="ml-auto flex flex-wrap items-center gap-2">
-        <select
-          aria-label="How the camera is held"
+        <Select
+          label="How the camera is held"
           value={posture}
-          onChange={(event) => desk.hold(event.target.value as Posture)}
-          className="min-h-9 rounded-md border bg-sheet px-2"
-        >
-          {held.map((one) => (
-            <option key={one} value={one}>
-              {postureWords[one]}
-            </option>
-          ))}
-        </select>
+          options={posturesOf(desk.start.model).map((one) => [one, postureWords[one]])}
+          onPick={(one) => desk.hold(one)}
+        />
         {children}
       </div>
     </section>

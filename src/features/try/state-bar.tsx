@@ -4,11 +4,12 @@ import { showValue, valuesOf } from '@/core/model/domain'
 import { orientations, postures, type BodyModel, type Orientation, type Posture } from '@/core/model/types'
 import type { LiveEvent } from '@/core/camera/live/events'
 import { valueNow } from '@/core/camera/live/edit'
-import type { LiveState } from '@/core/camera/live/state'
-import { bankRow } from '@/core/plan/rows'
+import { memoryPlan, type LiveState } from '@/core/camera/live/state'
+import { plannedSlots } from '@/core/plan/plan'
 import type { LensModel } from '@/core/model/types'
 import { postureWords } from '@/features/reach/words'
 import { Check } from '@/ui/check'
+import { Select } from '@/ui/select'
 
 const orientationWords: Readonly<Record<Orientation, string>> = {
   level: 'level',
@@ -37,14 +38,11 @@ export function StateBar({
   const fitting = lenses.filter(
     (one) => one.fits === model.maker || one.id === state.lens?.id || !one.contacts,
   )
+  const planned = plannedSlots(model, memoryPlan(state))
   const nameOf = (family: string, slot: string, word: string) => {
-    const name = state.body.memory[bankRow(family, slot, 'name')]
-    const used = state.body.memory[bankRow(family, slot, 'side')] !== undefined
-    return used
-      ? name === undefined || name === word
-        ? word
-        : `${String(name)} (${word})`
-      : `${word}, unused`
+    const used = planned.find((one) => one.family === family && one.slot === slot)
+    if (!used) return `${word}, unused`
+    return used.name === word ? word : `${used.name} (${word})`
   }
   return (
     <section aria-label="Around the keys" className="flex flex-wrap items-center gap-x-3 gap-y-1.5">
@@ -131,17 +129,12 @@ function Choice({
   return (
     <label className="flex items-baseline gap-1 text-small text-silt">
       {label}
-      <select
+      <Select
         value={value}
-        onChange={(event) => onPick(event.target.value)}
+        options={options}
+        onPick={onPick}
         className="min-h-8 max-w-36 rounded-md border bg-sheet px-1 text-small text-ink"
-      >
-        {options.map(([id, name]) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </select>
+      />
     </label>
   )
 }

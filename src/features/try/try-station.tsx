@@ -4,9 +4,11 @@ import { useMemo, useRef, useState } from 'react'
 import { displayOf } from '@/core/camera/live/display'
 import { focusWords } from '@/core/camera/live/hands'
 import { focusNow, getsOf } from '@/core/camera/live/keys'
-import { readPlace } from '@/core/camera/live/address'
+import { readPlace, type Beginning } from '@/core/camera/live/address'
 import { contextOf, heldFunctions, memoryPlan } from '@/core/camera/live/state'
 import { finderIn } from '@/core/focus/finder'
+import { heldWords } from '@/core/focus/words'
+import { controlsOf } from '@/core/model/keys'
 import { lookup } from '@/core/model/lookup'
 import { contextIn, usualContext } from '@/core/resolve/context'
 import { FacePicker } from '@/features/controls/face-picker'
@@ -23,7 +25,7 @@ import { MenuChange } from './menu-change'
 import { SequencePanel } from './sequence-panel'
 import { StateBar } from './state-bar'
 import { StoryList } from './story-list'
-import { useLive, type Beginning } from './use-live'
+import { useLive } from './use-live'
 
 const panels = { log: 'Log', hand: 'In hand', menu: 'Menu', sequence: 'Sequence' } as const
 
@@ -85,10 +87,7 @@ export function TryStation() {
         : [],
     [model, plan, face, state.side, lens, attached, usual.lens],
   )
-  const heldControls = useMemo(
-    () => new Set(state.held.flatMap((key) => lookup(model).addresses.get(key)?.control.id ?? [])),
-    [model, state.held],
-  )
+  const heldControls = useMemo(() => controlsOf(model, state.held), [model, state.held])
 
   const handOn = (target: EventTarget | null) => {
     const element = target instanceof Element ? target.closest('[data-address], [data-control]') : null
@@ -187,10 +186,7 @@ export function TryStation() {
           />
           <p role="status" className="mt-1 mb-1 text-small">
             {state.held.length > 0 && (
-              <b className="font-semibold text-pan">
-                {state.held.map((key) => lookup(model).addresses.get(key)?.control.name).join(' + ')}{' '}
-                down:{' '}
-              </b>
+              <b className="font-semibold text-pan">{heldWords(model, state.held)} down: </b>
             )}
             {focusWords(model, state)}
           </p>

@@ -1,7 +1,9 @@
 'use client'
 
 import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import type { Beginning } from '@/core/camera/live/address'
 import type { LiveEvent, LogLine } from '@/core/camera/live/events'
+import { heldAddress } from '@/core/camera/live/keys'
 import { live } from '@/core/camera/live/live'
 import { runScript, type Played } from '@/core/camera/live/run-script'
 import { liveAt } from '@/core/camera/live/stand-at'
@@ -9,7 +11,6 @@ import type { LiveState } from '@/core/camera/live/state'
 import { writeEvent } from '@/core/camera/live/write-script'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
-import type { Context } from '@/core/resolve/context'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 
 /** The name under which the time from an event to the frame that shows it is kept in the browser's own measures. */
@@ -22,12 +23,6 @@ export interface Happened {
   readonly log: readonly LogLine[]
   /** For an expectation of a script that was not met: what there was instead. */
   readonly instead: string | null
-}
-
-/** Where a body begins: a state of affairs, and keys that go down in it at once. */
-export interface Beginning {
-  readonly context: Context
-  readonly held: readonly string[]
 }
 
 /** A body and its story so far. */
@@ -68,7 +63,7 @@ export function useLive(start: Beginning) {
   )
 
   const isDown = (control: string, gesture: string) =>
-    latest.current.state.held.some((key) => key.split('@')[0]?.endsWith(`/${control}/${gesture}`))
+    heldAddress(model, latest.current.state, control, gesture) !== undefined
 
   /** A key let go, where it is down. */
   const letGo = (control: string, gesture: string) => {

@@ -1,9 +1,9 @@
 import { showValue } from '../../model/domain'
-import { lookup } from '../../model/lookup'
 import type { BodyModel } from '../../model/types'
-import { bankRow } from '../../plan/rows'
+import { plannedSlots } from '../../plan/plan'
+import { valueMeaning } from '../../resolve/meaning'
 import { resolutionNow } from './keys'
-import type { LiveState } from './state'
+import { memoryPlan, type LiveState } from './state'
 
 /** One thing a display shows: what it is called, its value, and why it is not to be trusted, where it is not. */
 export interface Shown {
@@ -49,16 +49,15 @@ const behind = {
 
 /** What finder and rear screen show now. */
 export function displayOf(model: BodyModel, state: LiveState): Display {
-  const { settings } = resolutionNow(model, state)
-  const { byMeaning } = lookup(model)
+  const resolution = resolutionNow(model, state)
   const shown = (means: string): Shown[] => {
-    const resolved = settings.get(byMeaning.get(means)?.id ?? '')
+    const resolved = valueMeaning(model, resolution, means)
     if (!resolved) return []
     const remark = resolved.remarks.find(({ truth }) => truth === 'yes')
     const value = showValue(resolved.setting.domain, resolved.value)
     return [{ label: resolved.setting.label, value, because: remark?.because ?? null }]
   }
-  const listed = state.list === null ? undefined : settings.get(state.list)
+  const listed = state.list === null ? undefined : resolution.settings.get(state.list)
   return {
     on: state.on,
     place: placeWords(model, state),
@@ -71,9 +70,9 @@ export function displayOf(model: BodyModel, state: LiveState): Display {
 
 /** The bank in force by the owner's name, else the stop of the dial. */
 function placeWords(model: BodyModel, state: LiveState): string {
-  const names = Object.entries(state.banks).flatMap(([family, slot]) =>
-    slot === null ? [] : [String(state.body.memory[bankRow(family, slot, 'name')] ?? slot)],
-  )
+  const names = plannedSlots(model, memoryPlan(state))
+    .filter(({ family, slot }) => state.banks[family] === slot)
+    .map(({ name }) => name)
   const stop = model.positions.find((one) => one.id === state.position)
   return names.length > 0 ? names.join(' · ') : (stop?.name ?? state.side)
 }

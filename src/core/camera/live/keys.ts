@@ -3,6 +3,7 @@ import type { Address } from '../../model/addresses'
 import type { BodyModel, ModelFunction } from '../../model/types'
 import { answers, type Resolution, type ResolvedAddress } from '../../resolve/resolved'
 import { halfPressSetting } from '../../resolve/held'
+import { valueMeaning } from '../../resolve/meaning'
 import { ok, refuse, type Result } from '../../result'
 import { focusRole, startsFocus } from '../../vocabulary/focus-roles'
 import { outcomeOf, type FocusOutcome } from '../../focus/outcome'
@@ -121,7 +122,7 @@ function startsHere(model: BodyModel, state: LiveState, fn: ModelFunction): bool
 /** What autofocus does now, with the keys that are down. */
 export function focusNow(model: BodyModel, state: LiveState): FocusOutcome {
   const resolution = resolutionNow(model, state)
-  const { functions, byMeaning } = lookup(model)
+  const { functions } = lookup(model)
   const roleOf = (id: string | null) => focusRole(functions.get(id ?? '')?.means ?? null)
   const working = state.held.filter((key) => {
     const verdict = resolution.addresses.get(key)?.verdict
@@ -140,6 +141,6 @@ export function focusNow(model: BodyModel, state: LiveState): FocusOutcome {
     rests: roles.includes('rests'),
     keeps: roles.includes('keeps'),
     halfFocuses: halfFocuses(model, state),
-    value: (means) => resolution.settings.get(byMeaning.get(means)?.id ?? '')?.value ?? null,
+    value: (means) => valueMeaning(model, resolution, means)?.value ?? null,
   })
 }

@@ -1,5 +1,5 @@
-import { lookup } from '../../model/lookup'
 import type { BodyModel } from '../../model/types'
+import { valueMeaning } from '../../resolve/meaning'
 import { pressRecord } from '../../resolve/filming'
 import { did, refusedIt, type Lived } from './events'
 import { focusNow, resolutionNow } from './keys'
@@ -83,6 +83,6 @@ function pictureBytes(model: BodyModel, value: (means: string) => unknown): numb
 }
 
 function valueOf(model: BodyModel, state: LiveState): (means: string) => unknown {
-  const { settings } = resolutionNow(model, state)
-  return (means) => settings.get(lookup(model).byMeaning.get(means)?.id ?? '')?.value
+  const resolution = resolutionNow(model, state)
+  return (means) => valueMeaning(model, resolution, means)?.value
 }

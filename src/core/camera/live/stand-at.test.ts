@@ -65,6 +65,25 @@ describe.each(namedModels)('the simulated %s put somewhere', (_name, model) => {
       }
   })
 
+  it('is found again after presses, at a remembered position, and worked another way; nonsense leads to the usual place', () => {
+    const usual = contextIn(model, 'stills', null)
+    const [setting] = model.settings.filter(({ domain }) => domain.kind === 'toggle')
+    const position = model.positions.find(({ side, kind }) => side === 'stills' && kind !== 'slot')?.id
+    const context = {
+      ...usual,
+      ...(position === undefined ? {} : { position }),
+      posture: 'tripod' as const,
+      edits: setting ? { [setting.id]: true } : {},
+    }
+    const read = readPlace(model, [usual.lens], usual, writePlace(context, []))
+    expect(read.context).toMatchObject(context)
+    for (const text of ['', '{', '[1]', '{"side":"sideways","edits":{"no.such":1},"banks":[3],"held":7}'])
+      expect(readPlace(model, [], usual, text)).toMatchObject({
+        context: { side: usual.side, banks: usual.banks, edits: {} },
+        held: [],
+      })
+  })
+
   it('writes every event as a line that is read as the same event', () => {
     const { addresses, settings } = lookup(model)
     const keys = [...addresses.values()]
