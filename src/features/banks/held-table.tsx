@@ -58,7 +58,8 @@ export function HeldTable({
                   value={own}
                   inherits="untick"
                   onKeep={(value) => desk.set({ [row]: value })}
-                  className="w-full min-w-16"
+                  quiet
+                  className="w-full min-w-20 text-pan"
                 />
                 {!taken && (
                   <span className="block text-lichen">
