@@ -1,4 +1,6 @@
 import type { BodyLine } from '@/features/bodies/body-line'
+import type { ShelfFile } from '@/features/shelf/file-table'
+import type { FileLine } from '@/server/files'
 import { cardConditionOf, type Body } from '@/server/bodies'
 
 /** A body of the store as screens show it. */
@@ -13,6 +15,11 @@ export function bodyLine(body: Body): BodyLine {
     card: cardConditionOf(body.state),
     last: body.lastTransfer && { ...body.lastTransfer, endedAt: when(body.lastTransfer.endedAt) },
   }
+}
+
+/** A file of the store as screens show it. */
+export function fileLine(file: FileLine): ShelfFile {
+  return { ...file, addedAt: when(file.addedAt) }
 }
 
 /** A time as screens show it, UTC to the minute. */

@@ -5,8 +5,12 @@ import { readJson } from '@/core/json'
 import { writePlanFile } from '@/core/files/plan-file'
 import { describeStep } from '@/core/plan/describe'
 import { emptyPlan } from '@/core/plan/plan'
-import { parseSteps } from '@/core/plan/parse-step'
-import { applySteps } from '@/core/plan/step'
+import { readSteps } from '@/core/sync/protocol'
+import { planKind } from '@/core/plan/kind'
+import type { Plan } from '@/core/plan/plan'
+import type { Step } from '@/core/sync/step'
+import type { DocumentKind } from '@/core/sync/kind'
+import { ok, type Result } from '@/core/result'
 import { resolve } from '@/core/resolve/resolve'
 import type { Resolution, ResolvedAddress, ResolvedSetting } from '@/core/resolve/resolved'
 import { boundedBytes } from '@/disk/bounded'
@@ -50,15 +54,28 @@ export const stepPlan: Command = {
     const bytes = await boundedBytes(stepsPath)
     const json = bytes.ok ? readJson(bytes.value, stepsPath) : bytes
     if (!json.ok) return refused(json.refusal)
-    const steps = parseSteps(json.value)
+    const { model, plan, definitions } = read.value
+    const kind = planKind(
+      (id, edition) => definitions.models.find((one) => one.id === id && one.version === edition) ?? null,
+    )
+    const steps = readSteps(kind, json.value)
     if (!steps.ok) return refused({ ...steps.refusal, where: `${stepsPath}: ${steps.refusal.where ?? ''}` })
-    const { model, plan } = read.value
-    const applied = applySteps(model, plan, steps.value)
+    const applied = all(kind, plan, steps.value)
     if (!applied.ok)
       return refused({ ...applied.refusal, where: `${stepsPath}: ${applied.refusal.where ?? ''}` })
     const words = steps.value.map((step) => describeStep(model, step)).join('\n')
     return written(writePlanFile({ plan: applied.value, revision: null }), options.out?.at(-1), words)
   },
+}
+
+function all(kind: DocumentKind<Plan>, plan: Plan, steps: readonly Step[]): Result<Plan> {
+  let current = plan
+  for (const step of steps) {
+    const next = kind.apply(current, step)
+    if (!next.ok) return next
+    current = next.value
+  }
+  return ok(current)
 }
 
 /** `plan resolve PLAN`: every value and key in a context, with the reasons. */

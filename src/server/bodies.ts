@@ -1,8 +1,11 @@
-import type { BodyState, Card } from '@/core/camera/body'
-import { operate } from '@/core/camera/body'
+import * as yup from 'yup'
+import { operate, type BodyState, type Card } from '@/core/camera/body'
+import type { Memory } from '@/core/camera/memory'
 import type { BodyModel } from '@/core/model/types'
-import { ok, refuse, type Result } from '@/core/result'
-import { localOwner, query } from './db'
+import { readValue } from '@/core/plan/limits'
+import { ok, refuse, type Refusal, type Result } from '@/core/result'
+import type { Value } from '@/core/vocabulary/values'
+import { localOwner, query, transaction, type Connection } from './db'
 import { modelFor } from './models'
 import { isUuid } from './plans'
 
@@ -18,9 +21,17 @@ export interface Body {
   /** How its last transfer ended, or null. */
   readonly lastTransfer: {
     readonly outcome: string
+    readonly holds: string | null
     readonly revision: number
     readonly endedAt: Date
   } | null
+}
+
+/** A body that cannot be shown, and why. */
+export interface LostBody {
+  readonly id: string
+  readonly name: string
+  readonly trouble: Refusal
 }
 
 /** What the card in a simulated body can be made to do. */
@@ -29,65 +40,109 @@ export const cardConditions = ['ready', 'locked', 'full', 'none'] as const
 /** One of `cardConditions`. */
 export type CardCondition = (typeof cardConditions)[number]
 
-/** Every body, by name. */
-export async function listBodies(): Promise<Body[]> {
+/** Every body, by name, and those that cannot be shown. */
+export async function listBodies(): Promise<{ bodies: Body[]; lost: LostBody[] }> {
   const rows = await query<BodyRow>(`${bodyQuery} where b.owner_id = $1 order by b.name`, [localOwner])
-  const bodies = await Promise.all(rows.map(bodyOf))
-  return bodies.filter((body) => body !== null)
+  const read = await Promise.all(rows.map(async (row) => ({ row, body: await bodyOf(row) })))
+  return {
+    bodies: read.flatMap(({ body }) => (body.ok ? [body.value] : [])),
+    lost: read.flatMap(({ row, body }) =>
+      body.ok ? [] : [{ id: row.id, name: row.name, trouble: body.refusal }],
+    ),
+  }
 }
 
 /** One body, or a refusal. */
 export async function loadBody(id: string): Promise<Result<Body>> {
   if (!isUuid(id)) return refuse('unknown-body', 'There is no such body.', id)
   const rows = await query<BodyRow>(`${bodyQuery} where b.owner_id = $1 and b.id = $2`, [localOwner, id])
-  const body = rows[0] ? await bodyOf(rows[0]) : null
-  return body ? ok(body) : refuse('unknown-body', 'There is no such body.', id)
+  return rows[0] ? bodyOf(rows[0]) : refuse('unknown-body', 'There is no such body.', id)
+}
+
+/**
+ * One body with its row locked until the transaction ends: whoever changes a body, be it a stage of a carry or a change
+ * of its card, holds this lock from reading to writing.
+ */
+export async function lockBody(client: Connection, id: string): Promise<Result<Body>> {
+  if (!isUuid(id)) return refuse('unknown-body', 'There is no such body.', id)
+  const found = await client.query<BodyRow>(
+    `select b.*, ${cardFiles} as card_files, null as outcome, null as holds, null as revision, null as ended_at
+     from bodies b where b.owner_id = $1 and b.id = $2 for update of b`,
+    [localOwner, id],
+  )
+  return found.rows[0] ? bodyOf(found.rows[0]) : refuse('unknown-body', 'There is no such body.', id)
+}
+
+/** Writes what differs between a locked body's states, and nothing else. */
+export async function keepState(
+  client: Connection,
+  id: string,
+  before: BodyState,
+  after: BodyState,
+): Promise<void> {
+  const columns: [string, unknown][] = []
+  if (after.memory !== before.memory) columns.push(['memory', JSON.stringify(after.memory)])
+  if (after.pending !== before.pending)
+    columns.push(['pending', after.pending && JSON.stringify(after.pending)])
+  if (after.card !== before.card) columns.push(['card', after.card && JSON.stringify(storedCard(after.card))])
+  if (after.batteryPercent !== before.batteryPercent) columns.push(['battery_percent', after.batteryPercent])
+  for (const [column, value] of columns)
+    await client.query(`update bodies set ${column} = $2 where id = $1`, [id, value])
+  if (after.card?.files !== before.card?.files)
+    await keepCardFiles(client, id, before.card?.files ?? {}, after.card?.files ?? {})
 }
 
 /** Adds a body, or puts one with this id back as given. */
 export async function putBody(body: Omit<Body, 'lastTransfer'>): Promise<void> {
-  await query(
-    `insert into bodies (id, owner_id, model_id, model_version, tag, name, place, state)
-     values ($1, $2, $3, $4, $5, $6, $7, $8)
-     on conflict (id) do update set model_id = excluded.model_id, model_version = excluded.model_version,
-       name = excluded.name, place = excluded.place, state = excluded.state`,
-    [
-      body.id,
-      localOwner,
-      body.model.id,
-      body.model.version,
-      body.tag,
-      body.name,
-      body.place,
-      storedState(body.state),
-    ],
-  )
-}
-
-/** Keeps a body's new state. */
-export async function keepState(id: string, state: BodyState): Promise<void> {
-  await query('update bodies set state = $3 where id = $1 and owner_id = $2', [
-    id,
-    localOwner,
-    storedState(state),
-  ])
+  const { state } = body
+  await transaction(async (client) => {
+    await client.query(
+      `insert into bodies (id, owner_id, model_id, model_version, tag, name, place, serial, firmware, memory, pending, card,
+         battery_percent)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)
+       on conflict (id) do update set model_id = excluded.model_id, model_version = excluded.model_version,
+         name = excluded.name, place = excluded.place, serial = excluded.serial, firmware = excluded.firmware,
+         memory = excluded.memory, pending = excluded.pending, card = excluded.card,
+         battery_percent = excluded.battery_percent`,
+      [
+        body.id,
+        localOwner,
+        body.model.id,
+        body.model.version,
+        body.tag,
+        body.name,
+        body.place,
+        state.serial,
+        state.firmware,
+        JSON.stringify(state.memory),
+        state.pending && JSON.stringify(state.pending),
+        state.card && JSON.stringify(storedCard(state.card)),
+        state.batteryPercent,
+      ],
+    )
+    await client.query('delete from card_files where body_id = $1', [body.id])
+    await keepCardFiles(client, body.id, {}, state.card?.files ?? {})
+  })
 }
 
 /** Changes the card in a simulated body; its files stay on the card unless it is taken out. */
-export async function setCard(id: string, condition: CardCondition): Promise<Result<true>> {
-  const body = await loadBody(id)
-  if (!body.ok) return body
-  const files = body.value.state.card?.files ?? {}
-  const cards: Record<CardCondition, Card | null> = {
-    ready: { locked: false, freeBytes: 64_000_000_000, files },
-    locked: { locked: true, freeBytes: 64_000_000_000, files },
-    full: { locked: false, freeBytes: 0, files },
-    none: null,
-  }
-  const operated = operate(body.value.model, body.value.state, { kind: 'card', card: cards[condition] })
-  if (!operated.ok) return operated
-  await keepState(id, operated.value.body)
-  return ok(true)
+export function setCard(id: string, condition: CardCondition): Promise<Result<true>> {
+  return transaction(async (client): Promise<Result<true>> => {
+    const body = await lockBody(client, id)
+    if (!body.ok) return body
+    const { model, state } = body.value
+    const files = state.card?.files ?? {}
+    const cards: Record<CardCondition, Card | null> = {
+      ready: { locked: false, freeBytes: 64_000_000_000, files },
+      locked: { locked: true, freeBytes: 64_000_000_000, files },
+      full: { locked: false, freeBytes: 0, files },
+      none: null,
+    }
+    const operated = operate(model, state, { kind: 'card', card: cards[condition] })
+    if (!operated.ok) return operated
+    await keepState(client, id, state, operated.value.body)
+    return ok(true)
+  })
 }
 
 /** The condition a card shows. */
@@ -104,52 +159,114 @@ interface BodyRow {
   readonly place: string
   readonly model_id: string
   readonly model_version: number
-  readonly state: StoredState
+  readonly serial: string
+  readonly firmware: string
+  readonly memory: unknown
+  readonly pending: unknown
+  readonly card: unknown
+  readonly battery_percent: number
+  /** Pairs of name and bytes as hexadecimal text. */
+  readonly card_files: readonly (readonly [string, string])[] | null
   readonly outcome: string | null
+  readonly holds: string | null
   readonly revision: number | null
   readonly ended_at: Date | null
 }
 
-type StoredCard = Omit<Card, 'files'> & { readonly files: Readonly<Record<string, string>> }
-type StoredState = Omit<BodyState, 'card'> & { readonly card: StoredCard | null }
+const cardFiles = `(select json_agg(json_build_array(name, encode(bytes, 'hex')) order by name) from card_files where body_id = b.id)`
 
 const bodyQuery = `
-  select b.*, t.outcome, t.revision, t.ended_at from bodies b
+  select b.*, ${cardFiles} as card_files, t.outcome, t.holds, t.revision, t.ended_at from bodies b
   left join lateral (
-    select transfers.outcome, revisions.number as revision, transfers.ended_at
+    select transfers.outcome, transfers.holds, revisions.number as revision, transfers.ended_at
     from transfers join revisions on revisions.id = transfers.revision_id
     where transfers.body_id = b.id and transfers.ended_at is not null
     order by transfers.started_at desc limit 1
   ) t on true`
 
-async function bodyOf(row: BodyRow): Promise<Body | null> {
+async function bodyOf(row: BodyRow): Promise<Result<Body>> {
   const model = await modelFor(row.model_id, row.model_version)
-  if (!model) return null
-  const { outcome, revision, ended_at: endedAt } = row
-  return {
+  if (!model) {
+    const message = `Edition ${row.model_version} of the model ${row.model_id} is missing, or of a format that is not read any more. The body is kept as it is.`
+    return refuse('unknown-model', message, row.name)
+  }
+  const memory = memoryIn(row.memory)
+  const pending = row.pending === null ? ok(null) : memoryIn(row.pending)
+  const card = row.card === null ? ok(null) : cardIn(row.card, row.card_files ?? [])
+  for (const part of [memory, pending, card])
+    if (!part.ok)
+      return refuse(
+        'damaged-row',
+        `What is kept of ${row.name} cannot be read: ${part.refusal.message}`,
+        row.name,
+      )
+  if (!memory.ok || !pending.ok || !card.ok) return refuse('damaged-row', 'It cannot be read.', row.name)
+  const { outcome, holds, revision, ended_at: endedAt } = row
+  return ok({
     id: row.id,
     tag: row.tag,
     name: row.name,
     place: row.place,
     model,
-    state: stateOf(row.state),
+    state: {
+      model: { id: row.model_id, version: row.model_version },
+      firmware: row.firmware,
+      serial: row.serial,
+      memory: memory.value,
+      pending: pending.value,
+      card: card.value,
+      batteryPercent: row.battery_percent,
+    },
     lastTransfer:
-      outcome !== null && revision !== null && endedAt !== null ? { outcome, revision, endedAt } : null,
+      outcome !== null && revision !== null && endedAt !== null
+        ? { outcome, holds, revision, endedAt }
+        : null,
+  })
+}
+
+function memoryIn(column: unknown): Result<Memory> {
+  const rows: Record<string, Value> = {}
+  for (const [row, given] of Object.entries((column ?? {}) as Record<string, unknown>)) {
+    const value = readValue(given, row)
+    if (!value.ok) return refuse(value.refusal.code, `${row}: ${value.refusal.message}`, row)
+    rows[row] = value.value
   }
+  return ok(rows)
 }
 
-function storedState(state: BodyState): string {
-  const files: Record<string, string> = {}
-  for (const [name, bytes] of Object.entries(state.card?.files ?? {}))
-    files[name] = Buffer.from(bytes).toString('base64')
-  const card: StoredCard | null = state.card && { ...state.card, files }
-  return JSON.stringify({ ...state, card })
+const cardShape = yup
+  .object({
+    locked: yup.boolean().strict().required(),
+    freeBytes: yup.number().strict().required().min(0),
+  })
+  .strict()
+  .noUnknown()
+
+function cardIn(column: unknown, files: readonly (readonly [string, string])[]): Result<Card> {
+  if (!cardShape.isValidSync(column, { strict: true })) return refuse('shape', 'its card has the wrong shape')
+  const entries = files.map(([name, hex]) => [name, new Uint8Array(Buffer.from(hex, 'hex'))] as const)
+  return ok({ ...(column as { locked: boolean; freeBytes: number }), files: Object.fromEntries(entries) })
 }
 
-function stateOf(stored: StoredState): BodyState {
-  if (stored.card === null) return { ...stored, card: null }
-  const files: Record<string, Uint8Array> = {}
-  for (const [name, text] of Object.entries(stored.card.files))
-    files[name] = new Uint8Array(Buffer.from(text, 'base64'))
-  return { ...stored, card: { ...stored.card, files } }
+function storedCard({ locked, freeBytes }: Card): Omit<Card, 'files'> {
+  return { locked, freeBytes }
+}
+
+async function keepCardFiles(
+  client: Connection,
+  id: string,
+  before: Card['files'],
+  after: Card['files'],
+): Promise<void> {
+  const gone = Object.keys(before).filter((name) => !Object.hasOwn(after, name))
+  if (gone.length > 0)
+    await client.query('delete from card_files where body_id = $1 and name = any($2)', [id, gone])
+  for (const [name, bytes] of Object.entries(after)) {
+    if (before[name] === bytes) continue
+    await client.query(
+      `insert into card_files (body_id, name, bytes) values ($1, $2, $3)
+       on conflict (body_id, name) do update set bytes = excluded.bytes`,
+      [id, name, Buffer.from(bytes)],
+    )
+  }
 }

@@ -3,7 +3,8 @@ import { newBody } from '@/core/camera/body'
 import type { BodyModel } from '@/core/model/types'
 import { emptyPlan } from '@/core/plan/plan'
 import type { RowId } from '@/core/plan/rows'
-import { applyStep, setRows, type Step } from '@/core/plan/step'
+import { applyStep, setRows } from '@/core/plan/step'
+import type { Step } from '@/core/sync/step'
 import { situationRows } from '@/core/reach/needs'
 import { must } from '@/core/result'
 import { readySets } from '@/core/vocabulary/situations'
@@ -12,7 +13,7 @@ import { putBody } from './bodies'
 import { localOwner, query } from './db'
 import { duetRows } from './demo-duet'
 import { definitions } from './models'
-import { appendSteps, createPlan } from './plans'
+import { createPlan, loadPlan, savePlan } from './plans'
 
 /** Ids of everything the demo owns: a reset removes these and nothing else. */
 export const demo = {
@@ -50,8 +51,10 @@ export async function makeDemo(): Promise<void> {
   for (const body of demoBodies) await makeBody(called(body.model), body)
   await createPlan(called('varn-duet'), duetRows, demo.film)
   await createPlan(heron, {}, demo.plan)
-  const appended = await appendSteps(demo.plan, 0, demoSteps(heron))
-  if (appended.kind !== 'saved') throw new Error(`the demo plan was not saved: ${JSON.stringify(appended)}`)
+  const { epoch } = must(await loadPlan(demo.plan))
+  const save = { epoch, basedOn: 0, head: null, steps: demoSteps(heron), ask: [] }
+  const answer = must(await savePlan(demo.plan, { save, unreadable: null }))
+  if (answer.kind !== 'saved') throw new Error(`the demo plan was not saved: ${JSON.stringify(answer)}`)
 }
 
 /** The steps that make the demo plan, from empty, in the order an owner would take them. */

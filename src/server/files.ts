@@ -1,11 +1,14 @@
 import { randomUUID } from 'node:crypto'
 import { readCardFile, readCardHeader } from '@/core/files/card-file'
 import { digestHex } from '@/core/files/digest'
-import { readPlanFile } from '@/core/files/plan-file'
+import { editionOfPlanFile, readPlanFile } from '@/core/files/plan-file'
+import type { BodyModel } from '@/core/model/types'
+import type { Plan } from '@/core/plan/plan'
 import { ok, refuse, type Result } from '@/core/result'
-import { localOwner, query } from './db'
+import { unkept } from '@/core/text'
+import { localOwner, query, transaction, type Connection } from './db'
 import { definitions, modelFor } from './models'
-import { createPlan, isUuid } from './plans'
+import { insertPlan, isUuid } from './plans'
 
 /** One file on the shelf, without its bytes. */
 export interface FileLine {
@@ -39,19 +42,24 @@ export interface Imported {
   readonly fileId: string
   /** Set when these very bytes were on the shelf already. */
   readonly known: boolean
-  /** A plan opened from a plan file. */
+  /** The plan opened from a plan file, now or when the same bytes came before. */
   readonly planId: string | null
 }
 
-/** The newest files, with where they came from. */
-export async function listFiles(most = 30): Promise<FileLine[]> {
-  return query<FileLine>(
+/** One page of every file ever kept, newest first, with where each came from; and how many there are. */
+export async function listFiles(page = 1, most = 50): Promise<{ files: FileLine[]; count: number }> {
+  const files = await query<FileLine>(
     `select f.id, f.kind, f.name, length(f.bytes) as size, f.digest, f.model_id as "modelId", f.firmware,
        b.name as "bodyName", r.number as revision, f.note, f.added_at as "addedAt"
      from files f left join bodies b on b.id = f.body_id left join revisions r on r.id = f.revision_id
-     where f.owner_id = $1 order by f.added_at desc, f.name limit $2`,
-    [localOwner, most],
+     where f.owner_id = $1 order by f.added_at desc, f.name, f.id limit $2 offset $3`,
+    [localOwner, most, (page - 1) * most],
   )
+  const counted = await query<{ count: number }>(
+    'select count(*)::int as count from files where owner_id = $1',
+    [localOwner],
+  )
+  return { files, count: counted[0]?.count ?? 0 }
 }
 
 /** A file's bytes exactly as they were kept. */
@@ -64,14 +72,22 @@ export async function loadFile(id: string): Promise<Result<{ name: string; bytes
   return rows[0] ? ok(rows[0]) : refuse('unknown-file', 'There is no such file on the shelf.', id)
 }
 
-/** Keeps bytes on the shelf. */
-export async function keepFile(file: FileToKeep): Promise<string> {
-  const id = randomUUID()
-  await query(
+/** Keeps bytes on the shelf; bytes that are there already are not kept twice, and what is new about them joins the note. */
+export async function keepFile(
+  client: Connection,
+  file: FileToKeep,
+): Promise<{ fileId: string; known: boolean }> {
+  const kept = await client.query<{ id: string; fresh: boolean }>(
     `insert into files (id, owner_id, kind, name, bytes, digest, model_id, firmware, body_id, revision_id, note)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
+     on conflict (owner_id, digest) do update set
+       body_id = coalesce(files.body_id, excluded.body_id),
+       revision_id = coalesce(files.revision_id, excluded.revision_id),
+       note = case when position(excluded.note in files.note) > 0 or length(files.note) > 2000 then files.note
+         else files.note || ' ' || excluded.note end
+     returning id, id = $1 as fresh`,
     [
-      id,
+      randomUUID(),
       localOwner,
       file.kind,
       file.name,
@@ -84,14 +100,18 @@ export async function keepFile(file: FileToKeep): Promise<string> {
       file.note,
     ],
   )
-  return id
+  const [row] = kept.rows
+  if (!row) throw new Error('a file was neither kept nor found')
+  return { fileId: row.id, known: !row.fresh }
 }
 
 /**
- * Brings a plan or card file in: read whole first, kept byte-exact only when it is sound. A plan file also opens
- * as a new plan; the same bytes are recognised and not kept twice.
+ * Brings a plan or card file in: read whole first, kept byte-exact only when it is sound. A plan file also opens as a
+ * plan; the same bytes are recognised, kept once, and open the plan they opened before as long as it is there.
  */
 export async function importFile(name: string, bytes: Uint8Array): Promise<Result<Imported>> {
+  if (unkept.test(name))
+    return refuse('name', 'The name of this file has characters that cannot be kept.', 'name')
   const isCard = new TextDecoder('latin1').decode(bytes.subarray(0, 8)) === 'SALTCARD'
   return isCard ? importCard(name, bytes) : importPlan(name, bytes)
 }
@@ -104,33 +124,47 @@ async function importCard(name: string, bytes: Uint8Array): Promise<Result<Impor
   if (!model) {
     return refuse(
       'other-model',
-      `The file was written by a ${id} (definition ${version}), which is not among your models.`,
+      `The file was written by a ${id} (edition ${version}), which is not among your models.`,
       `${name}: HEAD`,
     )
   }
   const read = readCardFile(model, bytes, name)
   if (!read.ok) return read
-  const kept = await keepOnce({
-    kind: 'card',
-    name,
-    bytes,
-    modelId: id,
-    firmware: header.value.firmware,
-    bodyId: null,
-    revisionId: null,
-    note: `Brought in; saved by ${header.value.serial}.`,
-  })
+  const kept = await transaction((client) =>
+    keepFile(client, {
+      kind: 'card',
+      name,
+      bytes,
+      modelId: id,
+      firmware: header.value.firmware,
+      bodyId: null,
+      revisionId: null,
+      note: `Brought in; saved by ${header.value.serial}.`,
+    }),
+  )
   return ok({ ...kept, planId: null })
 }
 
 async function importPlan(name: string, bytes: Uint8Array): Promise<Result<Imported>> {
+  const edition = editionOfPlanFile(bytes, name)
+  if (!edition.ok) return edition
+  const { id, version } = edition.value
+  const model = await modelFor(id, version)
   const { models } = await definitions()
-  const read = readPlanFile(bytes, name, models)
+  const read = readPlanFile(bytes, name, model ? [model] : models)
   if (!read.ok) return read
-  const { plan } = read.value
-  const model = models.find((one) => one.id === plan.model.id)
-  if (!model) return refuse('other-model', `There is no model ${plan.model.id}.`, name)
-  const kept = await keepOnce({
+  if (!model) return refuse('other-model', `There is no edition ${version} of ${id} here.`, `${name}: model`)
+  return transaction((client) => openPlan(client, name, bytes, model, read.value.plan))
+}
+
+async function openPlan(
+  client: Connection,
+  name: string,
+  bytes: Uint8Array,
+  model: BodyModel,
+  plan: Plan,
+): Promise<Result<Imported>> {
+  const kept = await keepFile(client, {
     kind: 'plan',
     name,
     bytes,
@@ -140,13 +174,13 @@ async function importPlan(name: string, bytes: Uint8Array): Promise<Result<Impor
     revisionId: null,
     note: 'Brought in.',
   })
-  return ok({ ...kept, planId: await createPlan(model, plan.rows) })
-}
-
-async function keepOnce(file: FileToKeep): Promise<{ fileId: string; known: boolean }> {
-  const same = await query<{ id: string }>(
-    'select id from files where owner_id = $1 and digest = $2 limit 1',
-    [localOwner, digestHex(file.bytes)],
-  )
-  return same[0] ? { fileId: same[0].id, known: true } : { fileId: await keepFile(file), known: false }
+  // The row is locked by the insert: of two who bring the same bytes at once the second finds what the first opened.
+  const opened = await client.query<{ plan_id: string | null }>('select plan_id from files where id = $1', [
+    kept.fileId,
+  ])
+  const before = opened.rows[0]?.plan_id
+  if (before) return ok({ ...kept, planId: before })
+  const planId = await insertPlan(client, model, plan.rows)
+  await client.query('update files set plan_id = $2 where id = $1', [kept.fileId, planId])
+  return ok({ ...kept, planId })
 }

@@ -1,42 +1,41 @@
 import { randomUUID } from 'node:crypto'
-import type { PoolClient } from 'pg'
-import { emptyPlan, planTitle, type Plan } from '@/core/plan/plan'
-import type { Rows } from '@/core/plan/rows'
-import { applySteps, setRows, type Step } from '@/core/plan/step'
 import type { BodyModel } from '@/core/model/types'
 import { canonicalJson } from '@/core/json'
 import { digestHex } from '@/core/files/digest'
-import { must, ok, refuse, type Refusal, type Result } from '@/core/result'
-import { localOwner, query, transaction } from './db'
-import { modelFor } from './models'
+import { editionsIn, planKind } from '@/core/plan/kind'
+import { planLimits } from '@/core/plan/limits'
+import { emptyPlan, parsePlan, planTitle, type Plan } from '@/core/plan/plan'
+import type { Rows } from '@/core/plan/rows'
+import { ok, refuse, type Refusal, type Result } from '@/core/result'
+import { decide, pageOf, type Log } from '@/core/sync/decide'
+import { readSteps, type Answer, type ReadSave } from '@/core/sync/protocol'
+import type { Change, Step } from '@/core/sync/step'
+import { localOwner, query, transaction, type Connection } from './db'
+import { libraryOf, modelFor } from './models'
 
 /** A plan with its model, version and the end of its log. */
 export interface StoredPlan {
   readonly id: string
+  /** Which log this is: a plan put back under its old id has another one. */
+  readonly epoch: string
   readonly model: BodyModel
   readonly plan: Plan
   /** How many steps made it; a save names the version it builds on. */
   readonly version: number
+  /** The id of the newest step. */
+  readonly head: string | null
   /** The newest steps, oldest first: what undo can reach. */
   readonly log: readonly Step[]
   readonly revision: { readonly number: number; readonly planVersion: number } | null
 }
 
-/** What became of a save. */
-export type Appended =
-  | { readonly kind: 'saved'; readonly version: number }
-  | { readonly kind: 'stale'; readonly version: number; readonly newer: readonly Step[] }
-  | { readonly kind: 'refused'; readonly refusal: Refusal }
-
-/** One line of the shelf. */
-export interface PlanLine {
+/** One line of the shelf: a plan, or what is wrong with it. */
+export type PlanLine = {
   readonly id: string
   readonly title: string
-  readonly model: BodyModel
-  readonly plan: Plan
   readonly version: number
   readonly updatedAt: Date
-}
+} & ({ readonly model: BodyModel; readonly plan: Plan } | { readonly trouble: Refusal })
 
 /** How many of the newest steps are sent along for undo. */
 const undoReach = 300
@@ -46,8 +45,7 @@ export async function listPlans(): Promise<PlanLine[]> {
   const rows = await query<PlanRow>('select * from plans where owner_id = $1 order by updated_at desc', [
     localOwner,
   ])
-  const lines = await Promise.all(rows.map(planLine))
-  return lines.filter((line) => line !== null)
+  return Promise.all(rows.map(planLine))
 }
 
 /** One plan, or a refusal that says what is missing. */
@@ -56,17 +54,11 @@ export async function loadPlan(id: string): Promise<Result<StoredPlan>> {
   return transaction(async (client) => {
     const row = await planRow(client, id, '')
     if (!row) return refuse('unknown-plan', 'There is no plan at this address. It may have been removed.', id)
-    const model = await modelFor(row.model_id, row.model_version)
-    if (!model)
-      return refuse(
-        'unknown-model',
-        `The definition ${row.model_version} of ${row.model_id} is missing, or of a format that is not read any more. The plan is kept as it is.`,
-        id,
-      )
-    const log = await client.query<{ step: Step }>(
-      'select step from (select number, step from steps where plan_id = $1 order by number desc limit $2) newest order by number',
-      [id, undoReach],
-    )
+    const read = await planOf(row)
+    if (!read.ok) return read
+    const { model, plan } = read.value
+    const log = await stepsOf(client, id, row.version - undoReach)
+    if (!log.ok) return log
     const revision = await client.query<{ number: number; plan_version: number }>(
       'select number, plan_version from revisions where plan_id = $1 order by number desc limit 1',
       [id],
@@ -74,63 +66,61 @@ export async function loadPlan(id: string): Promise<Result<StoredPlan>> {
     const last = revision.rows[0]
     return ok({
       id,
+      epoch: row.epoch,
       model,
-      plan: planOf(row),
+      plan,
       version: row.version,
-      log: log.rows.map((one) => one.step),
+      head: log.value.at(-1)?.id ?? null,
+      log: log.value,
       revision: last ? { number: last.number, planVersion: last.plan_version } : null,
     })
   })
 }
 
-/**
- * Appends steps made against version `basedOn`. Steps already saved are recognised by id and not applied again,
- * so that a save whose answer was lost can be sent once more. A stale save is refused with the newer steps.
- */
-export async function appendSteps(id: string, basedOn: number, steps: readonly Step[]): Promise<Appended> {
-  if (!isUuid(id))
-    return {
-      kind: 'refused',
-      refusal: { code: 'unknown-plan', message: 'There is no such plan.', where: id },
-    }
-  return transaction(async (client): Promise<Appended> => {
+/** Decides a save and appends what is to be appended, with the plan's row locked: one save at a time (`core/sync`). */
+export async function savePlan(id: string, read: ReadSave): Promise<Result<Answer>> {
+  if (!isUuid(id)) return refuse('unknown-plan', 'There is no such plan.', id)
+  return transaction(async (client): Promise<Result<Answer>> => {
     const row = await planRow(client, id, 'for update')
-    const model = row && (await modelFor(row.model_id, row.model_version))
-    if (!row || !model)
-      return {
-        kind: 'refused',
-        refusal: { code: 'unknown-plan', message: 'There is no such plan.', where: id },
-      }
-    const since = await client.query<{ number: number; id: string; step: Step }>(
-      'select number, id, step from steps where plan_id = $1 and (number > $2 or id = any($3)) order by number',
-      [id, basedOn, steps.map((step) => step.id)],
-    )
-    const saved = new Set(since.rows.map((one) => one.id))
-    const fresh = steps.filter((step) => !saved.has(step.id))
-    if (fresh.length === 0) return { kind: 'saved', version: row.version }
-    const mine = new Set(steps.map((step) => step.id))
-    const newer = since.rows.filter((one) => one.number > basedOn && !mine.has(one.id))
-    if (newer.length > 0) return { kind: 'stale', version: row.version, newer: newer.map((one) => one.step) }
-    const applied = applySteps(model, planOf(row), fresh)
-    if (!applied.ok) return { kind: 'refused', refusal: applied.refusal }
-    return { kind: 'saved', version: await writeSteps(client, row, fresh, applied.value.rows) }
+    if (!row) return refuse('unknown-plan', 'There is no such plan. It may have been removed.', id)
+    const stored = await planOf(row)
+    if (!stored.ok) return stored
+    const { save, unreadable } = read
+    const kind = planKind(await libraryOf([stored.value.plan.model, ...editionsIn(save.steps)]))
+    const log = await logOf(client, row, stored.value.plan, save.basedOn, [
+      ...save.steps.map((step) => step.id),
+      ...save.ask,
+      ...(unreadable ? [unreadable.step] : []),
+    ])
+    if (!log.ok) return log
+    const { append, document, answer } = decide(kind, log.value, read)
+    if (append.length > 0) await writeSteps(client, row, append, document)
+    return ok(answer)
   })
 }
 
-/** Starts a plan for a model; the rows it begins with are its first step. */
+/** Starts a plan for a model; the rows it begins with are its first steps. */
 export async function createPlan(model: BodyModel, rows: Rows, id: string = randomUUID()): Promise<string> {
-  await transaction(async (client) => {
-    await client.query('insert into plans (id, owner_id, model_id, model_version) values ($1, $2, $3, $4)', [
-      id,
-      localOwner,
-      model.id,
-      model.version,
-    ])
-    const first = setRows(emptyPlan(model), randomUUID(), rows)
-    if (first.changes.length === 0) return
-    const plan = must(applySteps(model, emptyPlan(model), [first]))
-    await writeSteps(client, { id, version: 0 }, [first], plan.rows)
-  })
+  await transaction((client) => insertPlan(client, model, rows, id))
+  return id
+}
+
+/** The same within a transaction. The rows are sound for the model: more than one step takes become several. */
+export async function insertPlan(
+  client: Connection,
+  model: BodyModel,
+  rows: Rows,
+  id: string = randomUUID(),
+): Promise<string> {
+  await client.query('insert into plans (id, owner_id, model_id, model_version) values ($1, $2, $3, $4)', [
+    id,
+    localOwner,
+    model.id,
+    model.version,
+  ])
+  const plan = { ...emptyPlan(model), rows }
+  const steps = stepsFor(rows)
+  if (steps.length > 0) await writeSteps(client, { id, version: 0 }, steps, plan)
   return id
 }
 
@@ -138,6 +128,7 @@ export async function createPlan(model: BodyModel, rows: Rows, id: string = rand
 export interface Revision {
   readonly id: string
   readonly number: number
+  readonly model: BodyModel
   readonly plan: Plan
   readonly madeAt: Date
 }
@@ -147,30 +138,33 @@ export async function freezeRevision(planId: string, note: string): Promise<Resu
   if (!isUuid(planId)) return refuse('unknown-plan', 'There is no such plan.', planId)
   return transaction(async (client) => {
     const row = await planRow(client, planId, 'for update')
-    if (!row) return refuse('unknown-plan', 'There is no such plan.', planId)
+    if (!row) return refuse('unknown-plan', 'There is no such plan. It may have been removed.', planId)
+    const read = await planOf(row)
+    if (!read.ok) return read
     const newest = await client.query<RevisionRow>(
       'select id, number, plan_version, made_at from revisions where plan_id = $1 order by number desc limit 1',
       [planId],
     )
     const last = newest.rows[0]
     if (last?.plan_version === row.version) {
-      return ok({ id: last.id, number: last.number, plan: planOf(row), madeAt: last.made_at })
+      return ok({ id: last.id, number: last.number, ...read.value, madeAt: last.made_at })
     }
     const made = await client.query<RevisionRow>(
-      `insert into revisions (id, plan_id, number, plan_version, note, rows, digest)
-       values ($1, $2, $3, $4, $5, $6, $7) returning id, number, plan_version, made_at`,
+      `insert into revisions (id, plan_id, number, plan_version, model_version, note, rows, digest)
+       values ($1, $2, $3, $4, $5, $6, $7, $8) returning id, number, plan_version, made_at`,
       [
         randomUUID(),
         planId,
         (last?.number ?? 0) + 1,
         row.version,
+        row.model_version,
         note,
         JSON.stringify(row.rows),
         digestHex(canonicalJson(row.rows)),
       ],
     )
     const fresh = made.rows[0] as RevisionRow
-    return ok({ id: fresh.id, number: fresh.number, plan: planOf(row), madeAt: fresh.made_at })
+    return ok({ id: fresh.id, number: fresh.number, ...read.value, madeAt: fresh.made_at })
   })
 }
 
@@ -181,10 +175,11 @@ export function isUuid(text: string): boolean {
 
 interface PlanRow {
   readonly id: string
+  readonly epoch: string
   readonly model_id: string
   readonly model_version: number
   readonly version: number
-  readonly rows: Rows
+  readonly rows: unknown
   readonly updated_at: Date
 }
 
@@ -196,7 +191,7 @@ interface RevisionRow {
 }
 
 async function planRow(
-  client: PoolClient,
+  client: Connection,
   id: string,
   lock: '' | 'for update',
 ): Promise<PlanRow | undefined> {
@@ -208,34 +203,128 @@ async function planRow(
   return found.rows[0]
 }
 
-async function planLine(row: PlanRow): Promise<PlanLine | null> {
-  const model = await modelFor(row.model_id, row.model_version)
-  if (!model) return null
-  const plan = planOf(row)
-  return { id: row.id, title: planTitle(plan), model, plan, version: row.version, updatedAt: row.updated_at }
+async function planLine(row: PlanRow): Promise<PlanLine> {
+  const { id, version, updated_at: updatedAt } = row
+  const read = await planOf(row)
+  if (read.ok) return { id, title: planTitle(read.value.plan), version, updatedAt, ...read.value }
+  const { title } = (row.rows ?? {}) as { title?: unknown }
+  return {
+    id,
+    title: typeof title === 'string' ? title : 'A plan',
+    version,
+    updatedAt,
+    trouble: read.refusal,
+  }
 }
 
-function planOf(row: PlanRow): Plan {
-  return { model: { id: row.model_id, version: row.model_version }, rows: row.rows }
+/** A plan out of its columns: read, never taken on trust. */
+async function planOf(row: PlanRow): Promise<Result<{ model: BodyModel; plan: Plan }>> {
+  const { model_id: id, model_version: edition } = row
+  const model = await modelFor(id, edition)
+  if (!model) {
+    const message = `Edition ${edition} of the model ${id} is missing, or of a format that is not read any more. The plan is kept as it is.`
+    return refuse('unknown-model', message, row.id)
+  }
+  const plan = parsePlan(model, (row.rows ?? {}) as Record<string, unknown>)
+  if (plan.ok) return ok({ model, plan: plan.value })
+  const message = `A row of this plan cannot be read: ${plan.refusal.message} The plan is kept as it is.`
+  return refuse('damaged-row', message, plan.refusal.where)
+}
+
+/** The log as the protocol sees it: only what this save can ask of it is fetched. */
+async function logOf(
+  client: Connection,
+  row: PlanRow,
+  document: Plan,
+  basedOn: number,
+  ids: readonly string[],
+): Promise<Result<Log<Plan>>> {
+  const known = await client.query<{ id: string; number: number }>(
+    'select id, number from steps where plan_id = $1 and (id = any($2) or number = $3)',
+    [row.id, [...new Set(ids)], basedOn],
+  )
+  const there = new Set(known.rows.map((one) => one.id))
+  const at = known.rows.find((one) => one.number === basedOn)
+  const newer = await stepsOf(client, row.id, basedOn, planLimits.stepsInSave, planLimits.bytesInSave)
+  if (!newer.ok) return newer
+  return ok({
+    epoch: row.epoch,
+    version: row.version,
+    document,
+    idAt: () => at?.id ?? null,
+    has: (id) => there.has(id),
+    after: () => pageOf(newer.value, planLimits),
+  })
+}
+
+/** Steps after a number, oldest first; with limits only as many as one page needs, and always the first. */
+async function stepsOf(
+  client: Connection,
+  planId: string,
+  after: number,
+  most = 100_000,
+  mostBytes = Number.MAX_SAFE_INTEGER,
+): Promise<Result<readonly Step[]>> {
+  const found = await client.query<{ number: number; step: unknown }>(
+    `select number, step from (
+       select number, step, sum(octet_length(step::text)) over (order by number) as bytes
+       from (select number, step from steps where plan_id = $1 and number > $2 order by number limit $3) page
+     ) sized where bytes <= $4 or number = $2 + 1 order by number`,
+    [planId, Math.max(0, after), most, mostBytes],
+  )
+  const steps: Step[] = []
+  for (const { number, step } of found.rows) {
+    const read = readSteps(storedSteps, [step])
+    const [sound] = read.ok ? read.value : []
+    if (!sound)
+      return refuse(
+        'damaged-row',
+        `Step ${number} of this plan cannot be read. The plan is kept as it is.`,
+        planId,
+      )
+    steps.push(sound)
+  }
+  return ok(steps)
+}
+
+/** Steps of the log are read by shape alone: they were decided when they came. */
+const storedSteps = planKind(() => null)
+
+/** The rows as steps from nothing, each within the limits. */
+function stepsFor(rows: Rows): Step[] {
+  const steps: { id: string; changes: Change[] }[] = []
+  let bytes = Infinity
+  for (const [row, to] of Object.entries(rows)) {
+    const change = { row, from: null, to }
+    const more = Buffer.byteLength(JSON.stringify(change)) + 1
+    const last = steps.at(-1)
+    const fits =
+      last && last.changes.length < planLimits.changesInStep && bytes + more < planLimits.bytesInStep - 200
+    if (fits) {
+      last.changes.push(change)
+      bytes += more
+    } else {
+      steps.push({ id: randomUUID(), changes: [change] })
+      bytes = more
+    }
+  }
+  return steps
 }
 
 async function writeSteps(
-  client: PoolClient,
+  client: Connection,
   row: Pick<PlanRow, 'id' | 'version'>,
   steps: readonly Step[],
-  rows: Rows,
-): Promise<number> {
+  { model, rows }: Plan,
+): Promise<void> {
   const numbers = steps.map((_, i) => row.version + 1 + i)
   await client.query(
     `insert into steps (plan_id, number, id, step)
      select $1, number, id, step from unnest($2::int[], $3::uuid[], $4::jsonb[]) as fresh (number, id, step)`,
     [row.id, numbers, steps.map((step) => step.id), steps.map((step) => JSON.stringify(step))],
   )
-  const version = row.version + steps.length
-  await client.query('update plans set version = $2, rows = $3, updated_at = now() where id = $1', [
-    row.id,
-    version,
-    JSON.stringify(rows),
-  ])
-  return version
+  await client.query(
+    'update plans set version = $2, rows = $3, model_version = $4, updated_at = now() where id = $1',
+    [row.id, row.version + steps.length, JSON.stringify(rows), model.version],
+  )
 }

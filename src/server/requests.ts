@@ -1,5 +1,6 @@
 import { readJson } from '@/core/json'
 import { refuse, ok, type Refusal, type Result } from '@/core/result'
+import { isConnectionFault } from './db'
 
 /** Reads a request's body up to a limit; refuses what is larger without reading it whole. */
 export async function readBody(request: Request, mostBytes: number): Promise<Result<Uint8Array>> {
@@ -42,27 +43,60 @@ export function refusalResponse(refusal: Refusal): Response {
     'unknown-plan': 404,
     'unknown-file': 404,
     'unknown-body': 404,
+    'unknown-model': 404,
+    database: 503,
+    busy: 503,
+    'disk-full': 507,
+    fault: 500,
   }
   return Response.json({ kind: 'refused', refusal }, { status: statuses[refusal.code] ?? 422 })
 }
 
-/** A result or, when the database does not answer, a refusal that says so. */
+/** A route handler that always answers in words: what the database could not do is a refusal, a fault is logged and told. */
+export function handled<A extends readonly unknown[]>(
+  work: (...asked: A) => Promise<Response>,
+): (...asked: A) => Promise<Response> {
+  return async (...asked) => {
+    try {
+      return await work(...asked)
+    } catch (error) {
+      const trouble = databaseTrouble(error)
+      if (!trouble) console.error(error)
+      return refusalResponse(
+        trouble ?? {
+          code: 'fault',
+          message: 'Something went wrong on the server; its log has it. What you saved is safe.',
+        },
+      )
+    }
+  }
+}
+
+/** A result or, when the database could not do it, a refusal that says why. */
 export async function reaching<T>(work: () => Promise<Result<T>>): Promise<Result<T>> {
   try {
     return await work()
   } catch (error) {
-    if (!isConnectionFault(error)) throw error
-    return refuse(
-      'database',
-      'The database does not answer. Start Salt Shelf again with npm run demo.',
-      'database',
-    )
+    const trouble = databaseTrouble(error)
+    if (!trouble) throw error
+    return { ok: false, refusal: trouble }
   }
 }
 
-function isConnectionFault(error: unknown): boolean {
-  const { code = '', message = '' } = (error ?? {}) as { code?: string; message?: string }
-  return (
-    ['ECONNREFUSED', 'ECONNRESET', '57P01', '57P03'].includes(code) || /timeout|terminated/i.test(message)
-  )
+/** What kept the database from doing what was asked, in words; null where the fault is ours. */
+export function databaseTrouble(error: unknown): Refusal | null {
+  const { code = '' } = (error ?? {}) as { code?: string }
+  if (code === '53100' || code === 'ENOSPC') {
+    const message =
+      'The disk is full: nothing can be kept until there is room. What was saved before is safe.'
+    return { code: 'disk-full', message, where: 'database' }
+  }
+  if (['55P03', '57014', '53300', '40P01', '25P03'].includes(code)) {
+    const message = 'The database is busy with something else and did not get to this. Try again in a moment.'
+    return { code: 'busy', message, where: 'database' }
+  }
+  if (!isConnectionFault(error)) return null
+  const message =
+    'The database does not answer. Salt Shelf goes on trying; npm run demo starts its own database again by itself.'
+  return { code: 'database', message, where: 'database' }
 }

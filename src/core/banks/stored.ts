@@ -2,7 +2,8 @@ import type { BodyModel } from '../model/types'
 import { baseValue } from '../plan/cells'
 import type { Plan, PlannedSlot } from '../plan/plan'
 import { bankRow } from '../plan/rows'
-import { rowValue, setRows, type Step } from '../plan/step'
+import { rowValue, setRows } from '../plan/step'
+import type { Step } from '../sync/step'
 import { sameValue, type Value } from '../vocabulary/values'
 
 /**

@@ -71,13 +71,60 @@ export interface Carried {
   readonly log: string
 }
 
+/**
+ * What a body holds of what a transfer was to bring: the plan, in force; the plan, read and in force from the next restart
+ * on; what it held before; or something else.
+ */
+export type Holds = 'plan' | 'loaded' | 'before' | 'other'
+
+/** What a body holds of a transfer's plan; `before` are the rows it carried when the transfer began, null if none were read. */
+export function holdsOf(order: CarryOrder, body: BodyState, before: Rows | null): Holds {
+  const { model } = order
+  const wanted = wantedRows(order)
+  const isSame = (rows: Rows, others: Rows) => compareRows(model, rows, others).differences.length === 0
+  const now = carriedRows(model, body.memory)
+  if (isSame(wanted, now)) return 'plan'
+  if (body.pending !== null && isSame(wanted, carriedRows(model, body.pending))) return 'loaded'
+  return before === null || isSame(before, now) ? 'before' : 'other'
+}
+
+/**
+ * The body after a transfer was broken off before anything of it was in force: what it read is let go, and the files the
+ * transfer put on its card are taken off again, those they replaced put back. `begun` is the body as the transfer found it.
+ * A card that is locked, full of something else or another one is left alone.
+ */
+export function letGo(begun: BodyState, files: readonly CarriedFile[], body: BodyState): BodyState {
+  const { card } = body
+  if (card === null || card.locked) return { ...body, pending: null }
+  let { freeBytes } = card
+  const left: Record<string, Uint8Array> = { ...card.files }
+  for (const { name, bytes } of files) {
+    if (card.files[name] !== bytes && !sameBytes(card.files[name], bytes)) continue
+    const former = begun.card?.files[name]
+    freeBytes += bytes.length - (former?.length ?? 0)
+    if (former) left[name] = former
+    else delete left[name]
+  }
+  return { ...body, pending: null, card: { ...card, freeBytes, files: left } }
+}
+
+function sameBytes(one: Uint8Array | undefined, other: Uint8Array): boolean {
+  return one?.length === other.length && other.every((byte, i) => byte === one[i])
+}
+
 /** What a transfer tells as it goes, in order. */
 export type CarryNews =
   | { readonly kind: 'begun'; readonly transfer: string; readonly revision: number }
   | { readonly kind: 'stage'; readonly stage: CarryStage }
   | { readonly kind: 'done'; readonly stage: CarryStage; readonly message: string }
-  | { readonly kind: 'refused'; readonly stage: CarryStage | null; readonly refusal: Refusal }
-  | { readonly kind: 'stopped'; readonly stage: CarryStage }
+  /** Null for what it holds: nothing was begun, or the database cannot say it now. */
+  | {
+      readonly kind: 'refused'
+      readonly stage: CarryStage | null
+      readonly refusal: Refusal
+      readonly holds: Holds | null
+    }
+  | { readonly kind: 'stopped'; readonly stage: CarryStage; readonly holds: Holds }
   | {
       readonly kind: 'finished'
       readonly compared: number
@@ -220,7 +267,11 @@ const stages: Record<CarryStage, (order: CarryOrder, state: CarryState) => Resul
     return next({ ...state, comparison }, `Identical: ${comparison.compared} rows compared, none differs.`)
   },
   handWork(order, state) {
-    const handWork = handWorkFor(order.model, order.plan, order.tag, state.body)
+    const { model } = order
+    const now = compareRows(model, wantedRows(order), carriedRows(model, state.body.memory))
+    if (now.differences.length > 0)
+      return refuse('differs', 'The body has changed since it was read back.', state.body.serial)
+    const handWork = handWorkFor(model, order.plan, order.tag, state.body)
     const left = handWork.filter((line) => !line.done).length
     const words =
       left === 0 ? 'No hand work is left.' : `${left} ${left === 1 ? 'line' : 'lines'} of hand work left.`

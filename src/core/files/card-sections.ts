@@ -1,4 +1,4 @@
-import { unkept } from '../plan/row-values'
+import { unkept } from '../text'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
 import { isShared, type RowId, type Rows } from '../plan/rows'

@@ -74,7 +74,7 @@ describe('a plan file', () => {
     ['with changed contents', text.replace('before the tour', 'after the tour'), 'damaged'],
     ['cut off', text.slice(0, 100), 'not-json'],
     ['with nothing in it', '', 'empty'],
-    ['too large', ' '.repeat(4_000_001), 'too-large'],
+    ['too large', ' '.repeat(6_000_001), 'too-large'],
     ['too deep', `{"rows": ${'['.repeat(100)}`, 'too-deep'],
     ['with a key it does not know', text.replace('"format"', '"colour": 1, "format"'), 'shape'],
     [

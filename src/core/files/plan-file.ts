@@ -19,6 +19,9 @@ export interface PlanFile {
   readonly revision: RevisionStamp | null
 }
 
+/** The largest plan file that is written or read: a plan as large as plans may grow fits, with all its line breaks. */
+export const planFileBytes = 6_000_000
+
 /** Newest format version written and read; see docs/formats/plan-file.md. */
 export const planFileVersion = 1
 
@@ -34,6 +37,14 @@ export function writePlanFile(file: PlanFile): string {
   return `${canonicalJson({ ...body, digest: digestOf(body) }, 2)}\n`
 }
 
+/** The model and edition that a plan file stands on. Refuses what is no plan file. */
+export function editionOfPlanFile(bytes: Uint8Array, name: string): Result<Plan['model']> {
+  const json = readJson(bytes, name, { maxBytes: planFileBytes, maxDepth: 40 })
+  if (!json.ok) return json
+  const head = headOf(json.value, name)
+  return head.ok ? ok(head.value.model) : head
+}
+
 /**
  * Reads a plan file for the models known. Refuses: not JSON, a wrong shape, a later format version, a digest that
  * does not fit, a model that is not known, and rows the model does not have; each with the place.
@@ -43,7 +54,7 @@ export function readPlanFile(
   name: string,
   models: readonly BodyModel[],
 ): Result<PlanFile> {
-  const json = readJson(bytes, name)
+  const json = readJson(bytes, name, { maxBytes: planFileBytes, maxDepth: 40 })
   if (!json.ok) return json
   const head = headOf(json.value, name)
   if (!head.ok) return head

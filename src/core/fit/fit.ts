@@ -75,6 +75,8 @@ function fitRow(work: Work, id: RowId, moved: ReadonlyMap<RowId, RowId>): FitLin
 
 function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMap<RowId, RowId>): Target {
   switch (row.kind) {
+    case 'model':
+      return { absent: 'It is the model itself.' }
     case 'title':
       return { to: id, value, changes: null }
     case 'key':

@@ -6,7 +6,8 @@ import { must, ok, refuse, type Result } from '../result'
 import type { Plan } from './plan'
 import { once } from '../once'
 import { keyRow, type Rows } from './rows'
-import { applyStep, rowValue, setRows, type Step } from './step'
+import { applyStep, rowValue, setRows } from './step'
+import type { Step } from '../sync/step'
 
 /** What an assignment pushed off its key. */
 export interface Displaced {

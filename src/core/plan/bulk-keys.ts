@@ -5,7 +5,8 @@ import { ok, refuse, type Result } from '../result'
 import { functionAt } from './assign'
 import type { Plan } from './plan'
 import { keyRow, type RowId } from './rows'
-import { rowValue, setRows, type Step } from './step'
+import { rowValue, setRows } from './step'
+import type { Step } from '../sync/step'
 
 /** Two keys change what is on them, reasons included; refuses where one does not accept what the other has. */
 export function swapKeys(model: BodyModel, plan: Plan, one: string, two: string, id: string): Result<Step> {

@@ -20,7 +20,8 @@ import { functionAt } from './assign'
 import { describeStep } from './describe'
 import { emptyPlan, parsePlan, plannedSlots, type Plan } from './plan'
 import type { Rows } from './rows'
-import { applyStep, invertStep, type Step } from './step'
+import { applyStep } from './step'
+import { invertStep, type Step } from '../sync/step'
 import { strayRows } from './stray'
 
 const planWith = (rows: Rows): Plan => must(parsePlan(heron, rows))

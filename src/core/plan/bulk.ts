@@ -6,7 +6,9 @@ import { baseRow, baseValue, plainly } from './cells'
 import { parsePlan, plannedSlots, samePlanModel, type Plan, type PlannedSlot } from './plan'
 import { parseRow } from './parse-row'
 import { bankRow, type RowId, type Rows } from './rows'
-import { mostChanges, rowValue, setRows, type Step } from './step'
+import { planLimits } from './limits'
+import { rowValue, setRows } from './step'
+import type { Step } from '../sync/step'
 import { strayRows } from './stray'
 
 /** A slot by its family and name in the model, and the side it is to hold. */
@@ -154,6 +156,9 @@ export function takeIn(
     ...Object.fromEntries(gone.map((row) => [row, null])),
     ...wanted.value.rows,
   })
-  if (step.changes.length <= mostChanges) return ok(step)
-  return refuse('too-many', `This changes ${step.changes.length} rows; a step has at most ${mostChanges}.`)
+  if (step.changes.length <= planLimits.changesInStep) return ok(step)
+  return refuse(
+    'too-many',
+    `This changes ${step.changes.length} rows; a step has at most ${planLimits.changesInStep}.`,
+  )
 }

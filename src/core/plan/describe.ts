@@ -7,7 +7,7 @@ import type { Value } from '../vocabulary/values'
 import { emptyCell } from './cells'
 import { parseRow } from './parse-row'
 import { weightFacts, workFacts, type BankFact, type NoteName, type Row, type RowId } from './rows'
-import type { Change, Step } from './step'
+import type { Change, Step } from '../sync/step'
 
 /** A step in words: place, old → new, one phrase for each change; long steps are counted after the third. */
 export function describeStep(model: BodyModel, step: Step): string {
@@ -83,6 +83,8 @@ export function showRow(model: BodyModel, id: RowId, value: Value | null): strin
 
 function placeOf(row: Row): string {
   switch (row.kind) {
+    case 'model':
+      return 'Edition of the model'
     case 'title':
       return 'Title'
     case 'base':

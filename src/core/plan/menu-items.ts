@@ -6,7 +6,8 @@ import { describeRow } from './describe'
 import { parseRow } from './parse-row'
 import type { Plan } from './plan'
 import type { RowId } from './rows'
-import { rowValue, setRows, type Step } from './step'
+import { rowValue, setRows } from './step'
+import type { Step } from '../sync/step'
 
 /** What stands in a key, cell or line as delivered; null where nothing does. */
 export function deliveredAt(model: BodyModel, row: RowId): string | null {

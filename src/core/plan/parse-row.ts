@@ -10,6 +10,7 @@ import { baseCells, mayTick } from './cells'
 export function parseRow(model: BodyModel, id: RowId): Result<Row> {
   const [kind, ...rest] = id.split('/')
   switch (kind) {
+    case 'model':
     case 'title':
       return rest.length === 0 ? ok({ kind }) : unknownPart(id, id)
     case 'base':

@@ -1,6 +1,7 @@
 import type { BodyModel, Side } from '../model/types'
 import { once } from '../once'
 import { ok, refuse, type Result } from '../result'
+import { readValue, sizeOf } from './limits'
 import { parseRow } from './parse-row'
 import { checkRowValue } from './row-values'
 import type { RowId, Rows } from './rows'
@@ -22,10 +23,13 @@ export function parsePlan(model: BodyModel, rows: Readonly<Record<string, unknow
   for (const [id, value] of Object.entries(rows)) {
     const row = parseRow(model, id)
     if (!row.ok) return row
-    const accepted = checkRowValue(model, row.value, value, id)
+    const read = readValue(value, id)
+    const accepted = read.ok ? checkRowValue(model, row.value, read.value, id) : read
     if (!accepted.ok) return accepted
     checked[id] = accepted.value
   }
+  const sized = sizeOf(checked)
+  if (!sized.ok) return sized
   return ok({ model: { id: model.id, version: model.version }, rows: checked })
 }
 

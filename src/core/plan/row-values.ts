@@ -3,6 +3,7 @@ import { acceptedFunctions } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side, Slot } from '../model/types'
 import { ok, refuse, type Result } from '../result'
+import { unkept } from '../text'
 import { needFlags } from '../vocabulary/situations'
 import type { Value } from '../vocabulary/values'
 import { emptyCell } from './cells'
@@ -21,6 +22,12 @@ import {
 /** Accepts a value for a row, or says what the row takes. */
 export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: RowId): Result<Value> {
   switch (row.kind) {
+    case 'model':
+      return refuse(
+        'outside',
+        'The model stands at the head of a plan; a step of its own follows another edition.',
+        id,
+      )
     case 'title':
       return text(value, 80, 1, id)
     case 'base':
@@ -202,9 +209,6 @@ function slotSide(model: BodyModel, slot: Slot, value: unknown, id: RowId): Resu
   if (sides.some((side) => side === value)) return ok(value as Side)
   return refuse('outside', `${slot.name} holds ${sides.join(' or ')}.`, id)
 }
-
-/** Characters that a text may not have: control characters but the line feed, and halves of surrogate pairs. */
-export const unkept = /[^\P{Cc}\n]|\p{Cs}/u
 
 function text(value: unknown, longest: number, shortest: number, id: RowId): Result<Value> {
   if (typeof value !== 'string') return refuse('outside', 'This row takes a text.', id)

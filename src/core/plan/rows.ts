@@ -7,6 +7,8 @@ import type { Value } from '../vocabulary/values'
  * A plan is a flat set of rows; each row has an id and one value, and a row that is absent is left as
  * delivered (or, in a bank, equal to base). The ids:
  *
+ *     model                                  the definition it stands on: id and edition; kept at the head of the plan,
+ *                                            changed only by a step that follows another edition
  *     title                                  the plan's title
  *     base/<setting>  base/<setting>@<cell>  a base cell, by the setting's place: @ a side (@both where they share it),
  *                                            a mode position, an exposure mode, an orientation, a lens (or @typed)
@@ -39,6 +41,9 @@ import type { Value } from '../vocabulary/values'
  */
 export type RowId = string
 
+/** The row that holds a plan's model and edition. */
+export const modelRow: RowId = 'model'
+
 /** Rows by id. */
 export type Rows = Readonly<Record<RowId, Value>>
 
@@ -47,6 +52,7 @@ export const certainties = ['open', 'hearsay', 'borrowed', 'trial', 'decided', '
 
 /** A row id taken apart. */
 export type Row =
+  | { readonly kind: 'model' }
   | { readonly kind: 'title' }
   | { readonly kind: 'base'; readonly setting: Setting; readonly cell: string | null }
   | { readonly kind: 'share'; readonly setting: Setting }

@@ -2,7 +2,8 @@ import type { Setting, Side } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import type { Plan } from './plan'
 import { isShared, shareRow } from './rows'
-import { rowValue, setRows, type Step } from './step'
+import { rowValue, setRows } from './step'
+import type { Step } from '../sync/step'
 
 /**
  * Lets stills and motion share a setting's cell: it takes the value of `side`, and the two cells it had go. Refuses

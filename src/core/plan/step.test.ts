@@ -4,11 +4,13 @@ import { planOf, stepFor } from '@tests/fixtures/arbitrary'
 import { heron, heronWith } from '@tests/fixtures/heron'
 import { must } from '../result'
 import { describeStep } from './describe'
-import { historyOf, redoStep, undoStep } from './history'
-import { parseSave } from './parse-step'
+import { historyOf, redoStep, undoStep } from '../sync/history'
+import { readSave } from '../sync/protocol'
 import { emptyPlan, parsePlan, plannedSlots } from './plan'
-import { rebase } from './rebase'
-import { applyStep, applySteps, invertStep, setRows, touchedRows, type Step } from './step'
+import { rebase, stillWanted } from '../sync/rebase'
+import { planKind } from './kind'
+import { applyStep, applySteps, setRows } from './step'
+import { invertStep, touchedRows, type Step } from '../sync/step'
 
 const plan = emptyPlan(heron)
 const planAndStep = planOf(heron).chain((one) => fc.tuple(fc.constant(one), stepFor(heron, one, 'step')))
@@ -101,6 +103,8 @@ describe('a step', () => {
   })
 })
 
+const kind = planKind((id, edition) => (id === heron.id && edition === heron.version ? heron : null))
+
 describe('history', () => {
   it('undoes every step back to the empty plan and redoes to the end', () => {
     const steps = fc
@@ -141,44 +145,46 @@ describe('history', () => {
 
 describe('rebase', () => {
   const mine = setRows(plan, 'mine', { 'base/movie.frameRate': '50p' })
+  const onto = (steps: readonly Step[], theirs: Step, from = plan) =>
+    rebase(kind, must(applyStep(heron, from, theirs)), steps, [theirs])
 
   it('keeps steps on other rows as they are', () => {
     const theirs = setRows(plan, 'theirs', { title: 'Theirs' })
-    expect(rebase([mine], [theirs])).toEqual({ steps: [mine], conflicts: [] })
+    expect(onto([mine], theirs)).toMatchObject({
+      steps: [mine],
+      aside: [],
+      document: { rows: { title: 'Theirs', 'base/movie.frameRate': '50p' } },
+    })
   })
 
-  it('holds back a step on the same row and keeps both values', () => {
+  it('holds back a step on the same row and keeps what was wanted', () => {
     const theirs = setRows(plan, 'theirs', { 'base/movie.frameRate': '100p' })
-    expect(rebase([mine], [theirs])).toEqual({
+    expect(onto([mine], theirs)).toMatchObject({
       steps: [],
-      conflicts: [{ row: 'base/movie.frameRate', before: null, theirs: '100p', mine: '50p' }],
+      aside: [{ row: 'base/movie.frameRate', before: null, mine: '50p', why: { kind: 'changed' } }],
     })
   })
 
   it('asks nothing of a row that both changed to the same', () => {
     const theirs = setRows(plan, 'theirs', { 'base/movie.frameRate': '50p' })
-    expect(rebase([mine], [theirs])).toEqual({ steps: [], conflicts: [] })
+    const { document, aside } = onto([mine], theirs)
+    expect(stillWanted(kind, document, aside)).toEqual([])
   })
 
-  it('tells a removal by the others from no change', () => {
-    const had = must(applyStep(heron, plan, mine))
-    const removed = setRows(had, 'theirs', { 'base/movie.frameRate': null })
-    const again = setRows(had, 'again', { 'base/movie.frameRate': '30p' })
-    expect(rebase([again], [removed]).conflicts[0]).toMatchObject({
-      before: '50p',
-      theirs: null,
-      mine: '30p',
-    })
-  })
-
-  it('holds back later steps that build on a held one', () => {
+  it('holds back later steps that build on a held one, and keeps what was wanted last', () => {
     const theirs = setRows(plan, 'theirs', { 'base/movie.frameRate': '100p' })
     const later: Step = { id: 'later', changes: [{ row: 'base/movie.frameRate', from: '50p', to: '60p' }] }
-    const rebased = rebase([mine, later], [theirs])
-    expect(rebased.steps).toEqual([])
-    expect(rebased.conflicts).toEqual([
-      { row: 'base/movie.frameRate', before: null, theirs: '100p', mine: '60p' },
-    ])
+    const { steps, aside } = onto([mine, later], theirs)
+    expect(steps).toEqual([])
+    expect(aside).toMatchObject([{ row: 'base/movie.frameRate', before: null, mine: '60p' }])
+  })
+
+  it('sets aside only the step that was refused, with its reason', () => {
+    const refusal = { code: 'outside', message: 'not that', where: 'title' }
+    const other = setRows(plan, 'other', { title: 'Mine' })
+    const { steps, aside } = rebase(kind, plan, [mine, other], [], { step: 'other', refusal })
+    expect(steps).toEqual([mine])
+    expect(aside).toMatchObject([{ row: 'title', mine: 'Mine', why: { kind: 'refused', refusal } }])
   })
 
   it('always gives steps that apply to what the others left', () => {
@@ -187,8 +193,8 @@ describe('rebase', () => {
     )
     fc.assert(
       fc.property(both, ([base, a, b]) => {
-        const theirs = must(applyStep(heron, base, b))
-        expect(applySteps(heron, theirs, rebase([a], [b]).steps).ok).toBe(true)
+        const { steps, document } = onto([a], b, base)
+        expect(must(applySteps(heron, must(applyStep(heron, base, b)), steps))).toEqual(document)
       }),
     )
   })
@@ -196,26 +202,47 @@ describe('rebase', () => {
 
 describe('a save from outside', () => {
   const id = '11111111-1111-4111-8111-111111111111'
-  const good = { basedOn: 0, steps: [{ id, changes: [{ row: 'title', from: null, to: 'x' }] }] }
+  const steps = [{ id, changes: [{ row: 'title', from: null, to: 'x' }] }]
+  const good = { epoch: id, basedOn: 0, head: null, steps, ask: [] }
+  const stepWith = (change: object, more: object = {}) => ({
+    ...good,
+    steps: [{ id, changes: [{ row: 'title', from: null, to: 'x', ...change }], ...more }],
+  })
 
   it('is taken when it has the shape', () => {
-    expect(parseSave(good)).toEqual({ ok: true, value: good })
+    expect(readSave(kind, good)).toEqual({ ok: true, value: { save: good, unreadable: null } })
   })
 
   it.each([
-    ['no version', { steps: good.steps }],
-    ['no steps', { basedOn: 0, steps: [] }],
-    ['an id that is no UUID', { basedOn: 0, steps: [{ ...good.steps[0], id: '1' }] }],
-    ['the same step twice', { basedOn: 0, steps: [...good.steps, ...good.steps] }],
+    ['no version', { ...good, basedOn: undefined }],
+    ['a version beyond every log', { ...good, basedOn: 2 ** 31 }],
+    ['no epoch', { ...good, epoch: 'now' }],
+    ['an id that is no UUID', { ...good, steps: [{ ...steps[0], id: '1' }] }],
+    ['the same step twice', { ...good, steps: [...steps, ...steps] }],
     ['an unknown key', { ...good, force: true }],
-    [
-      'a value that is an object',
-      { basedOn: 0, steps: [{ id, changes: [{ row: 'title', from: null, to: {} }] }] },
-    ],
     ['a list', []],
     ['nothing', null],
-  ])('with %s is refused', (_name, input) => {
-    expect(parseSave(input).ok).toBe(false)
+  ])('with %s is refused whole', (_name, input) => {
+    expect(readSave(kind, input).ok).toBe(false)
+  })
+
+  it.each([
+    ['a value that is an object', stepWith({ to: {} })],
+    ['a value that would not become text', stepWith({ to: { toString: 1 } })],
+    ['a NUL in a text', stepWith({ to: 'a\0b' })],
+    ['half a surrogate pair', stepWith({ to: '\ud800' })],
+    ['a NUL in the id of a row', stepWith({ row: 'why/\0' })],
+    ['a list without end', stepWith({ to: Array.from({ length: 401 }, (_, i) => `m${i}`) })],
+    ['no changes', { ...good, steps: [{ id, changes: [] }] }],
+    ['an unknown key in a step', stepWith({}, { force: true })],
+  ])('with %s in a step is read up to that step, which is named', (_name, input) => {
+    expect(readSave(kind, input)).toMatchObject({
+      ok: true,
+      value: {
+        save: { steps: [] },
+        unreadable: { step: id, refusal: { code: expect.any(String) as string } },
+      },
+    })
   })
 })
 

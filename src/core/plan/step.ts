@@ -1,43 +1,22 @@
 import type { BodyModel } from '../model/types'
+import type { Step } from '../sync/step'
 import { ok, refuse, type Result } from '../result'
 import { sameValue, type Value } from '../vocabulary/values'
+import { grown } from './limits'
 import { samePlanModel, type Plan } from './plan'
 import { parseRow } from './parse-row'
 import { checkRowValue } from './row-values'
 import type { RowId, Rows } from './rows'
 
-/** One row, from what it was to what it becomes; null stands for an absent row. */
-export interface Change {
-  readonly row: RowId
-  readonly from: Value | null
-  readonly to: Value | null
-}
-
-/**
- * Every edit of a plan is a step: one or more changes that belong together. It applies wholly or not at all, and
- * only to a plan in which each row still holds `from`. `undoes` and `redoes` name an earlier step, so that undo
- * and redo survive a reload: they are folded out of the log (see history.ts).
- */
-export interface Step {
-  readonly id: string
-  readonly changes: readonly Change[]
-  readonly undoes?: string
-  readonly redoes?: string
-}
-
-/** The largest number of changes in one step. */
-export const mostChanges = 2000
-
 /**
  * The plan after the step. Refuses, leaving the plan as it was: a step for another model, a row this model does
- * not have, a value outside its domain, a row changed twice, and a row that no longer holds `from` (`stale`).
+ * not have, a value outside its domain, a row changed twice, a row that no longer holds `from` (`stale`), and a plan
+ * grown beyond its limits.
  */
 export function applyStep(model: BodyModel, plan: Plan, step: Step): Result<Plan> {
   const same = samePlanModel(model, plan)
   if (!same.ok) return same
   if (step.changes.length === 0) return refuse('empty-step', 'This step changes nothing.')
-  if (step.changes.length > mostChanges)
-    return refuse('too-many', `A step has at most ${mostChanges} changes.`)
   const rows: Record<RowId, Value> = { ...plan.rows }
   const seen = new Set<RowId>()
   for (const change of step.changes) {
@@ -55,7 +34,8 @@ export function applyStep(model: BodyModel, plan: Plan, step: Step): Result<Plan
       rows[change.row] = checked.value
     }
   }
-  return ok({ model: plan.model, rows })
+  const sized = grown(plan.rows, rows, step.changes)
+  return sized.ok ? ok({ model: plan.model, rows }) : sized
 }
 
 /** Applies steps in order; refuses at the first that does not apply. */
@@ -67,12 +47,6 @@ export function applySteps(model: BodyModel, plan: Plan, steps: readonly Step[])
     current = next.value
   }
   return ok(current)
-}
-
-/** The step that takes this one back: applying both leaves the plan as it was. */
-export function invertStep(step: Step, id: string): Step {
-  const changes = step.changes.map(({ row, from, to }) => ({ row, from: to, to: from })).reverse()
-  return { id, changes }
 }
 
 /** What a row holds now, or null. No name that every object has contains a stroke, so an id with one needs no asking. */
@@ -89,9 +63,4 @@ export function setRows(plan: Plan, id: string, wanted: Readonly<Record<RowId, V
     return sameValue(from ?? undefined, to ?? undefined) ? [] : [{ row, from, to }]
   })
   return { id, changes }
-}
-
-/** The rows a step touches. */
-export function touchedRows(steps: readonly Step[]): ReadonlySet<RowId> {
-  return new Set(steps.flatMap((step) => step.changes.map((change) => change.row)))
 }

@@ -1,3 +1,5 @@
+import type { Holds } from '@/core/camera/carry'
+
 /** A body as screens show it. */
 export interface BodyLine {
   readonly id: string
@@ -8,5 +10,41 @@ export interface BodyLine {
   readonly firmware: string
   readonly card: 'ready' | 'locked' | 'full' | 'none'
   /** How its last transfer ended, or null when nothing was carried to it yet. */
-  readonly last: { readonly outcome: string; readonly revision: number; readonly endedAt: string } | null
+  readonly last: (Ended & { readonly revision: number; readonly endedAt: string }) | null
+}
+
+/** How a transfer ended, and what the body held then. */
+export interface Ended {
+  readonly outcome: string
+  readonly holds: string | null
+}
+
+/** The end of a transfer in words: what is true of the body, not only what became of the transfer. */
+export function endedWords({ outcome, holds }: Ended): string {
+  if (outcome === 'identical' || outcome === 'running') return outcome
+  const held = heldWords[holds as Holds]
+  return held ? `${outcome}, ${held}` : outcome
+}
+
+const heldWords: Record<Holds, string> = {
+  before: 'as it was before',
+  loaded: 'takes effect at its next restart',
+  plan: 'holds the plan, not confirmed to the end',
+  other: 'holds something else: take its backup back',
+}
+
+/** The same as a sentence about a body, for the end of a transfer on the screen. */
+export function heldSentence(name: string, holds: Holds | null): string {
+  switch (holds) {
+    case 'before':
+      return `${name} is as it was before.`
+    case 'loaded':
+      return `${name} has read the file; it takes effect at its next restart.`
+    case 'plan':
+      return `${name} holds the plan, but this was not confirmed to the end. Carry again to confirm it.`
+    case 'other':
+      return `${name} holds something else than before and than the plan. Its backup is on the shelf; carry again, or take the backup back.`
+    case null:
+      return `What ${name} holds is said under its name as soon as the server answers.`
+  }
 }

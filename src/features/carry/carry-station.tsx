@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
-import type { BodyLine } from '@/features/bodies/body-line'
+import { endedWords, heldSentence, type BodyLine } from '@/features/bodies/body-line'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/trouble'
@@ -17,6 +17,7 @@ export interface PastTransfer {
   readonly bodyName: string
   readonly revision: number
   readonly outcome: string
+  readonly holds: string | null
   readonly startedAt: string
   readonly compared: number | null
 }
@@ -51,13 +52,13 @@ export function CarryStation({
       const stopped = stop.current.signal.aborted
       const refusal = {
         code: 'unreachable',
-        message: 'The server stopped answering. The body keeps what it had.',
+        message: 'The server stopped answering.',
         where: body?.name ?? '',
       }
       setProgress((before) =>
         stopped
-          ? { ...before, current: null, stopped: true }
-          : { ...before, current: null, refused: { stage: before.current, refusal } },
+          ? { ...before, current: null, stopped: { holds: null } }
+          : { ...before, current: null, refused: { stage: before.current, refusal, holds: null } },
       )
     }
     setRunning(false)
@@ -94,7 +95,7 @@ export function CarryStation({
               </span>
               <span className="block text-small text-silt">
                 {one.last
-                  ? `last: revision ${one.last.revision}, ${one.last.outcome}`
+                  ? `last: revision ${one.last.revision}, ${endedWords(one.last)}`
                   : 'nothing carried to it yet'}
               </span>
             </button>
@@ -129,11 +130,18 @@ export function CarryStation({
         {progress.refused && (
           <div className="mt-3">
             <RefusalNote refusal={progress.refused.refusal} />
-            <p className="mt-1 text-silt">{body.name} is as it was before. Mend the cause and carry again.</p>
+            <p className="mt-1 text-silt">
+              {progress.refused.stage === null && progress.revision === null
+                ? 'Nothing was begun.'
+                : heldSentence(body.name, progress.refused.holds)}{' '}
+              Mend the cause and carry again.
+            </p>
           </div>
         )}
         {progress.stopped && (
-          <p className="mt-3 font-semibold text-lichen">Stopped. {body.name} is as it was before.</p>
+          <p className="mt-3 font-semibold text-lichen">
+            Stopped. {heldSentence(body.name, progress.stopped.holds)}
+          </p>
         )}
         {progress.finished && <Finished finished={progress.finished} name={body.name} />}
         {past.length > 0 && <Past past={past} />}
@@ -149,7 +157,7 @@ function Past({ past }: { past: readonly PastTransfer[] }) {
       <ul className="text-silt">
         {past.map((one) => (
           <li key={one.id}>
-            {one.startedAt} · revision {one.revision} → {one.bodyName} · {one.outcome}
+            {one.startedAt} · revision {one.revision} → {one.bodyName} · {endedWords(one)}
             {one.compared !== null && ` · ${one.compared} rows`}
           </li>
         ))}

@@ -22,5 +22,5 @@ export async function readNews(
     rest = lines.pop() ?? ''
     lines.filter((line) => line !== '').forEach((line) => tell(JSON.parse(line) as CarryNews))
   }
-  if (rest !== '') tell({ stage: null, ...(JSON.parse(rest) as object) } as CarryNews)
+  if (rest !== '') tell({ stage: null, holds: null, ...(JSON.parse(rest) as object) } as CarryNews)
 }

@@ -1,4 +1,4 @@
-import type { CarryNews, CarryStage, HandWork } from '@/core/camera/carry'
+import type { CarryNews, CarryStage, HandWork, Holds } from '@/core/camera/carry'
 import type { Refusal } from '@/core/result'
 
 /** How far a transfer has come, as the screen shows it. */
@@ -6,8 +6,12 @@ export interface Progress {
   readonly revision: number | null
   readonly done: Readonly<Partial<Record<CarryStage, string>>>
   readonly current: CarryStage | null
-  readonly refused: { readonly stage: CarryStage | null; readonly refusal: Refusal } | null
-  readonly stopped: boolean
+  readonly refused: {
+    readonly stage: CarryStage | null
+    readonly refusal: Refusal
+    readonly holds: Holds | null
+  } | null
+  readonly stopped: { readonly holds: Holds | null } | null
   readonly finished: {
     readonly compared: number
     readonly handWork: readonly HandWork[]
@@ -21,7 +25,7 @@ export const idle: Progress = {
   done: {},
   current: null,
   refused: null,
-  stopped: false,
+  stopped: null,
   finished: null,
 }
 
@@ -35,9 +39,9 @@ export function after(before: Progress, news: CarryNews): Progress {
     case 'done':
       return { ...before, current: null, done: { ...before.done, [news.stage]: news.message } }
     case 'refused':
-      return { ...before, current: null, refused: { stage: news.stage, refusal: news.refusal } }
+      return { ...before, current: null, refused: news }
     case 'stopped':
-      return { ...before, current: null, stopped: true }
+      return { ...before, current: null, stopped: news }
     case 'finished':
       return { ...before, current: null, finished: news }
   }

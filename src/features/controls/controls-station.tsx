@@ -5,7 +5,7 @@ import { ArrowLeftRight } from 'lucide-react'
 import dynamic from 'next/dynamic'
 import { useMemo, useRef, useState } from 'react'
 import type { Face } from '@/core/model/types'
-import { touchedRows } from '@/core/plan/step'
+import { touchedRows } from '@/core/sync/step'
 import { usesOf } from '@/core/reach/reach'
 import {
   useDesk,

@@ -2,6 +2,7 @@
 
 import {
   createContext,
+  Fragment,
   useContext,
   useEffect,
   useMemo,
@@ -11,29 +12,41 @@ import {
 } from 'react'
 import { look, lookAgain, stillOpen, type Looked } from '@/core/checks/checks'
 import type { Finding } from '@/core/checks/finding'
-import type { Posture } from '@/core/model/types'
+import type { BodyModel, Posture } from '@/core/model/types'
+import { editionMark } from '@/core/plan/kind'
 import type { Plan } from '@/core/plan/plan'
-import type { Step } from '@/core/plan/step'
+import type { Refusal } from '@/core/result'
+import type { Answer } from '@/core/sync/protocol'
 import { reachAgain, reachOf, type ReachReport } from '@/core/reach/reach'
-import { PlanDesk, type DeskStart, type DeskView, type SaveAnswer } from './plan-desk'
+import { PlanDesk, type DeskStart, type DeskView, type Server } from './plan-desk'
+import { browserQueue } from './queue'
 
 const DeskContext = createContext<PlanDesk | null>(null)
 const RevisionContext = createContext<DeskStart['revision']>(null)
 
 /** Holds the plan under work for every station below it. */
 export function DeskProvider({ start, children }: { start: DeskStart; children: ReactNode }) {
-  const [desk] = useState(() => new PlanDesk(start, sendTo(start.planId), waitingFor(start.planId)))
+  const [desk] = useState(() => new PlanDesk(start, serverFor(start.planId), browserQueue(start.planId)))
+  const { model } = useSyncExternalStore(desk.subscribe, desk.getStart, desk.getStart)
   useEffect(() => {
-    desk.resume()
+    void desk.resume()
+    // Closing the tab loses nothing, unless the browser keeps nothing.
     const warn = (event: BeforeUnloadEvent) => {
-      if (desk.getView().saving !== 'saved') event.preventDefault()
+      const { saving, unkept } = desk.getView()
+      if (unkept && saving !== 'saved') event.preventDefault()
     }
     window.addEventListener('beforeunload', warn)
-    return () => window.removeEventListener('beforeunload', warn)
+    return () => {
+      window.removeEventListener('beforeunload', warn)
+      desk.end()
+    }
   }, [desk])
   return (
     <DeskContext value={desk}>
-      <RevisionContext value={start.revision}>{children}</RevisionContext>
+      <RevisionContext value={start.revision}>
+        {/* On another edition of the model every station begins anew: what it reckoned was of the former one. */}
+        <Fragment key={editionMark(model)}>{children}</Fragment>
+      </RevisionContext>
     </DeskContext>
   )
 }
@@ -113,27 +126,33 @@ function lookedAt(start: DeskStart, plan: Plan): Looked {
 
 const looks = new WeakMap<DeskStart, Looked>()
 
-function sendTo(planId: string) {
-  return async (basedOn: number, steps: readonly Step[]): Promise<SaveAnswer> => {
-    const response = await fetch(`/api/plans/${planId}/steps`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ basedOn, steps }),
-    })
-    if (response.status >= 500) throw new Error(`the server answered ${response.status}`)
-    return (await response.json()) as SaveAnswer
+/** The server by HTTP: whatever comes back that is no answer of the protocol is a failure with its status. */
+function serverFor(planId: string): Server {
+  return {
+    async save(save) {
+      try {
+        const response = await fetch(`/api/plans/${planId}/steps`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify(save),
+          signal: AbortSignal.timeout(longestSave),
+        })
+        const said = (await response.json().catch(() => null)) as Answer | { refusal?: Refusal } | null
+        if (said && 'kind' in said && answerKinds.has(said.kind)) return { kind: 'answer', answer: said }
+        const refusal = said && 'refusal' in said ? (said.refusal ?? null) : null
+        return { kind: 'failed', status: response.status, refusal }
+      } catch {
+        return { kind: 'failed', status: null, refusal: null }
+      }
+    },
+    async definition(id, edition) {
+      const response = await fetch(`/api/models/${id}/${edition}`).catch(() => null)
+      return response?.ok ? ((await response.json()) as BodyModel) : null
+    },
   }
 }
 
-function waitingFor(planId: string) {
-  const key = `waiting steps ${planId}`
-  return {
-    read(): readonly Step[] {
-      return JSON.parse(sessionStorage.getItem(key) ?? '[]') as Step[]
-    },
-    write(steps: readonly Step[]): void {
-      if (steps.length === 0) sessionStorage.removeItem(key)
-      else sessionStorage.setItem(key, JSON.stringify(steps))
-    },
-  }
-}
+const answerKinds: ReadonlySet<string> = new Set<Answer['kind']>(['saved', 'stale', 'unfit', 'apart'])
+
+/** How long a save may take before it counts as lost, in milliseconds. */
+const longestSave = 20_000

@@ -1,42 +1,64 @@
 'use client'
 
+import type { ReactNode } from 'react'
 import { describeRow, showRow } from '@/core/plan/describe'
+import { planValue } from '@/core/plan/kind'
+import type { Aside } from '@/core/sync/rebase'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/trouble'
 import { useDesk, useDeskView } from './desk-context'
+import { EditionNotice } from './edition-notice'
+import { LeftBehindNotice } from './left-behind-notice'
+import { LinkNotice } from './link-notice'
+import { Notice } from './notice'
 
-/** What needs an answer before going on: rows that two tabs changed, and a step that was refused. */
+/** What needs an answer before going on: what is not saved and why, what earlier visits left, rows that could not stay. */
 export function Notices() {
   const desk = useDesk()
-  const { conflicts, refusal } = useDeskView()
-  const { model } = desk.start
-  if (conflicts.length === 0 && !refusal) return null
-  return (
-    <div className="not-printed grid gap-2 px-5 pt-3">
-      {conflicts.map((conflict) => (
-        <section key={conflict.row} role="alert" className="border-l-3 border-lichen bg-sheet px-3 py-2">
-          <p>
-            <span className="font-semibold text-lichen">Changed elsewhere meanwhile. </span>
-            {describeRow(model, conflict.row)}: it is now{' '}
-            <b>{showRow(model, conflict.row, conflict.theirs)}</b>; you wanted{' '}
-            <b>{showRow(model, conflict.row, conflict.mine)}</b>.
-          </p>
-          <p className="mt-2 flex gap-2">
-            <Button onClick={() => desk.settle(conflict.row, 'theirs')}>Keep what is there</Button>
-            <Button main onClick={() => desk.settle(conflict.row, 'mine')}>
-              Put mine back
-            </Button>
-          </p>
-        </section>
-      ))}
-      {refusal && (
-        <div className="flex items-start gap-2">
-          <div className="flex-1">
-            <RefusalNote refusal={refusal} />
-          </div>
-          <Button onClick={() => desk.refuse(null)}>Close</Button>
+  const { aside, refusal, link, leftBehind, unkept } = useDeskView()
+  const notices: ReactNode[] = [
+    link.kind !== 'good' && <LinkNotice key="link" link={link} />,
+    unkept && (
+      <Notice key="unkept" title="Not kept here.">
+        {unkept.message}
+      </Notice>
+    ),
+    ...leftBehind.map((left) => <LeftBehindNotice key={left.tab} behind={left} />),
+    ...aside.map((about) => <AsideNotice key={about.key} about={about} />),
+    <EditionNotice key="edition" />,
+    refusal && (
+      <div key="refusal" className="flex items-start gap-2">
+        <div className="flex-1">
+          <RefusalNote refusal={refusal} />
         </div>
-      )}
-    </div>
+        <Button onClick={() => desk.refuse(null)}>Close</Button>
+      </div>
+    ),
+  ]
+  return <div className="not-printed grid gap-2 px-5 empty:hidden [&>*]:mt-3">{notices}</div>
+}
+
+function AsideNotice({ about }: { about: Aside }) {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const { model } = desk.start
+  const { row, mine, why } = about
+  const isRefused = why.kind === 'refused'
+  return (
+    <Notice
+      title={isRefused ? 'Not taken.' : 'Changed elsewhere meanwhile.'}
+      ways={
+        <>
+          <Button onClick={() => desk.settle(about, 'theirs')}>Keep what is there</Button>
+          <Button main onClick={() => desk.settle(about, 'mine')}>
+            Put mine back
+          </Button>
+        </>
+      }
+    >
+      {isRefused && `${why.refusal.message} `}
+      {describeRow(model, row)}: it is now <b>{showRow(model, row, planValue(plan, row))}</b>; you wanted{' '}
+      <b>{showRow(model, row, mine)}</b>.
+    </Notice>
   )
 }

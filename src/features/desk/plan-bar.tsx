@@ -5,7 +5,7 @@ import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { useEffect } from 'react'
 import { describeStep } from '@/core/plan/describe'
-import { historyOf } from '@/core/plan/history'
+import { historyOf } from '@/core/sync/history'
 import { planTitle } from '@/core/plan/plan'
 import { IconButton } from '@/ui/button'
 import { TopBar } from '@/ui/top-bar'
@@ -39,13 +39,17 @@ function PlanName() {
   const words = {
     saved: 'saved',
     saving: 'saving …',
-    unreachable: 'not saved yet: the server does not answer',
+    waiting: 'not saved yet',
+    stopped: 'not saved',
   }
   return (
     <p className="truncate text-silt">
       <span className="font-semibold text-ink">{planTitle(plan)}</span> · {start.model.maker}{' '}
       {start.model.name} · {stand} ·{' '}
-      <span role="status" className={saving === 'unreachable' ? 'font-semibold text-rust' : ''}>
+      <span
+        role="status"
+        className={saving === 'waiting' || saving === 'stopped' ? 'font-semibold text-rust' : ''}
+      >
         {words[saving]}
       </span>
     </p>

@@ -1,212 +1,318 @@
 import { describe, expect, it, vi } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
-import { emptyPlan } from '@/core/plan/plan'
-import { applySteps, setRows, type Step } from '@/core/plan/step'
-import { must } from '@/core/result'
-import { PlanDesk, type SaveAnswer, type Send } from './plan-desk'
+import { MemoryKeeper } from '@tests/fixtures/memory-keeper'
+import { followEdition } from '@/core/fit/edition'
+import { planKind } from '@/core/plan/kind'
+import { emptyPlan, type Plan } from '@/core/plan/plan'
+import { setRows } from '@/core/plan/step'
+import type { Step } from '@/core/sync/step'
+import type { Left } from '@/core/sync/client'
+import type { Save } from '@/core/sync/protocol'
+import { PlanDesk, type DeskStart, type Sent, type Server } from './plan-desk'
+import type { Queue } from './queue'
 
-const start = {
-  planId: 'p',
-  model: heron,
-  lenses: [],
-  plan: emptyPlan(heron),
-  version: 0,
-  log: [],
-  revision: null,
-}
-const theirs = (rows: Record<string, string>) => setRows(emptyPlan(heron), 'theirs', rows)
+const kind = planKind((id, edition) => (id === heron.id && edition === heron.version ? heron : null))
+const theirs = (rows: Record<string, string | boolean>, onto: Plan = emptyPlan(heron)) =>
+  setRows(onto, 'theirs', rows)
 
-function deskWith(send: Send, waitingSteps: readonly Step[] = []) {
-  let kept = waitingSteps
+/** A desk with a queue in memory; `send` stands between it and the keeper. */
+function deskWith(send: Server['save'] | null = null, left: Left | null = null) {
+  const keeper = new MemoryKeeper(kind, emptyPlan(heron))
+  let kept = left
   let made = 0
-  const waiting = { read: () => kept, write: (steps: readonly Step[]) => void (kept = steps) }
+  const opened = keeper.opened()
+  const start: DeskStart = {
+    planId: 'p',
+    epoch: opened.epoch,
+    model: heron,
+    lenses: [],
+    plan: opened.document,
+    version: 0,
+    head: null,
+    log: [],
+    revision: null,
+    newerEdition: null,
+  }
+  const queue: Queue = {
+    open: () => Promise.resolve({ own: kept, others: [], trouble: null }),
+    write: (now) => {
+      kept = now
+      return Promise.resolve(null)
+    },
+    remove: () => Promise.resolve(null),
+  }
+  const through = async (save: Save): Promise<Sent> => ({ kind: 'answer', answer: await keeper.save(save) })
   const desk = new PlanDesk(
     start,
-    send,
-    waiting,
+    { save: send ?? through, definition: () => Promise.resolve(null) },
+    queue,
     () => `step ${(made += 1)}`,
     () => Promise.resolve(),
   )
-  return { desk, kept: () => kept }
+  return { desk, keeper, through, kept: () => kept }
 }
 
-/** A server that keeps what it is sent, as the real one does. */
-function server() {
-  const log: Step[] = []
-  const send: Send = (basedOn, steps) => {
-    const fresh = steps.filter((step) => !log.some((one) => one.id === step.id))
-    const newer = log.slice(basedOn).filter((one) => !steps.some((step) => step.id === one.id))
-    if (fresh.length > 0 && newer.length > 0)
-      return Promise.resolve<SaveAnswer>({ kind: 'stale', version: log.length, newer })
-    log.push(...fresh)
-    return Promise.resolve<SaveAnswer>({ kind: 'saved', version: log.length })
-  }
-  return { log, send }
-}
+const lost: Sent = { kind: 'failed', status: null, refusal: null }
 
 const settled = (desk: PlanDesk) => vi.waitFor(() => expect(desk.getView().saving).toBe('saved'))
 
 describe('a plan on the desk', () => {
   it('shows a step at once and calls it saved only when the server has it', async () => {
-    const { log, send } = server()
-    const { desk, kept } = deskWith(send)
+    const { desk, keeper, kept } = deskWith()
     desk.set({ title: 'Mine' })
     expect(desk.getView()).toMatchObject({ saving: 'saving', plan: { rows: { title: 'Mine' } } })
-    expect(kept()).toHaveLength(1)
+    expect(kept()?.steps).toHaveLength(1)
     await settled(desk)
-    expect(log).toHaveLength(1)
-    expect(kept()).toEqual([])
+    expect(keeper.steps).toHaveLength(1)
+    expect(kept()).toBeNull()
     expect(desk.getView().version).toBe(1)
   })
 
   it('makes no step of rows that hold the values already', () => {
-    const { desk } = deskWith(server().send)
+    const { desk } = deskWith()
     expect(desk.set({ title: null })).toBe(false)
     expect(desk.getView().log).toEqual([])
   })
 
   it('shows a refused step and changes nothing', () => {
-    const { desk } = deskWith(server().send)
+    const { desk } = deskWith()
     expect(desk.set({ 'base/movie.frameRate': '23p' })).toBe(false)
     expect(desk.getView()).toMatchObject({ refusal: { code: 'outside' }, plan: { rows: {} } })
   })
 
   it('undoes and redoes, each saved as a step of its own', async () => {
-    const { log, send } = server()
-    const { desk } = deskWith(send)
+    const { desk, keeper } = deskWith()
     desk.set({ title: 'Mine' })
     desk.undo()
     expect(desk.getView().plan.rows).toEqual({})
     desk.redo()
     expect(desk.getView().plan.rows).toEqual({ title: 'Mine' })
     await settled(desk)
-    expect(log.map((step) => step.undoes ?? step.redoes)).toEqual([undefined, 'step 1', 'step 1'])
+    expect(keeper.steps.map((step) => step.undoes ?? step.redoes)).toEqual([undefined, 'step 1', 'step 1'])
+  })
+
+  it('keeps the very same plan on the screen when the server has taken its steps', async () => {
+    const { desk } = deskWith()
+    desk.set({ title: 'Mine' })
+    const { plan } = desk.getView()
+    await settled(desk)
+    expect(desk.getView().plan).toBe(plan)
   })
 
   it('rebases silently on steps saved elsewhere on other rows', async () => {
-    const { log, send } = server()
-    log.push(theirs({ title: 'Theirs' }))
-    const { desk } = deskWith(send)
+    const { desk, keeper } = deskWith()
+    keeper.steps = [theirs({ title: 'Theirs' })]
     desk.set({ 'base/movie.frameRate': '50p' })
     await settled(desk)
     expect(desk.getView()).toMatchObject({
-      conflicts: [],
+      aside: [],
       plan: { rows: { title: 'Theirs', 'base/movie.frameRate': '50p' } },
     })
-    expect(must(applySteps(heron, emptyPlan(heron), log))).toEqual(desk.getView().plan)
+    expect(keeper.opened().document).toEqual(desk.getView().plan)
   })
 
   it('tells of a row changed elsewhere, keeps mine, and puts it back when asked', async () => {
-    const { log, send } = server()
-    log.push(theirs({ title: 'Theirs' }))
-    const { desk } = deskWith(send)
+    const { desk, keeper } = deskWith()
+    keeper.steps = [theirs({ title: 'Theirs' })]
     desk.set({ title: 'Mine' })
     await settled(desk)
     expect(desk.getView()).toMatchObject({
       plan: { rows: { title: 'Theirs' } },
-      conflicts: [{ row: 'title', theirs: 'Theirs', mine: 'Mine' }],
+      aside: [{ row: 'title', mine: 'Mine', why: { kind: 'changed' } }],
     })
-    desk.settle('title', 'mine')
+    const [about] = desk.getView().aside
+    if (about) desk.settle(about, 'mine')
     await settled(desk)
-    expect(desk.getView()).toMatchObject({ plan: { rows: { title: 'Mine' } }, conflicts: [] })
-    expect(log).toHaveLength(2)
+    expect(desk.getView()).toMatchObject({ plan: { rows: { title: 'Mine' } }, aside: [] })
+    expect(keeper.steps).toHaveLength(2)
   })
 
   it('keeps trying while the server cannot be reached, and loses nothing', async () => {
-    const { log, send } = server()
     let failures = 3
-    const { desk, kept } = deskWith((basedOn, steps) =>
-      failures-- > 0 ? Promise.reject(new Error('down')) : send(basedOn, steps),
+    const { desk, keeper, through, kept } = deskWith((save) =>
+      failures-- > 0 ? Promise.resolve(lost) : through(save),
     )
     const seen = new Set<string>()
     desk.subscribe(() => seen.add(desk.getView().saving))
     desk.set({ title: 'Mine' })
     desk.set({ title: 'Mine again' })
     await settled(desk)
-    expect(seen).toContain('unreachable')
-    expect(log).toHaveLength(2)
-    expect(kept()).toEqual([])
+    expect(seen).toContain('waiting')
+    expect(keeper.steps).toHaveLength(2)
+    expect(kept()).toBeNull()
   })
 
-  it('does not save twice what the server had when its answer was lost', async () => {
-    const { log, send } = server()
+  it('learns of others’ steps when its own were saved and the answer was lost', async () => {
     let lose = true
-    const { desk } = deskWith(async (basedOn, steps) => {
-      const answer = await send(basedOn, steps)
-      if (!lose) return answer
+    const { desk, keeper, through } = deskWith(async (save) => {
+      const sent = await through(save)
+      if (!lose) return sent
       lose = false
-      throw new Error('the answer was lost')
+      keeper.steps = [...keeper.steps, theirs({ 'base/focus.lamp': false }, keeper.opened().document)]
+      return lost
     })
     desk.set({ title: 'Mine' })
     await settled(desk)
-    expect(log).toHaveLength(1)
+    desk.set({ 'base/focus.lamp': true })
+    await settled(desk)
+    expect(desk.getView()).toMatchObject({
+      link: { kind: 'good' },
+      plan: { rows: { title: 'Mine', 'base/focus.lamp': true } },
+      aside: [],
+    })
+    expect(keeper.opened().document).toEqual(desk.getView().plan)
+  })
+
+  it('goes on when its answer was lost and another changed the same row meanwhile', async () => {
+    let lose = true
+    const { desk, keeper, through } = deskWith(async (save) => {
+      const sent = await through(save)
+      if (!lose) return sent
+      lose = false
+      keeper.steps = [...keeper.steps, theirs({ title: 'Theirs' }, keeper.opened().document)]
+      desk.set({ title: 'Mine, later' })
+      return lost
+    })
+    desk.set({ title: 'Mine' })
+    await settled(desk)
+    expect(desk.getView()).toMatchObject({
+      link: { kind: 'good' },
+      plan: { rows: { title: 'Theirs' } },
+      aside: [{ row: 'title', mine: 'Mine, later' }],
+    })
   })
 
   it('takes up what an earlier visit could not save, and asks where it no longer fits', async () => {
-    const { log, send } = server()
     const fits = setRows(emptyPlan(heron), 'fits', { title: 'Kept' })
     const clashes: Step = {
       id: 'clashes',
       changes: [{ row: 'base/movie.frameRate', from: '50p', to: '25p' }],
     }
-    const { desk } = deskWith(send, [fits, clashes])
-    desk.resume()
+    const epoch = '00000000-0000-4000-8000-00000000e000'
+    const { desk, keeper } = deskWith(null, { epoch, steps: [fits, clashes], aside: [] })
+    await desk.resume()
     await settled(desk)
-    expect(log.map((step) => step.id)).toEqual(['fits'])
+    expect(keeper.steps.map((step) => step.id)).toEqual(['fits'])
     expect(desk.getView()).toMatchObject({
       refusal: null,
-      conflicts: [{ row: 'base/movie.frameRate', theirs: null, mine: '25p' }],
+      aside: [{ row: 'base/movie.frameRate', mine: '25p' }],
     })
   })
 
-  it('asks nothing where an undoing waits whose step the page did not know yet', async () => {
-    const { log, send } = server()
+  it('asks nothing where an earlier visit left what the server has had all along', async () => {
     const step = setRows(emptyPlan(heron), 'done', { title: 'Mine' })
     const undoing: Step = {
       id: 'undone',
       changes: [{ row: 'title', from: 'Mine', to: null }],
       undoes: 'done',
     }
-    log.push(step, undoing)
-    const { desk } = deskWith(send, [undoing])
-    desk.resume()
-    expect(desk.getView()).toMatchObject({ conflicts: [], refusal: null })
-    desk.set({ 'base/focus.lamp': false })
+    const epoch = '00000000-0000-4000-8000-00000000e000'
+    const { desk, keeper } = deskWith(null, { epoch, steps: [step, undoing], aside: [] })
+    keeper.steps = [step, undoing]
+    await desk.resume()
     await settled(desk)
-    expect(desk.getView()).toMatchObject({ conflicts: [], plan: { rows: { 'base/focus.lamp': false } } })
-    expect(desk.getView().plan.rows).not.toHaveProperty('title')
+    expect(desk.getView()).toMatchObject({ aside: [], refusal: null, version: 2, plan: { rows: {} } })
   })
 
-  it('does not hold a step against itself that the server has already', async () => {
-    const { desk } = deskWith((basedOn, steps) =>
-      Promise.resolve<SaveAnswer>(
-        basedOn === 0
-          ? {
-              kind: 'stale',
-              version: 2,
-              newer: [
-                ...steps,
-                setRows(must(applySteps(heron, emptyPlan(heron), steps)), 'theirs', {
-                  'base/focus.lamp': false,
-                }),
-              ],
-            }
-          : { kind: 'saved', version: 2 },
-      ),
+  it('shows what was left from before the plan was put back as the owner’s, and sends nothing of it', async () => {
+    const step = setRows(emptyPlan(heron), 'old', { title: 'Mine' })
+    const epoch = '00000000-0000-4000-8000-00000000eeee'
+    const { desk, keeper } = deskWith(null, { epoch, steps: [step], aside: [] })
+    await desk.resume()
+    await settled(desk)
+    expect(keeper.steps).toEqual([])
+    expect(desk.getView().aside).toMatchObject([
+      { row: 'title', mine: 'Mine', why: { kind: 'refused', refusal: { code: 'other-epoch' } } },
+    ])
+  })
+
+  it('sets aside only what the server refuses, says why, and saves the rest', async () => {
+    const refusal = { code: 'outside', message: 'not that', where: 'title' }
+    const { desk, keeper, through } = deskWith(async (save) => {
+      const [first] = save.steps
+      if (first?.id !== 'step 1') return through(save)
+      const { epoch } = keeper.opened()
+      const answer = { epoch, from: 0, version: 0, known: [], entries: [], kind: 'unfit' as const }
+      return { kind: 'answer', answer: { ...answer, step: first.id, refusal } }
+    })
+    desk.set({ title: 'Mine' })
+    desk.set({ 'base/focus.lamp': false })
+    await settled(desk)
+    expect(desk.getView()).toMatchObject({
+      plan: { rows: { 'base/focus.lamp': false } },
+      aside: [{ row: 'title', mine: 'Mine', why: { kind: 'refused', refusal } }],
+    })
+    expect(keeper.steps.map((step) => step.id)).toEqual(['step 2'])
+  })
+
+  it('splits a save that is too large until only the step at fault is left, and sets that aside', async () => {
+    const { desk, keeper, through } = deskWith((save) =>
+      save.steps.some((step) => step.id === 'step 3')
+        ? Promise.resolve({ kind: 'failed', status: 413, refusal: null })
+        : through(save),
+    )
+    for (const title of ['a', 'b']) desk.set({ title })
+    desk.set({ 'base/focus.lamp': false })
+    desk.set({ title: 'c' })
+    await settled(desk)
+    expect(keeper.steps.map((step) => step.id)).toEqual(['step 1', 'step 2', 'step 4'])
+    expect(desk.getView().aside).toMatchObject([{ row: 'base/focus.lamp', mine: false }])
+  })
+
+  it('stops where saves are forbidden, keeps everything, and goes on when told to', async () => {
+    let forbidden = true
+    const { desk, keeper, through, kept } = deskWith((save) =>
+      forbidden ? Promise.resolve({ kind: 'failed', status: 403, refusal: null }) : through(save),
+    )
+    desk.set({ title: 'Mine' })
+    await vi.waitFor(() => expect(desk.getView().saving).toBe('stopped'))
+    expect(kept()?.steps).toHaveLength(1)
+    forbidden = false
+    desk.retry()
+    await settled(desk)
+    expect(keeper.steps).toHaveLength(1)
+  })
+
+  it('tells of a plan that was put back meanwhile, and keeps what was made here', async () => {
+    const { desk, keeper, kept } = deskWith()
+    await keeper.reset()
+    desk.set({ title: 'Mine' })
+    await vi.waitFor(() => expect(desk.getView().saving).toBe('stopped'))
+    expect(desk.getView()).toMatchObject({
+      link: { cause: { code: 'other-epoch' } },
+      plan: { rows: { title: 'Mine' } },
+    })
+    expect(kept()?.steps).toHaveLength(1)
+  })
+
+  it('takes in a step of somebody else that follows another edition, with the definition it names', async () => {
+    const newer = { ...heron, version: heron.version + 1 }
+    const both = planKind((_id, edition) => (edition === heron.version ? heron : newer))
+    const keeper = new MemoryKeeper(both, emptyPlan(heron))
+    const { step } = followEdition(heron, emptyPlan(heron), newer, 'follow')
+    keeper.steps = [step]
+    const { epoch } = keeper.opened()
+    const base = deskWith()
+    const desk = new PlanDesk(
+      { ...base.desk.start, epoch },
+      {
+        save: async (save) => ({ kind: 'answer', answer: await keeper.save(save) }),
+        definition: () => Promise.resolve(newer),
+      },
+      {
+        open: () => Promise.reject(new Error('unused')),
+        write: () => Promise.resolve(null),
+        remove: () => Promise.resolve(null),
+      },
+      () => 'mine',
+      () => Promise.resolve(),
     )
     desk.set({ title: 'Mine' })
     await settled(desk)
-    expect(desk.getView()).toMatchObject({
-      conflicts: [],
-      plan: { rows: { title: 'Mine', 'base/focus.lamp': false } },
+    expect(desk.start.model).toBe(newer)
+    expect(desk.getView().plan).toEqual({
+      model: { id: heron.id, version: newer.version },
+      rows: { title: 'Mine' },
     })
-  })
-
-  it('lets go of a step the server refuses, and says why', async () => {
-    const refusal = { code: 'outside', message: 'not that', where: 'title' }
-    const { desk } = deskWith(() => Promise.resolve({ kind: 'refused', refusal }))
-    desk.set({ title: 'Mine' })
-    await settled(desk)
-    expect(desk.getView()).toMatchObject({ refusal, plan: { rows: {} } })
   })
 })

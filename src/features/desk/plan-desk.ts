@@ -1,21 +1,40 @@
 import type { BodyModel, LensModel, Posture, Side } from '@/core/model/types'
-import { redoStep, undoStep } from '@/core/plan/history'
-import { rebase, stillWanted, type Conflict } from '@/core/plan/rebase'
+import { editionMark, editionsIn, planKind } from '@/core/plan/kind'
 import type { Plan } from '@/core/plan/plan'
 import type { RowId } from '@/core/plan/rows'
-import { applyStep, applySteps, rowValue, setRows, type Step } from '@/core/plan/step'
-import { must, type Refusal } from '@/core/result'
+import { setRows } from '@/core/plan/step'
+import type { Refusal } from '@/core/result'
+import {
+  leftBy,
+  next,
+  openClient,
+  patience,
+  saveFor,
+  type Client,
+  type Event,
+  type Link,
+} from '@/core/sync/client'
+import { redoStep, undoStep } from '@/core/sync/history'
+import type { DocumentKind } from '@/core/sync/kind'
+import type { Answer, Save } from '@/core/sync/protocol'
+import type { Aside } from '@/core/sync/rebase'
+import type { Step } from '@/core/sync/step'
 import type { Value } from '@/core/vocabulary/values'
+import type { LeftBehind, Queue } from './queue'
 
 /** What the server sends to begin with. */
 export interface DeskStart {
   readonly planId: string
+  readonly epoch: string
   readonly model: BodyModel
   readonly lenses: readonly LensModel[]
   readonly plan: Plan
   readonly version: number
+  readonly head: string | null
   readonly log: readonly Step[]
   readonly revision: { readonly number: number; readonly planVersion: number } | null
+  /** A newer edition of the model than the plan stands on, or null. */
+  readonly newerEdition: number | null
 }
 
 /** What the screen shows; a new object at every change. */
@@ -25,60 +44,81 @@ export interface DeskView {
   readonly side: Side
   /** How the camera is held, for what reach reckons. */
   readonly posture: Posture
-  readonly saving: 'saved' | 'saving' | 'unreachable'
+  readonly saving: 'saved' | 'saving' | 'waiting' | 'stopped'
+  /** How things stand with the server, with the cause where they are not well. */
+  readonly link: Link
   readonly version: number
-  readonly conflicts: readonly Conflict[]
+  readonly aside: readonly Aside[]
   readonly refusal: Refusal | null
+  /** What earlier visits left behind, to go on with or to give up. */
+  readonly leftBehind: readonly LeftBehind[]
+  /** Why what is not saved yet would not outlive this tab, or null. */
+  readonly unkept: Refusal | null
 }
 
-/** The answer of a save. */
-export type SaveAnswer =
-  | { readonly kind: 'saved'; readonly version: number }
-  | { readonly kind: 'stale'; readonly version: number; readonly newer: readonly Step[] }
-  | { readonly kind: 'refused'; readonly refusal: Refusal }
+/** What became of a save that was sent. */
+export type Sent =
+  | { readonly kind: 'answer'; readonly answer: Answer }
+  | { readonly kind: 'failed'; readonly status: number | null; readonly refusal: Refusal | null }
 
-/** Sends steps to the server; rejects when it cannot be reached. */
-export type Send = (basedOn: number, steps: readonly Step[]) => Promise<SaveAnswer>
-
-/** Where steps that are not saved yet wait, so that closing the tab loses nothing. */
-export interface Waiting {
-  read(): readonly Step[]
-  write(steps: readonly Step[]): void
+/** How a desk reaches the server. */
+export interface Server {
+  /** Sends a save; a rejection counts as no answer. */
+  save(save: Save): Promise<Sent>
+  /** A definition that a step of somebody else's names; null where it cannot be had now. */
+  definition(id: string, edition: number): Promise<BodyModel | null>
 }
 
 /**
- * A plan under work in one tab. Steps take effect at once and are sent in the background, in order; a step counts
- * as saved only when the server says so. Steps others saved meanwhile are rebased upon; a row both changed comes
- * up as a conflict with both texts kept.
+ * A plan under work in one tab: `core/sync/client` decides, this sends, waits and shows. Steps take effect at once and are
+ * sent in the background, one save at a time; a step counts as saved only when the server says so. What is not saved yet
+ * is kept by the browser, so that it outlives the tab.
  */
 export class PlanDesk {
-  private saved: { plan: Plan; version: number; log: readonly Step[] }
-  private pending: readonly Step[] = []
-  private sending = false
-  private failures = 0
+  private readonly models: BodyModel[]
+  private readonly kind: DocumentKind<Plan>
+  private client: Client<Plan>
+  private current: DeskStart
+  private running = false
+  private ended = false
+  private wake: (() => void) | null = null
   private readonly listeners = new Set<() => void>()
   private view: DeskView
 
   constructor(
-    readonly start: DeskStart,
-    private readonly send: Send,
-    private readonly waiting: Waiting,
+    start: DeskStart,
+    private readonly server: Server,
+    private readonly queue: Queue,
     /** Makes the id of a step. */
     readonly newId: () => string = () => crypto.randomUUID(),
     private readonly wait: (milliseconds: number) => Promise<void> = sleep,
   ) {
-    this.saved = { plan: start.plan, version: start.version, log: start.log }
+    this.current = start
+    this.models = [start.model]
+    this.kind = planKind((id, edition) => this.known(id, edition))
+    const { epoch, plan, version, head, log } = start
+    this.client = openClient({ epoch, document: plan, version, head, tail: log })
     this.view = {
-      plan: start.plan,
-      log: start.log,
+      plan,
+      log,
       side: start.model.sides[0] ?? 'stills',
       posture: 'finder',
       saving: 'saved',
-      version: start.version,
-      conflicts: [],
+      link: this.client.link,
+      version,
+      aside: [],
       refusal: null,
+      leftBehind: [],
+      unkept: null,
     }
   }
+
+  /** What the plan began with; its model is the one the plan stands on now. */
+  get start(): DeskStart {
+    return this.current
+  }
+
+  getStart = (): DeskStart => this.current
 
   getView = (): DeskView => this.view
 
@@ -87,36 +127,32 @@ export class PlanDesk {
     return () => this.listeners.delete(listener)
   }
 
-  /**
-   * Takes up steps that an earlier visit could not save; what no longer fits comes up as a conflict, unless the plan
-   * holds what was wanted anyway (the page may have been made while a step and its undoing were on their way).
-   */
-  resume(): void {
-    const known = new Set(this.start.log.map((step) => step.id))
-    for (const step of this.waiting.read().filter((one) => !known.has(one.id))) {
-      if (this.take(step)) continue
-      const conflicts = stillWanted(
-        step.changes.map(({ row, from, to }) => {
-          return { row, before: from, theirs: rowValue(this.view.plan.rows, row), mine: to }
-        }),
-      )
-      this.show({ refusal: null, conflicts: [...this.view.conflicts, ...conflicts] })
-    }
-    this.waiting.write(this.pending)
+  /** Takes up what this tab left behind when it was loaded last, and asks about what tabs that are closed left. */
+  async resume(): Promise<void> {
+    this.ended = false
+    const { own, others, trouble } = await this.queue.open()
+    if (this.ended) return
+    if (own) this.turn({ kind: 'returned', left: own })
+    this.show({ leftBehind: others, unkept: trouble })
+  }
+
+  /** Ends the work of this desk: what it has not saved is in the queue, for the next one. */
+  end(): void {
+    this.ended = true
+  }
+
+  /** Goes on with what a closed tab left behind, or gives it up. */
+  async decide(left: LeftBehind, go: 'on' | 'away'): Promise<void> {
+    this.show({ leftBehind: this.view.leftBehind.filter((one) => one !== left) })
+    if (go === 'on') this.turn({ kind: 'returned', left: left.left })
+    const trouble = await this.queue.remove(left)
+    this.show({ unkept: trouble })
   }
 
   /** Takes a step; a refusal is shown and changes nothing. */
   take(step: Step): boolean {
-    const next = applyStep(this.start.model, this.view.plan, step)
-    if (!next.ok) {
-      this.show({ refusal: next.refusal })
-      return false
-    }
-    this.pending = [...this.pending, step]
-    this.waiting.write(this.pending)
-    this.show({ plan: next.value, log: [...this.view.log, step], saving: 'saving', refusal: null })
-    void this.flush()
-    return true
+    this.turn({ kind: 'made', step })
+    return this.client.refusal === null
   }
 
   /** Sets rows in one step; rows that hold the values already make no step. */
@@ -145,76 +181,124 @@ export class PlanDesk {
 
   /** Shows a refusal that came up before there was a step. */
   refuse(refusal: Refusal | null): void {
-    this.show({ refusal })
+    this.turn({ kind: 'told', refusal })
   }
 
-  /** Ends a conflict: with mine, my value is set as a fresh step; else theirs stays. */
-  settle(row: RowId, whose: 'mine' | 'theirs'): void {
-    const conflict = this.view.conflicts.find((one) => one.row === row)
-    this.show({ conflicts: this.view.conflicts.filter((one) => one.row !== row) })
-    if (conflict && whose === 'mine') this.set({ [row]: conflict.mine })
+  /** Ends what was set aside: with mine, my value is set as a fresh step; else what stands there stays. */
+  settle(about: Aside, whose: 'mine' | 'theirs'): void {
+    this.turn({ kind: 'settled', key: about.key, whose, id: this.newId() })
   }
 
-  /** Sends what waits; one save is under way at a time. */
-  async flush(): Promise<void> {
-    if (this.sending) return
-    this.sending = true
-    try {
-      while (this.pending.length > 0) {
-        const batch = this.pending.slice(0, 100)
-        const answer = await this.send(this.saved.version, batch).catch(() => null)
-        if (answer === null) await this.retryLater()
-        else this.accept(batch, answer)
-      }
-    } finally {
-      this.sending = false
-    }
+  /** Tries again now. */
+  retry(): void {
+    this.turn({ kind: 'retry' })
+    this.wake?.()
   }
 
-  private async retryLater(): Promise<void> {
-    this.failures += 1
-    this.show({ saving: 'unreachable' })
-    await this.wait(Math.min(10_000, 500 * 2 ** this.failures))
+  /** Lets go of everything that is not saved: for a plan that was put back, or whose steps were taken elsewhere. */
+  async giveUp(): Promise<void> {
+    await this.queue.write(null)
+    this.show({ saving: 'saved' })
   }
 
-  private accept(batch: readonly Step[], answer: SaveAnswer): void {
-    this.failures = 0
-    const { model } = this.start
-    if (answer.kind === 'saved') {
-      const plan = must(applySteps(model, this.saved.plan, batch))
-      this.saved = { plan, version: answer.version, log: [...this.saved.log, ...batch] }
-      this.rest(this.pending.slice(batch.length), [], null)
-    } else if (answer.kind === 'stale') {
-      const plan = must(applySteps(model, this.saved.plan, answer.newer))
-      this.saved = { plan, version: answer.version, log: [...this.saved.log, ...answer.newer] }
-      const there = new Set(answer.newer.map((step) => step.id))
-      const moved = rebase(
-        this.pending.filter((step) => !there.has(step.id)),
-        answer.newer,
-      )
-      this.rest(moved.steps, moved.conflicts, null)
-    } else {
-      this.rest([], [], answer.refusal)
-    }
+  /** Adds a definition that steps may take the plan to. */
+  learn(model: BodyModel): void {
+    if (!this.known(model.id, model.version)) this.models.push(model)
   }
 
-  private rest(pending: readonly Step[], conflicts: readonly Conflict[], refusal: Refusal | null): void {
-    this.pending = pending
-    this.waiting.write(pending)
+  private known(id: string, edition: number): BodyModel | null {
+    return this.models.find((model) => model.id === id && model.version === edition) ?? null
+  }
+
+  private turn(event: Event): void {
+    const before = this.client
+    const after = next(this.kind, before, event)
+    this.client = after
+    const isKept = after.pending === before.pending && after.returning === before.returning
+    if (!isKept || after.aside !== before.aside) this.keep()
+    const model = this.known(after.shown.model.id, after.shown.model.version)
+    if (model && editionMark(after.shown.model) !== editionMark(this.current.plan.model))
+      this.current = { ...this.current, model, plan: after.shown }
     this.show({
-      plan: must(applySteps(this.start.model, this.saved.plan, pending)),
-      log: [...this.saved.log, ...pending],
-      saving: pending.length > 0 ? 'saving' : 'saved',
-      version: this.saved.version,
-      conflicts: [...this.view.conflicts, ...conflicts],
-      ...(refusal ? { refusal } : {}),
+      plan: after.shown,
+      log:
+        after.saved.tail === before.saved.tail && after.pending === before.pending
+          ? this.view.log
+          : [...after.saved.tail, ...after.pending],
+      saving: savingOf(after),
+      link: after.link,
+      version: after.saved.version,
+      aside: after.aside,
+      refusal: after.refusal,
+    })
+    void this.run()
+  }
+
+  private keep(): void {
+    if (this.ended) return
+    void this.queue.write(leftBy(this.client)).then((trouble) => {
+      if (trouble !== this.view.unkept) this.show({ unkept: trouble })
     })
   }
 
+  /** Sends what waits until nothing does; one save is under way at a time. */
+  private async run(): Promise<void> {
+    if (this.running) return
+    this.running = true
+    try {
+      while (!this.ended && saveFor(this.kind, this.client)) {
+        await this.pause(patience(this.client))
+        this.turn({ kind: 'sent' })
+        const { flight } = this.client
+        if (!flight) continue
+        const sent = await this.server.save(flight.save).catch(() => unanswered)
+        if (this.ended) return
+        if (sent.kind === 'answer') await this.fetchEditions(sent.answer)
+        this.turn(
+          sent.kind === 'answer'
+            ? { kind: 'answered', number: flight.number, answer: sent.answer }
+            : { kind: 'failed', number: flight.number, status: sent.status, refusal: sent.refusal },
+        )
+      }
+    } finally {
+      this.running = false
+    }
+  }
+
+  /** Steps of others may stand on another edition of the model: it must be here before they are taken in. */
+  private async fetchEditions(answer: Answer): Promise<void> {
+    if (answer.kind === 'apart') return
+    for (const { id, version } of editionsIn(answer.entries)) {
+      if (this.known(id, version)) continue
+      const model = await this.server.definition(id, version)
+      if (model) this.learn(model)
+    }
+  }
+
+  private async pause(milliseconds: number): Promise<void> {
+    if (milliseconds === 0) return
+    const woken = new Promise<void>((resolve) => {
+      this.wake = resolve
+    })
+    await Promise.race([this.wait(milliseconds), woken])
+    this.wake = null
+  }
+
   private show(change: Partial<DeskView>): void {
+    const isNews = Object.entries(change).some(([key, value]) => this.view[key as keyof DeskView] !== value)
+    if (!isNews) return
     this.view = { ...this.view, ...change }
     this.listeners.forEach((listener) => listener())
   }
+}
+
+const unanswered: Sent = { kind: 'failed', status: null, refusal: null }
+
+function savingOf(client: Client<Plan>): DeskView['saving'] {
+  if (client.pending.length === 0 && client.returning.length === 0)
+    return client.link.kind === 'stopped' ? 'stopped' : 'saved'
+  if (client.link.kind === 'good') return 'saving'
+  return client.link.kind
 }
 
 function sleep(milliseconds: number): Promise<void> {

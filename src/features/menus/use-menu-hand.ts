@@ -3,7 +3,7 @@
 import type { DragEndEvent, DragStartEvent } from '@dnd-kit/core'
 import { useState, type KeyboardEvent, type RefObject } from 'react'
 import { putItem, swapItems } from '@/core/plan/menu-items'
-import type { Step } from '@/core/plan/step'
+import type { Step } from '@/core/sync/step'
 import type { Result } from '@/core/result'
 import { useDragSensors } from '@/ui/drag'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'

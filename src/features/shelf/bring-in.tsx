@@ -1,7 +1,9 @@
 'use client'
 
+import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
+import { planFileBytes } from '@/core/files/plan-file'
 import type { Refusal } from '@/core/result'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/trouble'
@@ -14,19 +16,14 @@ export function BringIn() {
   const router = useRouter()
   const input = useRef<HTMLInputElement>(null)
   const [refusal, setRefusal] = useState<Refusal | null>(null)
-  const [done, setDone] = useState('')
+  const [done, setDone] = useState<{ words: string; planId: string | null } | null>(null)
   const bring = async (file: File) => {
     setRefusal(null)
-    setDone('')
+    setDone(null)
     const answer = await sendFile(file)
     if (answer.kind === 'refused') return setRefusal(answer.refusal)
-    setDone(
-      answer.planId
-        ? `${file.name} is open as a plan.`
-        : answer.known
-          ? `${file.name} was on the shelf already.`
-          : `${file.name} is on the shelf.`,
-    )
+    const place = answer.known ? 'was on the shelf already' : 'is on the shelf'
+    setDone({ words: `${file.name} ${place}.`, planId: answer.planId })
     router.refresh()
   }
   return (
@@ -47,18 +44,30 @@ export function BringIn() {
         Bring a file in
       </Button>
       {refusal && <RefusalNote refusal={refusal} />}
-      {done !== '' && <p role="status">{done}</p>}
+      {done && (
+        <p role="status">
+          {done.words}{' '}
+          {done.planId && (
+            <Link
+              href={`/plans/${done.planId}/controls`}
+              className="font-semibold text-brine underline underline-offset-3"
+            >
+              Open its plan
+            </Link>
+          )}
+        </p>
+      )}
     </div>
   )
 }
 
 async function sendFile(file: File): Promise<Answer> {
-  if (file.size > 4_000_000) {
+  if (file.size > planFileBytes) {
     return {
       kind: 'refused',
       refusal: {
         code: 'too-large',
-        message: `The file has ${file.size} bytes; at most 4 million are taken.`,
+        message: `The file has ${file.size} bytes; at most ${planFileBytes / 1_000_000} million are taken.`,
         where: file.name,
       },
     }

@@ -1,8 +1,9 @@
 import Link from 'next/link'
 import type { Refusal } from '@/core/result'
-import type { BodyLine } from '@/features/bodies/body-line'
+import { endedWords, type BodyLine } from '@/features/bodies/body-line'
 import { SeveritySign } from '@/ui/verdict'
 import { BringIn } from './bring-in'
+import { FileTable, type ShelfFile } from './file-table'
 import { NewPlan } from './new-plan'
 
 /** A plan as the shelf shows it. */
@@ -16,17 +17,11 @@ export interface ShelfPlan {
   readonly trips: number
 }
 
-/** A file as the shelf shows it. */
-export interface ShelfFile {
+/** A plan or body that is kept and cannot be shown, and why. */
+export interface Unshown {
   readonly id: string
-  readonly kind: string
   readonly name: string
-  readonly size: number
-  readonly digest: string
-  readonly bodyName: string | null
-  readonly revision: number | null
-  readonly note: string
-  readonly addedAt: string
+  readonly trouble: Refusal
 }
 
 /** Home: plans, bodies, files, and what needs attention. */
@@ -34,14 +29,19 @@ export function Shelf({
   plans,
   bodies,
   files,
+  fileCount,
   models,
   faults,
+  unshown,
 }: {
   plans: readonly ShelfPlan[]
   bodies: readonly BodyLine[]
+  /** The newest of them. */
   files: readonly ShelfFile[]
+  fileCount: number
   models: readonly { id: string; name: string; version: number }[]
   faults: readonly Refusal[]
+  unshown: readonly Unshown[]
 }) {
   return (
     <main className="mx-auto grid max-w-[1240px] gap-x-8 gap-y-6 px-5 py-6 lg:grid-cols-[minmax(0,1fr)_360px]">
@@ -78,13 +78,13 @@ export function Shelf({
           </ul>
         </section>
         <Bodies bodies={bodies} />
-        <Files files={files} />
+        <Files files={files} count={fileCount} />
       </div>
       <aside aria-labelledby="attention" className="content-start">
         <h2 id="attention" className="font-head text-title font-semibold">
           Needs attention
         </h2>
-        <Attention plans={plans} bodies={bodies} faults={faults} />
+        <Attention plans={plans} bodies={bodies} faults={faults} unshown={unshown} />
       </aside>
     </main>
   )
@@ -126,7 +126,7 @@ function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
             </p>
             <p className="mt-1">
               {body.last
-                ? `Revision ${body.last.revision}: ${body.last.outcome}, ${body.last.endedAt}`
+                ? `Revision ${body.last.revision}: ${endedWords(body.last)}, ${body.last.endedAt}`
                 : 'Nothing carried to it yet'}
             </p>
           </li>
@@ -136,7 +136,7 @@ function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
   )
 }
 
-function Files({ files }: { files: readonly ShelfFile[] }) {
+function Files({ files, count }: { files: readonly ShelfFile[]; count: number }) {
   return (
     <section aria-labelledby="files">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
@@ -151,37 +151,14 @@ function Files({ files }: { files: readonly ShelfFile[] }) {
           plan to a body, or bring a file in.
         </p>
       ) : (
-        <div className="mt-2 overflow-x-auto border bg-sheet px-4">
-          <table className="w-full border-collapse">
-            <thead>
-              <tr className="border-b text-left text-small text-silt">
-                <th className="py-1.5 pr-3 font-normal">File</th>
-                <th className="pr-3 font-normal">From</th>
-                <th className="pr-3 text-right font-normal">Bytes</th>
-                <th className="pr-3 font-normal">Digest</th>
-                <th className="font-normal">Kept</th>
-              </tr>
-            </thead>
-            <tbody>
-              {files.map((file) => (
-                <tr key={file.id} className="border-b last:border-0">
-                  <td className="py-1.5 pr-3">
-                    <a
-                      href={`/api/files/${file.id}`}
-                      className="font-mono font-semibold text-brine underline underline-offset-3"
-                    >
-                      {file.name}
-                    </a>
-                  </td>
-                  <td className="pr-3">{file.note}</td>
-                  <td className="pr-3 text-right font-mono">{file.size}</td>
-                  <td className="pr-3 font-mono text-silt">{file.digest.slice(0, 8)}</td>
-                  <td className="whitespace-nowrap text-silt">{file.addedAt}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <FileTable files={files} />
+      )}
+      {count > files.length && (
+        <p className="mt-2">
+          <Link href="/files" className="font-semibold text-brine underline underline-offset-3">
+            All {count} files
+          </Link>
+        </p>
       )}
     </section>
   )
@@ -191,16 +168,18 @@ function Attention({
   plans,
   bodies,
   faults,
+  unshown,
 }: {
   plans: readonly ShelfPlan[]
   bodies: readonly BodyLine[]
   faults: readonly Refusal[]
+  unshown: readonly Unshown[]
 }) {
   const waiting = bodies
     .filter((body) => body.last === null)
     .map((body) => ({ body, plan: plans.find((plan) => plan.model === body.model) }))
   const tripping = plans.filter((plan) => plan.trips + plan.blocks > 0)
-  if (waiting.length + tripping.length + faults.length === 0) {
+  if (waiting.length + tripping.length + faults.length + unshown.length === 0) {
     return <p className="mt-2 text-silt">Nothing. Every plan is clean and every body has been carried to.</p>
   }
   return (
@@ -212,6 +191,14 @@ function Attention({
         >
           <b className="text-rust">A definition file cannot be used.</b> {fault.message}
           <span className="block font-mono text-small break-all text-silt">{fault.where}</span>
+        </li>
+      ))}
+      {unshown.map(({ id, name, trouble }) => (
+        <li key={id} className="border-l-3 border-rust bg-sheet px-3 py-2">
+          <b className="text-rust">{name} cannot be shown.</b> {trouble.message}
+          {trouble.where && (
+            <span className="block font-mono text-small break-all text-silt">{trouble.where}</span>
+          )}
         </li>
       ))}
       {tripping.map((plan) => (

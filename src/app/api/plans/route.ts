@@ -1,9 +1,9 @@
 import { definitions } from '@/server/models'
 import { createPlan } from '@/server/plans'
-import { readOrder, refusalResponse } from '@/server/requests'
+import { handled, readOrder, refusalResponse } from '@/server/requests'
 
 /** Starts a plan: `{model}` in, its id out. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = handled(async (request: Request) => {
   const order = await readOrder(request)
   if (!order.ok) return refusalResponse(order.refusal)
   const wanted = order.value.model
@@ -12,9 +12,9 @@ export async function POST(request: Request): Promise<Response> {
   if (!model) {
     return refusalResponse({
       code: 'unknown-model',
-      message: `There is no model “${String(wanted)}”.`,
+      message: `There is no model “${typeof wanted === 'string' ? wanted.slice(0, 80) : 'without a name'}”.`,
       where: 'model',
     })
   }
   return Response.json({ kind: 'made', id: await createPlan(model, { title: `New plan for ${model.name}` }) })
-}
+})

@@ -1,6 +1,8 @@
 import type { Metadata } from 'next'
-import type { ReactNode } from 'react'
+import { notFound } from 'next/navigation'
+import { cache, type ReactNode } from 'react'
 import { planTitle } from '@/core/plan/plan'
+import { ok } from '@/core/result'
 import { DeskProvider } from '@/features/desk/desk-context'
 import { Notices } from '@/features/desk/notices'
 import { PlanBar } from '@/features/desk/plan-bar'
@@ -11,21 +13,34 @@ import { Trouble } from '@/ui/trouble'
 
 type Props = { params: Promise<{ plan: string }>; children: ReactNode }
 
+/** The plan and what is on the shelf beside it, read once for the title and the page. */
+const planAt = cache((plan: string) =>
+  reaching(async () => {
+    const stored = await loadPlan(plan)
+    if (!stored.ok) return stored
+    const { models, lenses } = await definitions()
+    const { id, version } = stored.value.model
+    const newer = models.find((model) => model.id === id && model.version > version) ?? null
+    return ok({ stored: stored.value, lenses, newer: newer && newer.version })
+  }),
+)
+
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { plan } = await params
-  const stored = await reaching(() => loadPlan(plan))
-  return { title: stored.ok ? planTitle(stored.value.plan) : 'No plan here' }
+  const stored = await planAt(plan)
+  return { title: stored.ok ? planTitle(stored.value.stored.plan) : 'No plan here' }
 }
 
 export default async function PlanLayout({ params, children }: Props) {
   const { plan } = await params
-  const stored = await reaching(() => loadPlan(plan))
+  const stored = await planAt(plan)
+  if (!stored.ok && stored.refusal.code === 'unknown-plan') notFound()
   if (!stored.ok)
     return <Trouble title="This plan cannot be shown" refusal={stored.refusal} address={`/plans/${plan}`} />
-  const { lenses } = await definitions()
-  const { id, ...rest } = stored.value
+  const { id, ...rest } = stored.value.stored
+  const { lenses } = stored.value
   return (
-    <DeskProvider start={{ planId: id, lenses, ...rest }}>
+    <DeskProvider start={{ planId: id, lenses, newerEdition: stored.value.newer, ...rest }}>
       <PlanBar />
       <Notices />
       {children}

@@ -1,11 +1,8 @@
 import { loadFile } from '@/server/files'
-import { refusalResponse } from '@/server/requests'
+import { handled, refusalResponse } from '@/server/requests'
 
 /** A file of the shelf, byte-exact. */
-export async function GET(
-  _request: Request,
-  { params }: { params: Promise<{ file: string }> },
-): Promise<Response> {
+export const GET = handled(async (_request: Request, { params }: { params: Promise<{ file: string }> }) => {
   const file = await loadFile((await params).file)
   if (!file.ok) return refusalResponse(file.refusal)
   const name = file.value.name.replace(/[^A-Za-z0-9._-]+/g, '-')
@@ -15,4 +12,4 @@ export async function GET(
       'content-disposition': `attachment; filename="${name}"`,
     },
   })
-}
+})

@@ -1,15 +1,27 @@
 import { bodyLine, when } from '@/app/lines'
+import { ok } from '@/core/result'
 import { CarryStation } from '@/features/carry/carry-station'
 import { listBodies } from '@/server/bodies'
-import { listTransfers } from '@/server/transfers'
+import { isUuid } from '@/server/plans'
+import { reaching } from '@/server/requests'
+import { endAbandoned, listTransfers } from '@/server/transfers'
+import { Trouble } from '@/ui/trouble'
 
 export default async function CarryPage({ params }: { params: Promise<{ plan: string }> }) {
   const { plan } = await params
-  const [bodies, past] = await Promise.all([listBodies(), listTransfers(plan)])
+  const read = await reaching(async () => {
+    await endAbandoned()
+    const [{ bodies }, past] = await Promise.all([listBodies(), isUuid(plan) ? listTransfers(plan) : []])
+    return ok({ bodies, past })
+  })
+  if (!read.ok)
+    return (
+      <Trouble title="The bodies cannot be read" refusal={read.refusal} address={`/plans/${plan}/carry`} />
+    )
   return (
     <CarryStation
-      bodies={bodies.map(bodyLine)}
-      past={past.map((one) => ({ ...one, startedAt: when(one.startedAt) }))}
+      bodies={read.value.bodies.map(bodyLine)}
+      past={read.value.past.map((one) => ({ ...one, startedAt: when(one.startedAt) }))}
     />
   )
 }

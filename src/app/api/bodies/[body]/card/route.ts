@@ -1,11 +1,8 @@
 import { cardConditions, setCard, type CardCondition } from '@/server/bodies'
-import { readOrder, refusalResponse } from '@/server/requests'
+import { handled, readOrder, refusalResponse } from '@/server/requests'
 
 /** Changes the card in a simulated body: `{condition}` is ready, locked, full or none. */
-export async function POST(
-  request: Request,
-  { params }: { params: Promise<{ body: string }> },
-): Promise<Response> {
+export const POST = handled(async (request: Request, { params }: { params: Promise<{ body: string }> }) => {
   const order = await readOrder(request)
   if (!order.ok) return refusalResponse(order.refusal)
   const condition = order.value.condition
@@ -15,4 +12,4 @@ export async function POST(
   }
   const set = await setCard((await params).body, condition as CardCondition)
   return set.ok ? Response.json({ ok: true }) : refusalResponse(set.refusal)
-}
+})

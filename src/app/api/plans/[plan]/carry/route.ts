@@ -1,11 +1,8 @@
-import { readOrder, refusalResponse } from '@/server/requests'
+import { handled, readOrder, refusalResponse } from '@/server/requests'
 import { carry } from '@/server/transfers'
 
 /** Carries a plan to a body: `{body}` in; one JSON line for each piece of news out, as it happens. */
-export async function POST(
-  request: Request,
-  { params }: { params: Promise<{ plan: string }> },
-): Promise<Response> {
+export const POST = handled(async (request: Request, { params }: { params: Promise<{ plan: string }> }) => {
   const order = await readOrder(request)
   if (!order.ok) return refusalResponse(order.refusal)
   const bodyId = order.value.body
@@ -15,7 +12,7 @@ export async function POST(
   return new Response(linesOf(carry((await params).plan, bodyId, request.signal)), {
     headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' },
   })
-}
+})
 
 function linesOf(news: AsyncGenerator<unknown>): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder()

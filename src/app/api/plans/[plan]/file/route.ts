@@ -1,13 +1,10 @@
 import { writePlanFile } from '@/core/files/plan-file'
 import { planTitle } from '@/core/plan/plan'
 import { loadPlan } from '@/server/plans'
-import { refusalResponse } from '@/server/requests'
+import { handled, refusalResponse } from '@/server/requests'
 
 /** The plan as a plan file, to keep or to hand on. */
-export async function GET(
-  _request: Request,
-  { params }: { params: Promise<{ plan: string }> },
-): Promise<Response> {
+export const GET = handled(async (_request: Request, { params }: { params: Promise<{ plan: string }> }) => {
   const stored = await loadPlan((await params).plan)
   if (!stored.ok) return refusalResponse(stored.refusal)
   const name = planTitle(stored.value.plan)
@@ -19,4 +16,4 @@ export async function GET(
       'content-disposition': `attachment; filename="${name}.plan.json"`,
     },
   })
-}
+})

@@ -1,17 +1,20 @@
-import { parseSave } from '@/core/plan/parse-step'
-import { appendSteps } from '@/server/plans'
-import { readOrder, refusalResponse } from '@/server/requests'
+import { planKind } from '@/core/plan/kind'
+import { planLimits } from '@/core/plan/limits'
+import { readSave } from '@/core/sync/protocol'
+import { savePlan } from '@/server/plans'
+import { handled, readOrder, refusalResponse } from '@/server/requests'
 
-/** Appends steps to a plan: `{basedOn, steps}` in, `saved`, `stale` (409, with the newer steps) or `refused` out. */
-export async function POST(
-  request: Request,
-  { params }: { params: Promise<{ plan: string }> },
-): Promise<Response> {
-  const json = await readOrder(request, 1_000_000)
+/** One save: `core/sync/protocol` says what goes in and what comes out. 409 with newer steps, 422 with a step that does not fit, 410 where the log is another one. */
+export const POST = handled(async (request: Request, { params }: { params: Promise<{ plan: string }> }) => {
+  const json = await readOrder(request, planLimits.bytesInSave + planLimits.bytesInStep)
   if (!json.ok) return refusalResponse(json.refusal)
-  const order = parseSave(json.value)
-  if (!order.ok) return refusalResponse(order.refusal)
-  const appended = await appendSteps((await params).plan, order.value.basedOn, order.value.steps)
-  if (appended.kind === 'refused') return refusalResponse(appended.refusal)
-  return Response.json(appended, { status: appended.kind === 'stale' ? 409 : 200 })
-}
+  const read = readSave(
+    planKind(() => null),
+    json.value,
+  )
+  if (!read.ok) return refusalResponse(read.refusal)
+  const answer = await savePlan((await params).plan, read.value)
+  if (!answer.ok) return refusalResponse(answer.refusal)
+  const statuses = { saved: 200, stale: 409, unfit: 422, apart: 410 } as const
+  return Response.json(answer.value, { status: statuses[answer.value.kind] })
+})
