@@ -21,7 +21,7 @@ const zones = floors.map((floor) => ({
 }))
 
 export default tseslint.config(
-  { ignores: ['.next/**', 'node_modules/**', '.local/**', 'next-env.d.ts', 'coverage/**'] },
+  { ignores: ['.next/**', '.next-*/**', 'node_modules/**', 'next-env.d.ts', 'coverage/**'] },
   ...next,
   {
     files: ['**/*.{ts,tsx,mts}'],

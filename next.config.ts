@@ -1,6 +1,8 @@
 import type { NextConfig } from 'next'
 
 const config: NextConfig = {
+  // A server runs from a copy of its build, so that building anew takes nothing away under it (scripts/lib/build.mjs).
+  distDir: process.env.SALT_SHELF_BUILD ?? '.next',
   reactStrictMode: true,
   poweredByHeader: false,
   devIndicators: false,

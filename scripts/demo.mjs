@@ -1,50 +1,130 @@
-import { mkdirSync } from 'node:fs'
-import { dataHome, ensureDatabase, startCluster } from './lib/postgres.mjs'
-import { main, say } from './lib/say.mjs'
-import { startServer } from './lib/server.mjs'
-import { ensureBuild, ensureDebian, ensureNpm, runTypeScript } from './lib/system.mjs'
+import { ensureBuild, ensureNpm } from './lib/build.mjs'
+import { askHolder, takeLock } from './lib/instance.mjs'
+import { dataHome, ensureDatabase, ownDatabase, startCluster } from './lib/postgres.mjs'
+import { main, say, Stop } from './lib/say.mjs'
+import { healthOf, startServer } from './lib/server.mjs'
+import { endChildren, ensureDebian, portFrom, runTypeScript } from './lib/system.mjs'
+
+/** The mark of an end that the person at the keyboard asked for. */
+const stop = Symbol('stopped')
 
 /** `npm run demo [-- --reset]`: everything from a fresh clone to the printed address. Ctrl+C ends all of it. */
 await main(async () => {
-  const port = Number(process.env.SALT_SHELF_PORT ?? 4178)
+  const port = portFrom('SALT_SHELF_PORT', 4178)
+  const databasePort = portFrom('SALT_SHELF_DB_PORT', 54178)
   const ownServer = process.env.DATABASE_URL
-  if (!ownServer) await ensureDebian(['postgresql'])
-  await ensureNpm()
-  await ensureBuild()
+  const reset = process.argv.includes('--reset')
+  const place = ownServer ? `database ${ownServer}` : `home ${dataHome()}`
+  const lock = await takeLock(place, { stand: 'starting' })
+  if (!lock) return tellOfRunning(place, reset)
 
-  const cluster = ownServer ? null : await ownCluster()
+  const stopped = whenStopped()
+  let cluster = null
   let server = null
   try {
-    const databaseUrl = ownServer ?? (await ensureDatabase(cluster.url, 'salt_shelf'))
-    say('Bringing the tables up to date')
-    const mode = process.argv.includes('--reset') ? '--reset-demo' : '--demo'
-    await runTypeScript('scripts/prepare-database.ts', [mode], { DATABASE_URL: databaseUrl })
-    say('Starting the application')
-    server = await startServer({ port, databaseUrl })
-    const stopped = new Promise((resolve) =>
-      ['SIGINT', 'SIGTERM'].forEach((signal) => process.on(signal, resolve)),
-    )
+    await unlessStopped(stopped, async () => {
+      if (!ownServer) await ensureDebian(['postgresql'])
+      await ensureNpm()
+    })
+    const build = await unlessStopped(stopped, ensureBuild)
+    if (!ownServer) cluster = await startCluster({ home: dataHome(), port: databasePort })
+    server = await unlessStopped(stopped, async () => {
+      const databaseUrl = ownServer
+        ? await ownDatabase(ownServer)
+        : await ensureDatabase(cluster.url, 'salt_shelf')
+      say('Bringing the tables up to date')
+      const mode = reset ? '--reset-demo' : '--demo'
+      await runTypeScript('scripts/prepare-database.ts', [mode], { DATABASE_URL: databaseUrl })
+      say('Starting the application')
+      return startServer({ port, databaseUrl, build })
+    })
+    lock.tell({ stand: 'open', address: server.address })
     console.log(`\nSalt Shelf is open at ${server.address}\nCtrl+C stops it; everything is kept.\n`)
-    await Promise.race([stopped, server.ended])
+    const watching = cluster ? watch(cluster) : null
+    const how = await Promise.race([stopped, server.ended])
+    clearInterval(watching)
+    if (how !== stop)
+      throw new Stop(`The application ended by itself (${how}). Everything saved is kept; start again.`)
+  } catch (error) {
+    if (error !== stop) throw error
   } finally {
     if (server) {
       await server.kill()
       say('The application has stopped')
     }
-    if (cluster) await stopCluster(cluster)
+    endChildren()
+    if (cluster) {
+      cluster.stop()
+      say('The database has stopped')
+    }
+    await lock.release()
   }
 })
 
-async function ownCluster() {
-  const home = dataHome()
-  mkdirSync(home, { recursive: true })
-  return startCluster({ home, port: Number(process.env.SALT_SHELF_DB_PORT ?? 54178) })
+function whenStopped() {
+  return new Promise((resolve) =>
+    ['SIGINT', 'SIGTERM', 'SIGHUP'].forEach((signal) => process.on(signal, () => resolve(stop))),
+  )
 }
 
-async function stopCluster(cluster) {
-  if (!cluster.startedHere && (await cluster.othersConnected())) {
-    return say('The database is in use by another Salt Shelf and stays open')
+/** Does some work, or gives up on it when told to stop. */
+async function unlessStopped(stopped, work) {
+  const working = work()
+  working.catch(() => undefined)
+  const first = await Promise.race([working, stopped])
+  if (first !== stop) return first
+  endChildren()
+  // A server that was just being started is ended, too.
+  const late = await Promise.race([
+    working.catch(() => null),
+    new Promise((resolve) => setTimeout(resolve, 3000)),
+  ])
+  await late?.kill?.()
+  throw stop
+}
+
+/** Looks every second whether the database still runs, and starts it again when it has ended by itself. */
+function watch(cluster) {
+  let busy = false
+  return setInterval(() => {
+    if (busy) return
+    busy = true
+    cluster
+      .revive()
+      .then((revived) => {
+        if (revived) say('The database had ended by itself; it runs again, and nothing saved is lost')
+      })
+      .catch((error) => console.error(`The database has ended and does not start again: ${error.message}`))
+      .finally(() => (busy = false))
+  }, 1000)
+}
+
+/** Another process has this place: where it is and how it stands, and that it is left alone. */
+async function tellOfRunning(place, reset) {
+  let holder = await askHolder(place)
+  if (holder && holder.stand !== 'open')
+    say(`Salt Shelf is being started already (process ${holder.process}); waiting for it`)
+  while (holder && holder.stand !== 'open') {
+    await new Promise((resolve) => setTimeout(resolve, 300))
+    holder = await askHolder(place)
   }
-  cluster.stop()
-  say('The database has stopped')
+  if (!holder) throw new Stop('The other start of Salt Shelf has ended without opening. Start again.')
+  const { address, process: id } = holder
+  if (reset)
+    throw new Stop(
+      `Salt Shelf is running at ${address} (process ${id}), and its data is not put back under it.\n` +
+        'Stop it with Ctrl+C where it was started, then reset again.',
+    )
+  const health = await healthOf(address)
+  if (health === null)
+    throw new Stop(
+      `Salt Shelf was started at ${address} (process ${id}), but does not answer.\n` +
+        `End it with Ctrl+C where it was started, or with: kill ${id}`,
+    )
+  const stand = health.ok ? '' : ` It answers, but: ${health.cause}`
+  console.log(
+    `\nSalt Shelf is open already at ${address} (process ${id}), and was left as it is.${stand}\n` +
+      'To run a second one beside it, give it a place of its own:\n' +
+      '    SALT_SHELF_HOME=~/salt-shelf-2 SALT_SHELF_PORT=4200 SALT_SHELF_DB_PORT=54200 npm run demo\n',
+  )
 }

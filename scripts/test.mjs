@@ -5,13 +5,14 @@ import { join } from 'node:path'
 import { spawnSync } from 'node:child_process'
 import { dropDatabase, ensureDatabase, startThrowAwayCluster } from './lib/postgres.mjs'
 import { main, say } from './lib/say.mjs'
-import { ensureBuild, ensureDebian, ensureNpm, root, runTypeScript } from './lib/system.mjs'
+import { ensureBuild, ensureNpm } from './lib/build.mjs'
+import { ensureDebian, root, runTypeScript } from './lib/system.mjs'
 
 /** `npm test`: every test, unit and browser, against a database that is thrown away; ends with the count. */
 await main(async () => {
   await ensureDebian(process.env.DATABASE_URL ? ['chromium'] : ['postgresql', 'chromium'])
   await ensureNpm()
-  await ensureBuild()
+  const build = await ensureBuild()
   const cluster = process.env.DATABASE_URL ? null : await startThrowAwayCluster()
   const serverUrl = process.env.DATABASE_URL ?? cluster.url
   const mark = randomBytes(4).toString('hex')
@@ -23,7 +24,7 @@ await main(async () => {
       const databaseUrl = await ensureDatabase(serverUrl, database)
       await runTypeScript('scripts/prepare-database.ts', ['--demo'], { DATABASE_URL: databaseUrl })
       say(`Running the ${project} tests`)
-      counts.push(runProject(project, databaseUrl, join(reports, `${project}.json`)))
+      counts.push(runProject(project, databaseUrl, build, join(reports, `${project}.json`)))
     }
     tell(counts)
   } finally {
@@ -33,7 +34,7 @@ await main(async () => {
   }
 })
 
-function runProject(project, databaseUrl, report) {
+function runProject(project, databaseUrl, build, report) {
   const vitest = join(root, 'node_modules/vitest/vitest.mjs')
   const chosen = process.argv.slice(2)
   const args = [
@@ -45,7 +46,7 @@ function runProject(project, databaseUrl, report) {
     '--reporter=json',
     `--outputFile.json=${report}`,
   ]
-  const env = { ...process.env, DATABASE_URL: databaseUrl, NODE_ENV: 'test' }
+  const env = { ...process.env, DATABASE_URL: databaseUrl, SALT_SHELF_BUILD: build, NODE_ENV: 'test' }
   const ran = spawnSync(process.execPath, [vitest, ...args, ...chosen], { cwd: root, env, stdio: 'inherit' })
   return { project, status: ran.status, ...countsIn(report) }
 }

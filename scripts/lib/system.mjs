@@ -1,6 +1,5 @@
-import { spawn, spawnSync } from 'node:child_process'
-import { createHash } from 'node:crypto'
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { spawn } from 'node:child_process'
+import { existsSync, readdirSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -14,25 +13,42 @@ export const isRoot = process.getuid?.() === 0
 /** Debian's Chromium, used by tests and pictures only. */
 export const chromiumPath = '/usr/bin/chromium'
 
-/** Runs a command to its end; throws a Stop that names it when it fails. */
-export function run(command, args, options = {}) {
-  return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { cwd: root, stdio: 'inherit', ...options })
-    child.on('error', (error) => reject(new Stop(`${command} could not be started: ${error.message}`)))
-    child.on('exit', (code, signal) => {
-      if (code === 0) resolve()
-      else reject(new Stop(`${command} ${args.join(' ')} ended with ${signal ?? code}.`))
-    })
-  })
+/** Programs that were started and have not ended: they end when this process is told to. */
+const children = new Set()
+
+/** Ends every program that was started here. */
+export function endChildren() {
+  for (const child of children) child.kill('SIGTERM')
 }
 
-/** The folder with PostgreSQL's server programs, newest version first, or null. */
-export function postgresPrograms() {
+/** Waits for a program to end; gives its exit code, or the name of the signal that ended it. */
+export function ended(child) {
+  children.add(child)
+  return new Promise((resolve) =>
+    child.once('exit', (code, signal) => {
+      children.delete(child)
+      resolve(code ?? signal)
+    }),
+  )
+}
+
+/** Runs a command to its end; throws a Stop that names it when it fails. */
+export async function run(command, args, options = {}) {
+  const child = spawn(command, args, { cwd: root, stdio: 'inherit', ...options })
+  const failed = new Promise((resolve) => child.on('error', resolve))
+  const how = await Promise.race([ended(child), failed])
+  if (how instanceof Error) throw new Stop(`${command} could not be started: ${how.message}`)
+  if (how !== 0) throw new Stop(`${command} ${args.join(' ')} ended with ${how}.`)
+}
+
+/** The folder with PostgreSQL's server programs, newest version first or of the version asked for, or null. */
+export function postgresPrograms(version = null) {
   const base = '/usr/lib/postgresql'
   if (!existsSync(base)) return null
   const versions = readdirSync(base).sort((a, b) => Number(b) - Number(a))
   const found = versions
-    .map((version) => join(base, version, 'bin'))
+    .filter((one) => version === null || one === version)
+    .map((one) => join(base, one, 'bin'))
     .find((bin) => existsSync(join(bin, 'initdb')))
   return found ?? null
 }
@@ -51,49 +67,40 @@ export async function ensureDebian(wanted) {
   await run('apt-get', line.split(' ').slice(1), { env, stdio: ['ignore', 'ignore', 'inherit'] })
 }
 
-/** Installs npm packages when the lock file is not the one they were installed from. */
-export async function ensureNpm() {
-  const stamp = join(root, 'node_modules', '.salt-shelf-lock')
-  const wanted = hashOf([readFileSync(join(root, 'package-lock.json'))])
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return say('npm packages are up to date')
-  say('Installing npm packages (a minute or two the first time)')
-  await run('npm', ['ci', '--prefer-offline', '--no-audit', '--no-fund', '--loglevel=error'])
-  writeFileSync(stamp, wanted)
-}
-
-/** Builds the application when its sources are not the ones last built. */
-export async function ensureBuild() {
-  const stamp = join(root, '.next', 'salt-shelf-build')
-  const names = [
-    'package-lock.json',
-    'next.config.ts',
-    'postcss.config.mjs',
-    'tsconfig.json',
-    ...filesBelow('src'),
-  ]
-  const wanted = hashOf(
-    names
-      .filter((name) => !name.includes('.test.'))
-      .flatMap((name) => [name, readFileSync(join(root, name))]),
-  )
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return say('The build is up to date')
-  say('Building the application (half a minute)')
-  const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' }
-  const built = spawnSync(process.execPath, [join(root, 'node_modules/next/dist/bin/next'), 'build'], {
-    cwd: root,
-    env,
-    encoding: 'utf8',
-  })
-  if (built.status !== 0) throw new Stop(`The build failed:\n${built.stdout}${built.stderr}`)
-  writeFileSync(stamp, wanted)
-}
-
 /** Runs a TypeScript file of the project. */
 export function runTypeScript(file, args, env) {
   return run(process.execPath, ['--import', 'tsx', join(root, file), ...args], {
     env: { ...process.env, ...env },
   })
 }
+
+/** A port that a person chose, as a number; refuses what is none, and those that browsers will not open. */
+export function portFrom(name, usual) {
+  const text = process.env[name]
+  if (text === undefined || text === '') return usual
+  const port = /^\d{1,5}$/.test(text) ? Number(text) : 0
+  if (port < 1 || port > 65_535) throw new Stop(`${name} is “${text}”; a port is a number from 1 to 65535.`)
+  if (blockedByBrowsers.has(port))
+    throw new Stop(`${name} is ${port}, a port that browsers refuse to open. Choose another, such as 4178.`)
+  return port
+}
+
+/** The ports that browsers refuse, by the standard of fetch. */
+const blockedByBrowsers = new Set([
+  ...[
+    1, 7, 9, 11, 13, 15, 17, 19, 20, 21, 22, 23, 25, 37, 42, 43, 53, 69, 77, 79, 87, 95, 101, 102, 103, 104,
+    109, 110,
+  ],
+  ...[
+    111, 113, 115, 117, 119, 123, 135, 137, 139, 143, 161, 179, 389, 427, 465, 512, 513, 514, 515, 526, 530,
+    531, 532,
+  ],
+  ...[
+    540, 548, 554, 556, 563, 587, 601, 636, 989, 990, 993, 995, 1719, 1720, 1723, 2049, 3659, 4045, 4190,
+    5060, 5061,
+  ],
+  ...[6000, 6566, 6665, 6666, 6667, 6668, 6669, 6679, 6697, 10_080],
+])
 
 /** True when nothing listens on this loopback port. */
 export function portIsFree(port) {
@@ -114,17 +121,4 @@ export function freePort() {
       probe.close(() => resolve(port))
     })
   })
-}
-
-function filesBelow(folder) {
-  return readdirSync(join(root, folder), { recursive: true, withFileTypes: true })
-    .filter((entry) => entry.isFile())
-    .map((entry) => join(entry.parentPath ?? entry.path, entry.name).slice(root.length + 1))
-    .sort()
-}
-
-function hashOf(parts) {
-  const hash = createHash('sha256')
-  for (const part of parts) hash.update(part)
-  return hash.digest('hex')
 }

@@ -1,18 +1,19 @@
 import { ensureDatabase, startThrowAwayCluster } from './postgres.mjs'
 import { startServer } from './server.mjs'
-import { ensureBuild, ensureDebian, ensureNpm, freePort, runTypeScript } from './system.mjs'
+import { ensureBuild, ensureNpm } from './build.mjs'
+import { ensureDebian, freePort, runTypeScript } from './system.mjs'
 
 /** Runs a TypeScript file with the address of the built application, on fresh demo data that is thrown away. */
 export async function withDemo(database, file) {
   await ensureDebian(['postgresql', 'chromium'])
   await ensureNpm()
-  await ensureBuild()
+  const build = await ensureBuild()
   const cluster = await startThrowAwayCluster()
   let server = null
   try {
     const databaseUrl = await ensureDatabase(cluster.url, database)
     await runTypeScript('scripts/prepare-database.ts', ['--demo'], { DATABASE_URL: databaseUrl })
-    server = await startServer({ port: await freePort(), databaseUrl })
+    server = await startServer({ port: await freePort(), databaseUrl, build })
     await runTypeScript(file, [server.address], {})
   } finally {
     await server?.kill()

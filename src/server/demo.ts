@@ -25,9 +25,9 @@ export const demo = {
   workshop: 'de000000-0000-4000-8000-00000000000d',
 } as const
 
-/** True when the demo plan is in the store. */
+/** True when the demo is in the store, whole: its plan is filled last, in one transaction. */
 export async function demoIsThere(): Promise<boolean> {
-  return (await query('select 1 from plans where id = $1', [demo.plan])).length > 0
+  return (await query('select 1 from plans where id = $1 and version > 0', [demo.plan])).length > 0
 }
 
 /** Removes the demo's plan, with the revisions, files and transfers that came of it; its bodies stay, to be restored. */

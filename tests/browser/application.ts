@@ -20,13 +20,16 @@ export interface Application {
 export async function openApplication(): Promise<Application> {
   const databaseUrl = process.env.DATABASE_URL
   if (!databaseUrl) throw new Error('browser tests need DATABASE_URL; run npm test')
+  const build = process.env.SALT_SHELF_BUILD
+  if (!build) throw new Error('browser tests need a build; run npm test')
   const port = await freePort()
-  let server: RunningServer = await startServer({ port, databaseUrl, quiet: true })
+  const options = { port, databaseUrl, build, quiet: true }
+  let server: RunningServer = await startServer(options)
   return {
     address: `http://127.0.0.1:${port}`,
     crash: async () => void (await server.kill('SIGKILL')),
     start: async () => {
-      server = await startServer({ port, databaseUrl, quiet: true })
+      server = await startServer(options)
     },
     stop: async () => void (await server.kill()),
   }

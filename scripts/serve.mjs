@@ -1,0 +1,61 @@
+import { createServer } from 'node:http'
+import next from 'next'
+import { root } from './lib/system.mjs'
+
+/**
+ * Serves the built application on loopback: `PORT`, `DATABASE_URL` and `SALT_SHELF_BUILD` say where. Requests no handler
+ * could read are answered here, in words, before anything else looks at them. It ends when whoever started it does.
+ */
+const port = Number(process.env.PORT)
+const hostname = '127.0.0.1'
+const app = next({ dev: false, dir: root, hostname, port })
+await app.prepare()
+const answer = app.getRequestHandler()
+
+const server = createServer((request, response) => {
+  response.setHeader('x-content-type-options', 'nosniff')
+  const refusal = unreadable(request)
+  if (!refusal) return void answer(request, response)
+  response.writeHead(refusal.status, { 'content-type': 'application/json; charset=utf-8' })
+  response.end(JSON.stringify({ kind: 'refused', refusal: { code: refusal.code, message: refusal.message } }))
+})
+server.on('clientError', (_error, socket) => {
+  if (socket.writable)
+    socket.end('HTTP/1.1 400 Bad Request\r\ncontent-length: 0\r\nconnection: close\r\n\r\n')
+})
+server.on('error', (error) => {
+  console.error(`The application cannot listen on ${hostname}:${port}: ${error.message}`)
+  process.exit(1)
+})
+server.listen(port, hostname, () => process.send?.({ listening: port }))
+
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => process.exit(0))
+process.on('disconnect', () => process.exit(0))
+
+function unreadable({ method, url, headers }) {
+  if (!loopbackHost.test(headers.host ?? ''))
+    return {
+      status: 421,
+      code: 'not-ours',
+      message: `Salt Shelf answers on this machine only, not as “${headers.host ?? ''}”.`,
+    }
+  if (!methods.has(method ?? ''))
+    return { status: 405, code: 'method', message: `${method} is not answered here.` }
+  if (!isPath(url ?? ''))
+    return { status: 400, code: 'address', message: 'This address cannot be read. Begin at /.' }
+  return null
+}
+
+const loopbackHost = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/
+const methods = new Set(['GET', 'HEAD', 'OPTIONS', 'POST'])
+
+/** An address of ours: one stroke at its beginning, nothing doubled, and readable to its end. */
+function isPath(url) {
+  const [path] = url.split('?')
+  if (!path.startsWith('/') || /[\\]|\/\//.test(path)) return false
+  try {
+    return !decodeURIComponent(path).includes('\0')
+  } catch {
+    return false
+  }
+}
