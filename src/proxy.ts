@@ -30,8 +30,7 @@ const loopbackHost = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/
 const harmless = new Set(['GET', 'HEAD', 'OPTIONS'])
 
 function fromOurPages(request: NextRequest, host: string): boolean {
-  const origin = request.headers.get('origin')
-  return origin !== null && URL.canParse(origin) && new URL(origin).host === host
+  return request.headers.get('origin') === `${request.nextUrl.protocol}//${host}`
 }
 
 function policyWith(nonce: string): string {
@@ -53,5 +52,7 @@ function policyWith(nonce: string): string {
 }
 
 function refused(status: number, message: string): NextResponse {
-  return NextResponse.json({ ok: false, refusal: { code: 'not-ours', message } }, { status })
+  const response = NextResponse.json({ ok: false, refusal: { code: 'not-ours', message } }, { status })
+  response.headers.set('x-content-type-options', 'nosniff')
+  return response
 }

@@ -27,6 +27,7 @@ import { freePort, isRoot, portIsFree, postgresPrograms } from './system.mjs'
 export async function startCluster({ home, port }) {
   const data = join(home, 'postgres')
   makeFolder(home)
+  refuseClosedFolder(home)
   if (!existsSync(data) || readdirSync(data).length === 0) initialise(home, data)
   else refuseBroken(data)
   const running = runningPort(data)
@@ -177,6 +178,17 @@ function makeFolder(home) {
         'Make the folder writable, or choose another: SALT_SHELF_HOME=~/salt-shelf npm run demo',
     )
   }
+}
+
+/** Started by root the database runs as another user, who must be able to enter the folder. */
+function refuseClosedFolder(home) {
+  if (!isRoot) return
+  const entered = spawnSync('runuser', ['-u', 'postgres', '--', 'test', '-x', home], { cwd: '/' })
+  if (entered.status === 0) return
+  throw new Stop(
+    `The database runs as the user postgres, who may not enter ${home}.\n` +
+      `Open the folder and those above it (chmod a+x), or choose another: SALT_SHELF_HOME=/var/lib/salt-shelf npm run demo`,
+  )
 }
 
 /** Makes the cluster beside its place and moves it there when it is whole: one that was cut short is made anew. */

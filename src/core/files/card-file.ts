@@ -3,7 +3,8 @@ import type { BodyModel } from '../model/types'
 import type { Rows } from '../plan/rows'
 import { ok, refuse, type Result } from '../result'
 import { ByteFault, ByteReader, ByteWriter } from './bytes'
-import { readSections, writeSections } from './card-sections'
+import { unkept } from '../text'
+import { readSections, sectionOrder, writeSections } from './card-sections'
 import { digestBytes } from './digest'
 
 /** Who wrote a card file, and when. */
@@ -31,6 +32,12 @@ const magic = new TextEncoder().encode('SALTCARD')
 const digestLength = 32
 const sectionHead = 12
 const largestCardFile = 1_000_000
+
+/** The longest firmware or serial number that is read. */
+const longestMark = 64
+
+/** The last second of the year 9999. */
+const latestTime = 253_402_300_799
 
 /** Writes a card file for rows that `carriedRows` gave; the same input gives the same bytes. */
 export function writeCardFile(model: BodyModel, file: CardFile): Uint8Array {
@@ -123,16 +130,25 @@ function readFrames(reader: ByteReader, bytes: Uint8Array, count: number): Map<s
   for (let i = 0; i < count; i++) {
     const offset = reader.offset
     const tag = String.fromCharCode(...reader.bytes(4))
+    if (tag !== sectionOrder[i])
+      throw new ByteFault(
+        `section ${printable(tag)} where ${sectionOrder[i] ?? 'the end'} should stand`,
+        offset,
+      )
     const length = reader.u32()
     const checksum = reader.u32()
     const start = reader.offset
     const payload = reader.bytes(length)
     if (checksums.buf(payload) >>> 0 !== checksum)
       throw new ByteFault(`section ${tag} with a checksum that fails`, offset)
-    if (sections.has(tag)) throw new ByteFault(`section ${tag} twice`, offset)
     sections.set(tag, new ByteReader(bytes.subarray(start, start + length), start))
   }
   return sections
+}
+
+/** What of a tag can be shown. */
+function printable(tag: string): string {
+  return tag.replace(/[^A-Z]/g, '?')
 }
 
 function writeHeader(header: CardHeader): Uint8Array {
@@ -154,6 +170,16 @@ function readHeader(reader: ByteReader): CardHeader {
     serial: reader.text(),
     savedAtSeconds: reader.f64(),
   }
+  const { model, firmware, serial, savedAtSeconds } = header
+  if (!/^[a-z][a-z0-9-]{0,60}$/.test(model.id)) throw reader.fault('a model that is no id')
+  for (const [what, text] of [
+    ['firmware', firmware],
+    ['serial number', serial],
+  ] as const)
+    if (text.length > longestMark || unkept.test(text) || text.includes('\n'))
+      throw reader.fault(`a ${what} of ${text.length} characters, or with some that cannot be shown`)
+  if (!Number.isInteger(savedAtSeconds) || savedAtSeconds < 0 || savedAtSeconds > latestTime)
+    throw reader.fault('a time that is none')
   if (reader.rest > 0) throw reader.fault('more bytes than a header has')
   return header
 }

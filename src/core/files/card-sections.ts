@@ -32,6 +32,9 @@ const parts: Readonly<Record<string, readonly [Writing, Reading]>> = {
   GRID: [writeMenus, readMenus],
 }
 
+/** The tags of a card file's sections, in the order in which they stand. */
+export const sectionOrder: readonly string[] = ['HEAD', ...Object.keys(parts)]
+
 /** The sections of rows after the header. */
 export function writeSections(model: BodyModel, rows: Rows): Section[] {
   return Object.entries(parts).map(([tag, [write]]) => {

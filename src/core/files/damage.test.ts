@@ -8,7 +8,8 @@ import type { BodyModel } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
 import type { Rows } from '../plan/rows'
 import { newestFirmware } from '../resolve/context'
-import { readCardFile, writeCardFile } from './card-file'
+import { must } from '../result'
+import { readCardFile, writeCardFile, type CardHeader } from './card-file'
 import { digestBytes } from './digest'
 
 const digestLength = 32
@@ -142,5 +143,44 @@ describe.each(namedModels)('damaged card files of the %s', (_name, model) => {
       }),
       { numRuns: 300 },
     )
+  })
+})
+
+describe('a card file that is whole but not as one is written', () => {
+  const [model] = models
+  if (!model) throw new Error('there are no models')
+  const written = (header: Partial<CardHeader>) => {
+    const { rows, header: usual } = must(readCardFile(model, fileOf(model, emptyPlan(model)), 'a'))
+    return writeCardFile(model, { header: { ...usual, ...header }, rows })
+  }
+
+  it.each([
+    ['a time that is no number', { savedAtSeconds: NaN }],
+    ['a time that is endless', { savedAtSeconds: Infinity }],
+    ['a time between seconds', { savedAtSeconds: 1.5 }],
+    ['a time before 1970', { savedAtSeconds: -1 }],
+    ['a serial number of 60 000 characters', { serial: 'x'.repeat(60_000) }],
+    ['a control character in the serial number', { serial: 'TH\u0007' }],
+    ['a line break in the serial number', { serial: 'TH\nIDENTICAL' }],
+    ['a serial number that reads backwards', { serial: 'TH\u202e7140' }],
+    ['a firmware with a NUL', { firmware: '1.\u0000' }],
+  ])('with %s is refused', (_name, header) => {
+    expect(readCardFile(model, written(header), 'a')).toMatchObject({
+      ok: false,
+      refusal: { code: 'damaged', where: expect.stringMatching(/^a: byte \d+$/) as string },
+    })
+  })
+
+  it('with its sections in another order is refused', () => {
+    const whole = fileOf(model, emptyPlan(model))
+    const length = (at: number) => new DataView(whole.buffer, whole.byteOffset).getUint32(at + 4, true) + 12
+    const [first, second] = [length(16), length(16 + length(16))]
+    const turned = whole.slice()
+    turned.set(whole.subarray(16 + first, 16 + first + second), 16)
+    turned.set(whole.subarray(16, 16 + first), 16 + second)
+    expect(readCardFile(model, repaired(turned), 'a')).toMatchObject({
+      ok: false,
+      refusal: { code: 'damaged' },
+    })
   })
 })

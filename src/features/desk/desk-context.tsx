@@ -12,13 +12,12 @@ import {
 } from 'react'
 import { look, lookAgain, stillOpen, type Looked } from '@/core/checks/checks'
 import type { Finding } from '@/core/checks/finding'
-import type { BodyModel, Posture } from '@/core/model/types'
+import type { Posture } from '@/core/model/types'
 import { editionMark } from '@/core/plan/kind'
 import type { Plan } from '@/core/plan/plan'
-import type { Refusal } from '@/core/result'
-import type { Answer } from '@/core/sync/protocol'
 import { reachAgain, reachOf, type ReachReport } from '@/core/reach/reach'
-import { PlanDesk, type DeskStart, type DeskView, type Server } from './plan-desk'
+import { httpServer } from './http-server'
+import { PlanDesk, type DeskStart, type DeskView } from './plan-desk'
 import { browserQueue } from './queue'
 
 const DeskContext = createContext<PlanDesk | null>(null)
@@ -26,7 +25,7 @@ const RevisionContext = createContext<DeskStart['revision']>(null)
 
 /** Holds the plan under work for every station below it. */
 export function DeskProvider({ start, children }: { start: DeskStart; children: ReactNode }) {
-  const [desk] = useState(() => new PlanDesk(start, serverFor(start.planId), browserQueue(start.planId)))
+  const [desk] = useState(() => new PlanDesk(start, httpServer(start.planId), browserQueue(start.planId)))
   const { model } = useSyncExternalStore(desk.subscribe, desk.getStart, desk.getStart)
   useEffect(() => {
     void desk.resume()
@@ -125,34 +124,3 @@ function lookedAt(start: DeskStart, plan: Plan): Looked {
 }
 
 const looks = new WeakMap<DeskStart, Looked>()
-
-/** The server by HTTP: whatever comes back that is no answer of the protocol is a failure with its status. */
-function serverFor(planId: string): Server {
-  return {
-    async save(save) {
-      try {
-        const response = await fetch(`/api/plans/${planId}/steps`, {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          body: JSON.stringify(save),
-          signal: AbortSignal.timeout(longestSave),
-        })
-        const said = (await response.json().catch(() => null)) as Answer | { refusal?: Refusal } | null
-        if (said && 'kind' in said && answerKinds.has(said.kind)) return { kind: 'answer', answer: said }
-        const refusal = said && 'refusal' in said ? (said.refusal ?? null) : null
-        return { kind: 'failed', status: response.status, refusal }
-      } catch {
-        return { kind: 'failed', status: null, refusal: null }
-      }
-    },
-    async definition(id, edition) {
-      const response = await fetch(`/api/models/${id}/${edition}`).catch(() => null)
-      return response?.ok ? ((await response.json()) as BodyModel) : null
-    },
-  }
-}
-
-const answerKinds: ReadonlySet<string> = new Set<Answer['kind']>(['saved', 'stale', 'unfit', 'apart'])
-
-/** How long a save may take before it counts as lost, in milliseconds. */
-const longestSave = 20_000

@@ -1,0 +1,2 @@
+export function ensureNpm(): Promise<void>
+export function ensureBuild(): Promise<string>

@@ -1,0 +1,11 @@
+/** A private cluster. */
+export interface Cluster {
+  readonly url: string
+  readonly data: string
+  readonly port: number
+  stop(): void
+  revive(): Promise<boolean>
+}
+
+export function startThrowAwayCluster(): Promise<Cluster & { readonly home: string }>
+export function ensureDatabase(serverUrl: string, name: string): Promise<string>

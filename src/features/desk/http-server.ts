@@ -1,0 +1,42 @@
+import type { BodyModel } from '@/core/model/types'
+import type { Refusal } from '@/core/result'
+import type { Answer } from '@/core/sync/protocol'
+import type { Server } from './plan-desk'
+
+/** How long a save may take before it counts as lost, in milliseconds. */
+const longestSave = 20_000
+
+/**
+ * The server by HTTP: whatever comes back that is no answer of the protocol is a failure with its status. `address` and
+ * `headers` are for programs; a page asks where it came from.
+ */
+export function httpServer(
+  planId: string,
+  address = '',
+  headers: Readonly<Record<string, string>> = {},
+): Server {
+  return {
+    async save(save) {
+      try {
+        const response = await fetch(`${address}/api/plans/${planId}/steps`, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json', ...headers },
+          body: JSON.stringify(save),
+          signal: AbortSignal.timeout(longestSave),
+        })
+        const said = (await response.json().catch(() => null)) as Answer | { refusal?: Refusal } | null
+        if (said && 'kind' in said && answerKinds.has(said.kind)) return { kind: 'answer', answer: said }
+        const refusal = said && 'refusal' in said ? (said.refusal ?? null) : null
+        return { kind: 'failed', status: response.status, refusal }
+      } catch {
+        return { kind: 'failed', status: null, refusal: null }
+      }
+    },
+    async definition(id, edition) {
+      const response = await fetch(`${address}/api/models/${id}/${edition}`).catch(() => null)
+      return response?.ok ? ((await response.json()) as BodyModel) : null
+    },
+  }
+}
+
+const answerKinds: ReadonlySet<string> = new Set<Answer['kind']>(['saved', 'stale', 'unfit', 'apart'])
