@@ -34,7 +34,7 @@ const attacks: readonly (readonly [
   ['frozen', 5, 1, (place, tries) => frozenDatabase(place, tries, seed)],
   ['files', 3000, 300, (place, tries) => damagedFiles(place, tries, seed)],
   ['requests', 3000, 300, (place, tries) => strangeRequests(place, tries, seed)],
-  ['starts', 75, 8, (_place, tries) => starts(tries, seed)],
+  ['starts', 75, 14, (_place, tries) => starts(tries, seed)],
 ]
 
 const outcomes: Outcome[] = []

@@ -67,15 +67,17 @@ export async function carriesUnderKills(
     const before = await bodyNow(bench)
     const stage = chance.pick(carryStages)
     const moment = chance.below(12)
-    let struck: Promise<void> | null = null
+    const strikes: Promise<void>[] = []
     const told = await carryOver(place, bench, chance.pick(bench.plans), undefined, (news) => {
-      if (news.kind === 'stage' && news.stage === stage)
-        struck ??= sleep(moment).then(async () => {
-          if (victim === 'server') return place.killServer()
-          place.killDatabase()
-        })
+      if (news.kind !== 'stage' || news.stage !== stage) return
+      const strike = async () => {
+        await sleep(moment)
+        if (victim === 'server') await place.killServer()
+        else place.killDatabase()
+      }
+      strikes.push(strike())
     })
-    await struck
+    await Promise.all(strikes)
     if (victim === 'server') await place.startServer()
     else await place.reviveDatabase()
     await comesTrue(

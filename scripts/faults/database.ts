@@ -30,14 +30,7 @@ export async function frozenDatabase(place: Place, tries: number, seed: number):
     try {
       await sleep(chance.below(200))
       desk.set({ title: `Frozen ${i}` })
-      for (const [path, wanted] of [
-        ['/api/health', 503],
-        ['/api/shelf', 503],
-        ['/', 200],
-        [`/plans/${plan}/controls`, 200],
-        [`/plans/${plan}/carry`, 200],
-        ['/files', 200],
-      ] as const) {
+      const looks = paths(plan).map(async ([path, wanted]) => {
         const begun = Date.now()
         const response = await fetch(place.address + path).catch(() => null)
         const text = (await response?.text()) ?? ''
@@ -47,7 +40,8 @@ export async function frozenDatabase(place: Place, tries: number, seed: number):
         if (response?.status !== wanted) failures.push(`${path} answered ${response?.status ?? 'nothing'}`)
         if (!text.includes('does not answer'))
           failures.push(`${path} does not say that the database does not answer`)
-      }
+      })
+      await Promise.all(looks)
       if (!(await comesTrue(5000, () => desk.getView().saving === 'waiting')))
         failures.push(`the desk says ${desk.getView().saving}`)
     } finally {
@@ -66,4 +60,16 @@ export async function frozenDatabase(place: Place, tries: number, seed: number):
     failures,
     seen: `longest answer ${longest} ms`,
   }
+}
+
+/** What is looked at while the database stands still, and how each answers then. */
+function paths(plan: string): readonly (readonly [string, number])[] {
+  return [
+    ['/api/health', 503],
+    ['/api/shelf', 503],
+    ['/', 200],
+    [`/plans/${plan}/controls`, 200],
+    [`/plans/${plan}/carry`, 200],
+    ['/files', 200],
+  ]
 }

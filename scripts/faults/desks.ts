@@ -50,7 +50,9 @@ export async function savesUnderKills(
       await sleep(chance.below(8))
     }
     if (!(await comesTrue(20_000, () => desk.desk.getView().saving === 'saved')))
-      failures.push(`kill ${kill}: the desk stays ${desk.desk.getView().saving}`)
+      failures.push(
+        `kill ${kill}: the desk stays ${desk.desk.getView().saving}: ${JSON.stringify(desk.desk.getView().link)}`,
+      )
   }
   failures.push(...(await disagreements(plan, [desk])))
   const steps = await logOf(plan)

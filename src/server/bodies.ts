@@ -244,8 +244,9 @@ const cardShape = yup
 
 function cardIn(column: unknown, files: readonly (readonly [string, string])[]): Result<Card> {
   if (!cardShape.isValidSync(column, { strict: true })) return refuse('shape', 'its card has the wrong shape')
+  const { locked, freeBytes } = column
   const entries = files.map(([name, hex]) => [name, new Uint8Array(Buffer.from(hex, 'hex'))] as const)
-  return ok({ ...(column as { locked: boolean; freeBytes: number }), files: Object.fromEntries(entries) })
+  return ok({ locked, freeBytes, files: Object.fromEntries(entries) })
 }
 
 function storedCard({ locked, freeBytes }: Card): Omit<Card, 'files'> {

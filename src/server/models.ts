@@ -27,7 +27,7 @@ export async function definitions(): Promise<Definitions> {
     ),
   )
   const used = await Promise.all(
-    models.map((model) => (changed.includes(model) ? modelFor(model.id, model.version) : model)),
+    models.map(async (model) => (changed.includes(model) ? modelFor(model.id, model.version) : model)),
   )
   return {
     models: used.filter((model) => model !== null),

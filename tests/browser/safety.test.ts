@@ -1,4 +1,5 @@
 import type { Page } from 'playwright-core'
+import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { request } from 'node:http'
 import { join } from 'node:path'
@@ -12,6 +13,7 @@ import {
   savedRows,
   type Application,
 } from './application'
+import { closePool, query } from '@/server/db'
 import { openChromium } from './chromium'
 
 let application: Application
@@ -23,10 +25,14 @@ beforeAll(async () => {
 afterAll(async () => {
   await chromium.close()
   await application.stop()
+  await closePool()
 })
 
 const save = {
+  epoch: '11111111-1111-4111-8111-111111111111',
   basedOn: 1,
+  head: null,
+  ask: [],
   steps: [{ id: '22222222-2222-4222-8222-222222222222', changes: [{ row: 'title', from: null, to: 'x' }] }],
 }
 
@@ -63,20 +69,13 @@ describe('a request', () => {
 
   it('larger than its limit is refused', async () => {
     const url = `${application.address}/api/plans/${demoPlan}/steps`
-    expect((await post(url, { basedOn: 0, steps: [], more: 'x'.repeat(1_100_000) })).status).toBe(413)
+    expect((await post(url, { ...save, more: 'x'.repeat(1_400_000) })).status).toBe(413)
   })
 
   it.each([
     ['no JSON', '{', 'not-json'],
     ['no steps', JSON.stringify({ basedOn: 0 }), 'shape'],
-    [
-      'an unknown row',
-      JSON.stringify({
-        ...save,
-        steps: [{ ...save.steps[0], changes: [{ row: 'base/nowhere', from: null, to: 1 }] }],
-      }),
-      'unknown-row',
-    ],
+    ['a key of its own', JSON.stringify({ ...save, force: true }), 'shape'],
   ])('with %s is refused with a reason', async (_name, body, code) => {
     const plan = await freshPlan(application.address)
     const response = await fetch(`${application.address}/api/plans/${plan}/steps`, {
@@ -86,6 +85,97 @@ describe('a request', () => {
     })
     expect(response.status).toBe(422)
     expect(await response.json()).toMatchObject({ kind: 'refused', refusal: { code } })
+  })
+})
+
+describe('a save', () => {
+  const sendTo = async (plan: string, change: { row: string; from: null; to: unknown }) => {
+    const { epoch, head, version } = (await latest(plan)) ?? { epoch: '', head: '', version: 0 }
+    const steps = [{ id: randomUUID(), changes: [change] }]
+    return post(`${application.address}/api/plans/${plan}/steps`, {
+      epoch,
+      basedOn: version,
+      head,
+      steps,
+      ask: [],
+    })
+  }
+  const latest = async (plan: string) =>
+    (
+      await query<{ epoch: string; version: number; head: string | null }>(
+        'select epoch, version, (select id from steps where plan_id = plans.id order by number desc limit 1) as head from plans where id = $1',
+        [plan],
+      )
+    )[0]
+
+  it.each([
+    ['an unknown row', { row: 'base/nowhere', from: null, to: 1 }, 'unknown-row'],
+    ['a value that would not become text', { row: 'title', from: null, to: { toString: 1 } }, 'shape'],
+    ['a NUL', { row: 'why/base/focus.lamp', from: null, to: 'a\0b' }, 'outside'],
+    ['half a surrogate pair', { row: 'why/base/focus.lamp', from: null, to: '\ud800' }, 'outside'],
+  ])(
+    'with %s is refused with the step and the reason, and nothing is kept of it',
+    async (_name, change, code) => {
+      const plan = await freshPlan(application.address)
+      const before = await savedRows(application.address, plan)
+      const response = await sendTo(plan, change)
+      expect(response.status).toBe(422)
+      expect(await response.json()).toMatchObject({ kind: 'unfit', refusal: { code } })
+      expect(await savedRows(application.address, plan)).toEqual(before)
+    },
+  )
+
+  it('for another log is answered with what happened', async () => {
+    const plan = await freshPlan(application.address)
+    const response = await post(`${application.address}/api/plans/${plan}/steps`, save)
+    expect(response.status).toBe(410)
+    expect(await response.json()).toMatchObject({ kind: 'apart', refusal: { code: 'other-epoch' } })
+  })
+})
+
+describe('an address', () => {
+  it.each([
+    ['/%ff', 400],
+    ['//api/shelf', 400],
+    ['/plans/00000000-0000-4000-8000-000000000000/controls', 404],
+    ['/plans/nothing/banks', 404],
+    ['/nowhere', 404],
+    ['/api/plans/nothing/file', 404],
+    ['/api/models/tarrow-heron/999999999', 404],
+  ])('%s answers %i', async (path, status) => {
+    const response = await fetch(application.address + path, { redirect: 'manual' })
+    expect(response.status).toBe(status)
+  })
+
+  it('asked by a method that is none of ours is refused', async () => {
+    const { port } = new URL(application.address)
+    const status = await new Promise((resolve, reject) => {
+      request({ port, host: '127.0.0.1', path: '/', method: 'TRACE' }, (response) => {
+        response.resume()
+        resolve(response.statusCode)
+      })
+        .on('error', reject)
+        .end()
+    })
+    expect(status).toBe(405)
+  })
+
+  it('of any kind says what its content is, and lets nobody guess', async () => {
+    const html = await (await fetch(application.address)).text()
+    const script = /\/_next\/static\/[^"]+\.js/.exec(html)?.[0] ?? ''
+    const refused = post(`${application.address}/api/plans`, {}, { origin: 'http://evil.example' })
+    for (const response of [
+      await refused,
+      await fetch(application.address + script),
+      await fetch(`${application.address}/%ff`),
+    ])
+      expect(response.headers.get('x-content-type-options')).toBe('nosniff')
+  })
+
+  it('of our own under another scheme is no page of ours', async () => {
+    const { host } = new URL(application.address)
+    const refused = await post(`${application.address}/api/plans`, {}, { origin: `https://${host}` })
+    expect(refused.status).toBe(403)
   })
 })
 
@@ -115,6 +205,7 @@ describe('a page', () => {
     `/plans/${demoPlan}/try`,
     `/plans/${demoPlan}/sheets`,
     `/plans/${demoPlan}/carry`,
+    '/files',
   ])('%s breaks no rule of its policy and has no serious barrier, by day and by night', async (path) => {
     const page = await chromium.browser.newPage()
     const broken: string[] = []

@@ -248,7 +248,7 @@ function failed<D>(
   const steps = client.flight?.save.steps ?? []
   const landed = { ...client, flight: null }
   const cause = refusal ?? { code: 'unreachable', message: 'Salt Shelf does not answer.' }
-  if (status === null || status >= 500 || [408, 425, 429].includes(status)) {
+  if (status === null || status < 400 || status >= 500 || [408, 425, 429].includes(status)) {
     const failures = client.link.kind === 'waiting' ? client.link.failures + 1 : 1
     return { ...landed, link: { kind: 'waiting', failures, cause } }
   }

@@ -1,7 +1,7 @@
 import type { BodyModel } from '@/core/model/types'
 import type { Refusal } from '@/core/result'
 import type { Answer } from '@/core/sync/protocol'
-import type { Server } from './plan-desk'
+import type { Sent, Server } from './plan-desk'
 
 /** How long a save may take before it counts as lost, in milliseconds. */
 const longestSave = 20_000
@@ -26,10 +26,12 @@ export function httpServer(
         })
         const said = (await response.json().catch(() => null)) as Answer | { refusal?: Refusal } | null
         if (said && 'kind' in said && answerKinds.has(said.kind)) return { kind: 'answer', answer: said }
+        // An answer cut off on its way says nothing, whatever its status promised.
+        if (said === null && answerStatuses.has(response.status)) return unanswered
         const refusal = said && 'refusal' in said ? (said.refusal ?? null) : null
         return { kind: 'failed', status: response.status, refusal }
       } catch {
-        return { kind: 'failed', status: null, refusal: null }
+        return unanswered
       }
     },
     async definition(id, edition) {
@@ -38,5 +40,10 @@ export function httpServer(
     },
   }
 }
+
+const unanswered: Sent = { kind: 'failed', status: null, refusal: null }
+
+/** The statuses that answers of the protocol come with. */
+const answerStatuses: ReadonlySet<number> = new Set([200, 409, 410, 422])
 
 const answerKinds: ReadonlySet<string> = new Set<Answer['kind']>(['saved', 'stale', 'unfit', 'apart'])
