@@ -1,6 +1,6 @@
 import { appendFileSync } from 'node:fs'
 import { carriesUnderKills, carriesWithSecondHand } from './faults/carries'
-import { frozenDatabase } from './faults/database'
+import { frozenDatabase, fullDisk } from './faults/database'
 import { desksWithLostAnswers, savesUnderKills } from './faults/desks'
 import { damagedFiles, strangeRequests } from './faults/files'
 import type { Outcome } from './faults/outcome'
@@ -32,6 +32,7 @@ const attacks: readonly (readonly [
   ['carrying-server', 40, 4, (place, tries) => carriesUnderKills(place, 'server', tries, seed)],
   ['carrying-database', 20, 3, (place, tries) => carriesUnderKills(place, 'database', tries, seed)],
   ['frozen', 5, 1, (place, tries) => frozenDatabase(place, tries, seed)],
+  ['full', 3, 1, (_place, tries) => fullDisk(tries)],
   ['files', 3000, 300, (place, tries) => damagedFiles(place, tries, seed)],
   ['requests', 3000, 300, (place, tries) => strangeRequests(place, tries, seed)],
   ['starts', 75, 14, (_place, tries) => starts(tries, seed)],

@@ -36,7 +36,7 @@ await main(async () => {
       const mode = reset ? '--reset-demo' : '--demo'
       await runTypeScript('scripts/prepare-database.ts', [mode], { DATABASE_URL: databaseUrl })
       say('Starting the application')
-      return startServer({ port, databaseUrl, build })
+      return startServer({ port, databaseUrl, build, home: ownServer ? '' : dataHome() })
     })
     lock.tell({ stand: 'open', address: server.address })
     console.log(`\nSalt Shelf is open at ${server.address}\nCtrl+C stops it; everything is kept.\n`)

@@ -1,11 +1,15 @@
+import { spawnSync } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
+import { appendFileSync, chmodSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { httpServer } from '@/features/desk/http-server'
 import { PlanDesk } from '@/features/desk/plan-desk'
 import { createPlan, loadPlan } from '@/server/plans'
 import { modelFor } from '@/server/models'
 import { must } from '@/core/result'
 import { chanceFrom, comesTrue, sleep, type Outcome } from './outcome'
-import type { Place } from './place'
+import { openPlace, type Place } from './place'
 
 /** A database that stops answering in the middle of work: everything says so within five seconds, and goes on afterwards. */
 export async function frozenDatabase(place: Place, tries: number, seed: number): Promise<Outcome> {
@@ -16,16 +20,7 @@ export async function frozenDatabase(place: Place, tries: number, seed: number):
   if (!model) throw new Error('the demo model is missing')
   const plan = await createPlan(model, { title: 'Frozen' })
   for (let i = 0; i < tries; i++) {
-    const { id, ...rest } = must(await loadPlan(plan))
-    const start = { ...rest, planId: id, lenses: [], newerEdition: null }
-    const server = httpServer(plan, place.address, { origin: place.address })
-    const nothing = () => Promise.resolve(null)
-    const queue = {
-      open: () => Promise.resolve({ own: null, others: [], trouble: null }),
-      write: nothing,
-      remove: nothing,
-    }
-    const desk = new PlanDesk(start, server, queue, randomUUID, () => sleep(50))
+    const desk = await deskFor(place, plan)
     place.freezeDatabase()
     try {
       await sleep(chance.below(200))
@@ -59,6 +54,81 @@ export async function frozenDatabase(place: Place, tries: number, seed: number):
     tries,
     failures,
     seen: `longest answer ${longest} ms`,
+  }
+}
+
+/** A desk on a plan as it stands, over a good network. */
+async function deskFor(place: Place, plan: string): Promise<PlanDesk> {
+  const { id, ...rest } = must(await loadPlan(plan))
+  const start = { ...rest, planId: id, lenses: [], newerEdition: null }
+  const server = httpServer(plan, place.address, { origin: place.address })
+  const nothing = () => Promise.resolve(null)
+  const open = () => Promise.resolve({ own: null, others: [], trouble: null })
+  return new PlanDesk(start, server, { open, write: nothing, remove: nothing }, randomUUID, () => sleep(50))
+}
+
+/**
+ * A disk that fills up under the database, which is mounted for it: the desk says that the disk is full, keeps what is
+ * made, and saves it when there is room again. Only root can mount; without that it is not tried, and says so.
+ */
+export async function fullDisk(tries: number): Promise<Outcome> {
+  const name = 'the disk full while people work'
+  const folder = mkdtempSync(join(tmpdir(), 'salt-shelf-full-'))
+  const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=200m', 'tmpfs', folder])
+  if (mounted.status !== 0) {
+    rmSync(folder, { recursive: true })
+    return { name, tries: 0, failures: [], seen: 'not tried: a disk can be mounted by root only' }
+  }
+  const home = join(folder, 'home')
+  mkdirSync(home)
+  chmodSync(folder, 0o755)
+  const before = process.env.DATABASE_URL
+  const place = await openPlace(home)
+  const failures: string[] = []
+  let saved = 0
+  try {
+    const model = await modelFor('tarrow-heron', 2)
+    if (!model) throw new Error('the demo model is missing')
+    const plan = await createPlan(model, { title: 'Full' })
+    for (let i = 0; i < tries; i++) {
+      const desk = await deskFor(place, plan)
+      fill(join(folder, 'filler'))
+      for (let edits = 0; edits < 400 && desk.getView().saving !== 'waiting'; edits++) {
+        desk.set({ 'why/base/focus.lamp': `${i} ${edits} ${'x'.repeat(470)}` })
+        saved += 1
+        await sleep(5)
+      }
+      const isTold = () => {
+        const { link } = desk.getView()
+        return link.kind === 'waiting' && link.cause.code === 'disk-full'
+      }
+      if (!(await comesTrue(15_000, isTold)))
+        failures.push(`the desk says ${JSON.stringify(desk.getView().link)}`)
+      rmSync(join(folder, 'filler'))
+      await place.reviveDatabase()
+      if (!(await comesTrue(30_000, () => desk.getView().saving === 'saved')))
+        failures.push(`with room again the desk says ${JSON.stringify(desk.getView().link)}`)
+      const { version, plan: stored } = must(await loadPlan(plan))
+      if (version !== saved + 1) failures.push(`${saved} steps were made, the log has ${version - 1}`)
+      if (stored.rows['why/base/focus.lamp'] !== desk.getView().plan.rows['why/base/focus.lamp'])
+        failures.push('the plan is not what the desk shows')
+    }
+  } finally {
+    await place.close()
+    if (before !== undefined) process.env.DATABASE_URL = before
+    spawnSync('umount', [folder])
+    rmSync(folder, { recursive: true, force: true })
+  }
+  return { name, tries, failures, seen: `${saved} steps made, each in the log once` }
+}
+
+/** Writes a file until there is no room. */
+function fill(path: string): void {
+  const block = Buffer.alloc(1_000_000)
+  try {
+    for (;;) appendFileSync(path, block)
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== 'ENOSPC') throw error
   }
 }
 

@@ -24,17 +24,16 @@ export interface Place {
 }
 
 /** Opens a place; while it is open the server's own functions work on its database, too. */
-export async function openPlace(): Promise<Place> {
+export async function openPlace(home?: string): Promise<Place> {
   const build = process.env.SALT_SHELF_BUILD ?? (await ensureBuild())
-  const cluster = await startThrowAwayCluster()
+  const cluster = await startThrowAwayCluster(home)
   const databaseUrl = await ensureDatabase(cluster.url, 'faults')
   await runTypeScript('scripts/prepare-database.ts', ['--demo'], { DATABASE_URL: databaseUrl })
   const before = process.env.DATABASE_URL
   await closePool()
   process.env.DATABASE_URL = databaseUrl
-  process.env.SALT_SHELF_DATA = cluster.data
   const port = await freePort()
-  const options = { port, databaseUrl, build, quiet: true }
+  const options = { port, databaseUrl, build, home: cluster.home, quiet: true }
   let server: RunningServer = await startServer(options)
   const postmaster = () => Number(readFileSync(join(cluster.data, 'postmaster.pid'), 'utf8').split('\n')[0])
   const signalAll = (signal: NodeJS.Signals) => {

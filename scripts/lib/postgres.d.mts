@@ -7,5 +7,5 @@ export interface Cluster {
   revive(): Promise<boolean>
 }
 
-export function startThrowAwayCluster(): Promise<Cluster & { readonly home: string }>
+export function startThrowAwayCluster(home?: string): Promise<Cluster & { readonly home: string }>
 export function ensureDatabase(serverUrl: string, name: string): Promise<string>

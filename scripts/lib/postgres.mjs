@@ -49,8 +49,7 @@ export async function startCluster({ home, port }) {
 }
 
 /** A cluster in a temporary folder, for tests: fast, and gone afterwards. */
-export async function startThrowAwayCluster() {
-  const home = mkdtempSync(join(tmpdir(), 'salt-shelf-'))
+export async function startThrowAwayCluster(home = mkdtempSync(join(tmpdir(), 'salt-shelf-'))) {
   chmodSync(home, 0o755)
   const started = await startCluster({ home, port: await freePort() })
   return {

@@ -10,5 +10,6 @@ export function startServer(options: {
   port: number
   databaseUrl: string
   build: string
+  home?: string
   quiet?: boolean
 }): Promise<RunningServer>

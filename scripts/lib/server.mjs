@@ -9,7 +9,7 @@ import { ended, portIsFree, root } from './system.mjs'
  * that keeps its connection open would hold up a gentle end for long, so `kill` waits two seconds and no more: whatever was
  * acknowledged is in the database already. A start that fails leaves nothing running, and says why at once.
  */
-export async function startServer({ port, databaseUrl, build, quiet = false }) {
+export async function startServer({ port, databaseUrl, build, home = '', quiet = false }) {
   if (!(await portIsFree(port))) {
     throw new Stop(
       `Port ${port} on this machine is taken by another program.\n` +
@@ -23,6 +23,7 @@ export async function startServer({ port, databaseUrl, build, quiet = false }) {
     PORT: String(port),
     SALT_SHELF_RUN: run,
     SALT_SHELF_BUILD: build,
+    SALT_SHELF_DATA: home,
     NODE_ENV: 'production',
     NEXT_TELEMETRY_DISABLED: '1',
   }

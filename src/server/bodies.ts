@@ -1,5 +1,6 @@
 import * as yup from 'yup'
 import { operate, type BodyState, type Card } from '@/core/camera/body'
+import type { Holds } from '@/core/camera/carry'
 import type { Memory } from '@/core/camera/memory'
 import type { BodyModel } from '@/core/model/types'
 import { readValue } from '@/core/plan/limits'
@@ -21,7 +22,7 @@ export interface Body {
   /** How its last transfer ended, or null. */
   readonly lastTransfer: {
     readonly outcome: string
-    readonly holds: string | null
+    readonly holds: Holds | null
     readonly revision: number
     readonly endedAt: Date
   } | null
@@ -168,7 +169,7 @@ interface BodyRow {
   /** Pairs of name and bytes as hexadecimal text. */
   readonly card_files: readonly (readonly [string, string])[] | null
   readonly outcome: string | null
-  readonly holds: string | null
+  readonly holds: Holds | null
   readonly revision: number | null
   readonly ended_at: Date | null
 }

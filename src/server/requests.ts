@@ -1,3 +1,4 @@
+import { statfsSync } from 'node:fs'
 import { readJson } from '@/core/json'
 import { refuse, ok, type Refusal, type Result } from '@/core/result'
 import { isConnectionFault } from './db'
@@ -86,7 +87,8 @@ export async function reaching<T>(work: () => Promise<Result<T>>): Promise<Resul
 /** What kept the database from doing what was asked, in words; null where the fault is ours. */
 export function databaseTrouble(error: unknown): Refusal | null {
   const { code = '' } = (error ?? {}) as { code?: string }
-  if (code === '53100' || code === 'ENOSPC') {
+  const isLost = isConnectionFault(error)
+  if (code === '53100' || code === 'ENOSPC' || (isLost && diskIsFull())) {
     const message =
       'The disk is full: nothing can be kept until there is room. What was saved before is safe.'
     return { code: 'disk-full', message, where: 'database' }
@@ -95,8 +97,23 @@ export function databaseTrouble(error: unknown): Refusal | null {
     const message = 'The database is busy with something else and did not get to this. Try again in a moment.'
     return { code: 'busy', message, where: 'database' }
   }
-  if (!isConnectionFault(error)) return null
+  if (!isLost) return null
   const message =
     'The database does not answer. Salt Shelf goes on trying; npm run demo starts its own database again by itself.'
   return { code: 'database', message, where: 'database' }
 }
+
+/** True when there is no room left where our own database keeps its data: it ends itself then, instead of saying so. */
+function diskIsFull(): boolean {
+  const home = process.env.SALT_SHELF_DATA
+  if (!home) return false
+  try {
+    const { bavail, bsize } = statfsSync(home)
+    return bavail * bsize < leastRoom
+  } catch {
+    return false
+  }
+}
+
+/** A database cannot go on with less room than one piece of its log takes, in bytes. */
+const leastRoom = 16_777_216

@@ -148,6 +148,28 @@ describe('a row that two tabs change', () => {
   })
 })
 
+describe('what is worked out in the background', () => {
+  it('is told of when it fails, and worked out when tried again', async () => {
+    const page = await chromium.browser.newPage()
+    await page.addInitScript(() => {
+      const Real = Worker
+      let isFirst = true
+      window.Worker = class extends Real {
+        constructor(address: string | URL, options?: WorkerOptions) {
+          super(isFirst ? '/nowhere.js' : address, options)
+          isFirst = false
+        }
+      }
+    })
+    await page.goto(`${application.address}/plans/${plan}/focus`, { waitUntil: 'networkidle' })
+    const notice = alerts(page).filter({ hasText: 'Not worked out' })
+    await notice.getByRole('button', { name: 'Try again' }).click()
+    await page.getByRole('table').first().waitFor()
+    expect(await notice.count()).toBe(0)
+    await page.close()
+  })
+})
+
 describe('a newer edition of a plan’s model', () => {
   it('is told of, shown before it is followed, followed by one step, and left again by undo', async () => {
     const older = { ...heron, version: 1 }

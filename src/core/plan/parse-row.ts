@@ -3,7 +3,7 @@ import type { BankFamily, BodyModel, Slot } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import { commonFunctions, commonSettings } from '../vocabulary/catalogue'
 import { disputeCalled } from '../vocabulary/schools'
-import { bankFacts, noteNames, ownerFacts, type GridCell, type Row, type RowId } from './rows'
+import { bankFacts, noteNames, ownerFacts, situationFacts, type GridCell, type Row, type RowId } from './rows'
 import { baseCells, mayTick } from './cells'
 
 /** Takes a row id apart; refuses what this model does not have, naming the part. */
@@ -46,7 +46,7 @@ export function parseRow(model: BodyModel, id: RowId): Result<Row> {
       return dispute ? ok({ kind, dispute }) : unknownPart(id, rest.join('/'))
     }
     case 'situation': {
-      const fact = (['name', 'side'] as const).find((one) => one === rest[1])
+      const fact = situationFacts.find((one) => one === rest[1])
       return rest.length === 2 && isSlug(rest[0]) && fact
         ? ok({ kind, id: rest[0] ?? '', fact })
         : unknownPart(id, rest.join('/'))

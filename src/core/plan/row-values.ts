@@ -3,6 +3,7 @@ import { acceptedFunctions } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side, Slot } from '../model/types'
 import { ok, refuse, type Result } from '../result'
+import { isOrderKey } from '../sync/order'
 import { unkept } from '../text'
 import { needFlags } from '../vocabulary/situations'
 import type { Value } from '../vocabulary/values'
@@ -79,7 +80,11 @@ export function checkRowValue(model: BodyModel, row: Row, value: unknown, id: Ro
         id,
       )
     case 'situation':
-      return row.fact === 'name' ? text(value, 60, 1, id) : oneOf(model.sides, value, id)
+      if (row.fact === 'side') return oneOf(model.sides, value, id)
+      if (row.fact === 'name') return text(value, 60, 1, id)
+      return typeof value === 'string' && isOrderKey(value)
+        ? ok(value)
+        : refuse('outside', 'This row takes an order key, such as a0.', id)
     case 'need':
       return checkNeed(value, id)
     case 'owner': {

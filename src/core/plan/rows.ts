@@ -28,7 +28,7 @@ import type { Value } from '../vocabulary/values'
  *     lens/<lens>                            true: the plan reckons with this lens
  *     body/<tag>/<setting>                   a local value of one body, such as its file prefix
  *     body/<tag>/<base or bank row>          a value in which one body differs from the plan's others
- *     situation/<id>/name  …/side             a frame of mind the owner shoots in
+ *     situation/<id>/name  …/side  …/order    a frame of mind the owner shoots in; where it stands among the others
  *     need/<situation>/<what>                how often a common setting is changed, or a common function done, in one
  *                                            outing, and how: a list, the count first, then any of urgent, finder, recording
  *     owner/<fact>                           the target coverage in percent; a measured time of one of the hand's moves
@@ -49,6 +49,9 @@ export type Rows = Readonly<Record<RowId, Value>>
 
 /** How sure an owner is of a row. */
 export const certainties = ['open', 'hearsay', 'borrowed', 'trial', 'decided', 'tested'] as const
+
+/** What a plan says of a situation. */
+export const situationFacts = ['name', 'side', 'order'] as const
 
 /** A row id taken apart. */
 export type Row =
@@ -72,7 +75,7 @@ export type Row =
   | { readonly kind: 'body'; readonly tag: string; readonly setting: Setting }
   | { readonly kind: 'bodyRow'; readonly tag: string; readonly about: Row }
   | { readonly kind: 'school'; readonly dispute: Dispute }
-  | { readonly kind: 'situation'; readonly id: string; readonly fact: 'name' | 'side' }
+  | { readonly kind: 'situation'; readonly id: string; readonly fact: (typeof situationFacts)[number] }
   | { readonly kind: 'need'; readonly situation: string; readonly what: string }
   | { readonly kind: 'owner'; readonly fact: OwnerFact }
   | { readonly kind: 'intent'; readonly claimant: string; readonly wants: Wanted }

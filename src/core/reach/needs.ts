@@ -3,6 +3,7 @@ import { parseRow } from '../plan/parse-row'
 import type { Plan } from '../plan/plan'
 import type { RowId } from '../plan/rows'
 import { rowValue, setRows } from '../plan/step'
+import { inOrder, keyAtEnd, keysToMove, type Ordered } from '../sync/order'
 import type { Step } from '../sync/step'
 import { needFlags, type NeedFlag, type ReadySet } from '../vocabulary/situations'
 import type { Value } from '../vocabulary/values'
@@ -40,13 +41,33 @@ export function needsOf(model: BodyModel, plan: Plan): Need[] {
     })
 }
 
-/** The situations that a plan's rows speak of, in order of their ids. */
+/** The situations that a plan's rows speak of, in the owner's order; those never moved come first, by id. */
 export function situationsOf(plan: Plan): string[] {
+  return inOrder(orderedSituations(plan)).map((one) => one.id)
+}
+
+/** The rows that put a situation so many places further on, or with a negative number back; none at the ends. */
+export function movedSituation(plan: Plan, id: string, by: number): Readonly<Record<RowId, Value>> {
+  const elements = orderedSituations(plan)
+  const to = inOrder(elements).findIndex((one) => one.id === id) + by
+  if (to < 0 || to >= elements.length) return {}
+  const keys = [...keysToMove(elements, id, to)]
+  return Object.fromEntries(keys.map(([one, key]) => [orderRow(one), key]))
+}
+
+function orderRow(situation: string): RowId {
+  return `situation/${situation}/order`
+}
+
+function orderedSituations(plan: Plan): Ordered[] {
   const ids = Object.keys(plan.rows).flatMap((row) => {
     const [kind, id = ''] = row.split('/')
     return kind === 'situation' || kind === 'need' ? [id] : []
   })
-  return [...new Set(ids)].sort()
+  return [...new Set(ids)].map((id) => {
+    const key = rowValue(plan.rows, orderRow(id))
+    return { id, key: typeof key === 'string' ? key : null }
+  })
 }
 
 /** The owner's name for a situation; its id where it has none. */
@@ -59,11 +80,16 @@ export function situationSide(model: BodyModel, plan: Plan, id: string): Side {
   return (rowValue(plan.rows, `situation/${id}/side`) as Side | null) ?? model.sides[0] ?? 'stills'
 }
 
-/** The step that starts a situation from a ready set; needs it has already stay as they are. */
+/** The step that starts a situation from a ready set, after the others; needs it has already stay as they are. */
 export function startSituation(plan: Plan, set: ReadySet, situation: string, id: string): Step {
   const wanted = Object.entries(situationRows(set, situation))
   const fresh = wanted.filter(([row]) => !row.startsWith('need/') || rowValue(plan.rows, row) === null)
-  return setRows(plan, id, Object.fromEntries(fresh))
+  return setRows(plan, id, { ...Object.fromEntries(fresh), ...placeAtEnd(plan, situation) })
+}
+
+/** The row that puts a new situation after the others. */
+export function placeAtEnd(plan: Plan, situation: string): Readonly<Record<RowId, Value>> {
+  return { [orderRow(situation)]: keyAtEnd(orderedSituations(plan)) }
 }
 
 /** The rows of a situation as its ready set has it. */

@@ -16,14 +16,13 @@ export interface BodyLine {
 /** How a transfer ended, and what the body held then. */
 export interface Ended {
   readonly outcome: string
-  readonly holds: string | null
+  readonly holds: Holds | null
 }
 
 /** The end of a transfer in words: what is true of the body, not only what became of the transfer. */
 export function endedWords({ outcome, holds }: Ended): string {
   if (outcome === 'identical' || outcome === 'running') return outcome
-  const held = heldWords[holds as Holds]
-  return held ? `${outcome}, ${held}` : outcome
+  return holds === null ? outcome : `${outcome}, ${heldWords[holds]}`
 }
 
 const heldWords: Record<Holds, string> = {

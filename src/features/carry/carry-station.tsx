@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { endedWords, heldSentence, type BodyLine } from '@/features/bodies/body-line'
+import type { Holds } from '@/core/camera/carry'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/trouble'
@@ -17,7 +18,7 @@ export interface PastTransfer {
   readonly bodyName: string
   readonly revision: number
   readonly outcome: string
-  readonly holds: string | null
+  readonly holds: Holds | null
   readonly startedAt: string
   readonly compared: number | null
 }

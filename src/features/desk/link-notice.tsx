@@ -21,6 +21,8 @@ export function LinkNotice({ link }: { link: Link }) {
       </Notice>
     )
   }
+  // Another log stays another log, however often it is asked.
+  const isApart = ['other-epoch', 'lost-steps', 'unknown-plan'].includes(cause.code)
   const keepAsNew = async () => {
     const address = await openAsNew(writePlanFile({ plan, revision: null }))
     if (typeof address !== 'string') return setRefusal(address)
@@ -39,7 +41,7 @@ export function LinkNotice({ link }: { link: Link }) {
           <Button main onClick={() => void keepAsNew()}>
             Keep mine as a new plan
           </Button>
-          <Button onClick={() => desk.retry()}>Try again</Button>
+          {!isApart && <Button onClick={() => desk.retry()}>Try again</Button>}
           <Button onClick={() => void giveUp()}>Give mine up and load the plan</Button>
         </>
       }

@@ -15,9 +15,18 @@ import { Notice } from './notice'
 /** What needs an answer before going on: what is not saved and why, what earlier visits left, rows that could not stay. */
 export function Notices() {
   const desk = useDesk()
-  const { aside, refusal, link, leftBehind, unkept } = useDeskView()
+  const { aside, refusal, link, leftBehind, fault, unkept } = useDeskView()
   const notices: ReactNode[] = [
     link.kind !== 'good' && <LinkNotice key="link" link={link} />,
+    fault && (
+      <Notice
+        key="fault"
+        title="Not worked out."
+        ways={<Button onClick={() => desk.again()}>Try again</Button>}
+      >
+        What this page works out in the background failed: {fault.words}. Your plan is not touched by it.
+      </Notice>
+    ),
     unkept && (
       <Notice key="unkept" title="Not kept here.">
         {unkept.message}

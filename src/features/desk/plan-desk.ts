@@ -52,6 +52,8 @@ export interface DeskView {
   readonly refusal: Refusal | null
   /** What earlier visits left behind, to go on with or to give up. */
   readonly leftBehind: readonly LeftBehind[]
+  /** Something reckoned in the background that failed, and how to try again. */
+  readonly fault: { readonly words: string; readonly again: () => void } | null
   /** Why what is not saved yet would not outlive this tab, or null. */
   readonly unkept: Refusal | null
 }
@@ -109,6 +111,7 @@ export class PlanDesk {
       aside: [],
       refusal: null,
       leftBehind: [],
+      fault: null,
       unkept: null,
     }
   }
@@ -182,6 +185,18 @@ export class PlanDesk {
   /** Shows a refusal that came up before there was a step. */
   refuse(refusal: Refusal | null): void {
     this.turn({ kind: 'told', refusal })
+  }
+
+  /** Tells that something reckoned in the background failed. */
+  fail(words: string, again: () => void): void {
+    this.show({ fault: { words, again } })
+  }
+
+  /** Tries what failed in the background again. */
+  again(): void {
+    const { fault } = this.view
+    this.show({ fault: null })
+    fault?.again()
   }
 
   /** Ends what was set aside: with mine, my value is set as a fresh step; else what stands there stays. */

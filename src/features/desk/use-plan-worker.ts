@@ -5,6 +5,7 @@ import { useEffect, useRef, useState } from 'react'
 import type { Plan } from '@/core/plan/plan'
 import type { PlanWorker } from '@/workers/plan.worker'
 import { useDesk, useDeskView } from './desk-context'
+import { watched } from './thread'
 
 /**
  * Something reckoned of the plan in a worker: null until the first answer, then the last one, until a newer comes. `ask`
@@ -14,23 +15,28 @@ export function usePlanWorker<T>(
   about: string,
   ask: (worker: Remote<PlanWorker>, plan: Plan) => Promise<T>,
 ): { readonly about: string; readonly found: T } | null {
-  const { start } = useDesk()
+  const desk = useDesk()
+  const { start } = desk
   const { plan } = useDeskView()
   const worker = useRef<Remote<PlanWorker> | null>(null)
   const asking = useRef(ask)
   const [answer, setAnswer] = useState<{ about: string; found: T } | null>(null)
+  const [attempt, setAttempt] = useState(0)
   useEffect(() => {
     asking.current = ask
   })
   useEffect(() => {
-    const thread = new Worker(new URL('../../workers/plan.worker.ts', import.meta.url), { type: 'module' })
+    const thread = watched(
+      new Worker(new URL('../../workers/plan.worker.ts', import.meta.url), { type: 'module' }),
+      (words) => desk.fail(words, () => setAttempt((count) => count + 1)),
+    )
     worker.current = wrap<PlanWorker>(thread)
-    void worker.current.begin(start.model, start.lenses)
+    worker.current.begin(start.model, start.lenses).catch(() => undefined)
     return () => {
       worker.current = null
       thread.terminate()
     }
-  }, [start])
+  }, [desk, start, attempt])
   useEffect(() => {
     let late = false
     const { current } = worker
@@ -40,10 +46,13 @@ export function usePlanWorker<T>(
         .then((found) => {
           if (!late) setAnswer({ about, found })
         })
-        .catch(() => undefined)
+        .catch((error: unknown) => {
+          const words = error instanceof Error ? error.message : String(error)
+          if (!late) desk.fail(words, () => setAttempt((count) => count + 1))
+        })
     return () => {
       late = true
     }
-  }, [plan, about, start])
+  }, [desk, plan, about, start, attempt])
   return answer
 }

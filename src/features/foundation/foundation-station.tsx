@@ -2,7 +2,7 @@
 
 import { ArrowRight } from 'lucide-react'
 import Link from 'next/link'
-import { situationsOf, startSituation } from '@/core/reach/needs'
+import { placeAtEnd, situationsOf, startSituation } from '@/core/reach/needs'
 import { readySets, type ReadySet } from '@/core/vocabulary/situations'
 import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
 import { ShortcutList } from '@/features/desk/shortcut-list'
@@ -23,7 +23,11 @@ export function FoundationStation() {
     const free = Array.from({ length: 99 }, (_, i) => `own-${i + 1}`).find((id) => !situations.includes(id))
     if (free === undefined) return
     const side = model.sides[0] ?? 'stills'
-    desk.set({ [`situation/${free}/name`]: 'Something else', [`situation/${free}/side`]: side })
+    desk.set({
+      [`situation/${free}/name`]: 'Something else',
+      [`situation/${free}/side`]: side,
+      ...placeAtEnd(plan, free),
+    })
   }
   return (
     <main className="grid gap-4 px-5 py-4">

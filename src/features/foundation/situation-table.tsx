@@ -1,9 +1,9 @@
 'use client'
 
-import { X } from 'lucide-react'
+import { ArrowDown, ArrowUp, X } from 'lucide-react'
 import { useId, useState } from 'react'
 import type { Reached } from '@/core/reach/reach'
-import { situationName, situationSide } from '@/core/reach/needs'
+import { movedSituation, situationName, situationSide } from '@/core/reach/needs'
 import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import { needFlags, type NeedFlag } from '@/core/vocabulary/situations'
 import { knows } from '@/core/reach/paths'
@@ -71,6 +71,7 @@ export function SituationTable({ situation, reached }: { situation: string; reac
           · {secondsOf(total)} an outing
         </p>
         <div className="flex-1" />
+        <Move situation={situation} name={name} />
         <Offer className="text-small" onClick={remove}>
           Remove, {reached.length} needs
         </Offer>
@@ -98,6 +99,34 @@ export function SituationTable({ situation, reached }: { situation: string; reac
       </div>
       <AddNeed situation={situation} has={reached.map(({ need }) => need.what)} />
     </section>
+  )
+}
+
+/** Moves a situation among the others. */
+function Move({ situation, name }: { situation: string; name: string }) {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const ways = [
+    { label: `Move ${name} up`, by: -1, Sign: ArrowUp },
+    { label: `Move ${name} down`, by: 1, Sign: ArrowDown },
+  ]
+  return (
+    <span className="not-printed flex gap-1 self-center">
+      {ways.map(({ label, by, Sign }) => {
+        const rows = movedSituation(plan, situation, by)
+        return (
+          <IconButton
+            key={label}
+            label={label}
+            disabled={Object.keys(rows).length === 0}
+            onClick={() => desk.set(rows)}
+            className="border-transparent"
+          >
+            <Sign size={16} aria-hidden="true" />
+          </IconButton>
+        )
+      })}
+    </span>
   )
 }
 

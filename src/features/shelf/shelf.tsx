@@ -1,6 +1,6 @@
 import Link from 'next/link'
 import type { Refusal } from '@/core/result'
-import { endedWords, type BodyLine } from '@/features/bodies/body-line'
+import { endedWords, heldSentence, type BodyLine } from '@/features/bodies/body-line'
 import { SeveritySign } from '@/ui/verdict'
 import { BringIn } from './bring-in'
 import { FileTable, type ShelfFile } from './file-table'
@@ -178,8 +178,9 @@ function Attention({
   const waiting = bodies
     .filter((body) => body.last === null)
     .map((body) => ({ body, plan: plans.find((plan) => plan.model === body.model) }))
+  const unsure = bodies.filter(({ last }) => last && last.outcome !== 'identical' && last.holds !== 'before')
   const tripping = plans.filter((plan) => plan.trips + plan.blocks > 0)
-  if (waiting.length + tripping.length + faults.length + unshown.length === 0) {
+  if ([waiting, tripping, faults, unshown, unsure].every((list) => list.length === 0)) {
     return <p className="mt-2 text-silt">Nothing. Every plan is clean and every body has been carried to.</p>
   }
   return (
@@ -199,6 +200,11 @@ function Attention({
           {trouble.where && (
             <span className="block font-mono text-small break-all text-silt">{trouble.where}</span>
           )}
+        </li>
+      ))}
+      {unsure.map((body) => (
+        <li key={body.id} className="border-l-3 border-lichen bg-sheet px-3 py-2">
+          {heldSentence(body.name, body.last?.holds ?? null)}
         </li>
       ))}
       {tripping.map((plan) => (

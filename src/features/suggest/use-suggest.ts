@@ -6,6 +6,7 @@ import type { Plan } from '@/core/plan/plan'
 import type { Question } from '@/core/suggest/instance'
 import type { Suggestion } from '@/core/suggest/suggest'
 import type { TradeNews } from '@/core/suggest/trade'
+import { watched } from '@/features/desk/thread'
 import type { SuggestWorker } from '@/workers/suggest.worker'
 
 /** A question under way or answered. */
@@ -27,7 +28,14 @@ export function useSuggest() {
   const worker = useRef<{ thread: Worker; remote: Remote<SuggestWorker> } | null>(null)
   const [asked, setAsked] = useState<Asked | null>(null)
   const begin = useCallback(() => {
-    const thread = new Worker(new URL('../../workers/suggest.worker.ts', import.meta.url), { type: 'module' })
+    const thread = watched(
+      new Worker(new URL('../../workers/suggest.worker.ts', import.meta.url), { type: 'module' }),
+      (words) => {
+        // One that failed never answers: the next question starts another.
+        worker.current = null
+        setAsked((was) => was && { ...was, running: false, failed: words })
+      },
+    )
     worker.current = { thread, remote: wrap<SuggestWorker>(thread) }
     worker.current.remote.warm().catch(() => undefined)
   }, [])
