@@ -4,7 +4,7 @@ import { demoIsThere, makeDemo, removeDemo } from '@/server/demo'
 import { migrate } from '@/server/migrate'
 import { storeDefinitions } from '@/server/models'
 import { databaseTrouble } from '@/server/requests'
-import { endAbandoned } from '@/server/transfers'
+import { endAbandoned } from '@/server/leases'
 
 /**
  * Brings the tables up to date; `--demo` adds the demo data when missing, `--reset-demo` restores it. What goes wrong is

@@ -9,6 +9,7 @@ import { planFor } from '@/core/plan/bodies'
 import { parsePlan } from '@/core/plan/plan'
 import type { Rows } from '@/core/plan/rows'
 import { must } from '@/core/result'
+import { readNews } from '@/features/carry/news'
 import { cardConditionOf, loadBody, putBody, type CardCondition } from '@/server/bodies'
 import { query } from '@/server/db'
 import { modelFor } from '@/server/models'
@@ -119,26 +120,13 @@ async function carryOver(
   hear: (news: CarryNews) => void = () => undefined,
 ): Promise<CarryNews[]> {
   const told: CarryNews[] = []
+  const hearOne = (news: CarryNews) => {
+    told.push(news)
+    hear(news)
+  }
   try {
-    const response = await fetch(`${place.address}/api/plans/${plan}/carry`, {
-      method: 'POST',
-      headers: { origin: place.address, 'content-type': 'application/json' },
-      body: JSON.stringify({ body }),
-      signal: stop ?? null,
-    })
-    const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader()
-    let rest = ''
-    while (reader) {
-      const { done, value } = await reader.read()
-      if (done) break
-      const lines = (rest + value).split('\n')
-      rest = lines.pop() ?? ''
-      for (const line of lines.filter((one) => one !== '')) {
-        const news = JSON.parse(line) as CarryNews
-        told.push(news)
-        hear(news)
-      }
-    }
+    const address = `${place.address}/api/plans/${plan}/carry`
+    await readNews(address, { body }, stop ?? null, hearOne, { origin: place.address })
   } catch {
     // The server was killed, or the carry was stopped: what came before counts.
   }

@@ -1,13 +1,15 @@
+import { randomUUID } from 'node:crypto'
 import { writeFile } from 'node:fs/promises'
 import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import { readJson } from '@/core/json'
-import { writePlanFile } from '@/core/files/plan-file'
+import { readPlanFile, writePlanFile } from '@/core/files/plan-file'
+import { followEdition } from '@/core/fit/edition'
+import { parseModel } from '@/core/model/parse'
 import { describeStep } from '@/core/plan/describe'
-import { emptyPlan } from '@/core/plan/plan'
+import { emptyPlan, type Plan } from '@/core/plan/plan'
 import { readSteps } from '@/core/sync/protocol'
 import { planKind } from '@/core/plan/kind'
-import type { Plan } from '@/core/plan/plan'
 import type { Step } from '@/core/sync/step'
 import type { DocumentKind } from '@/core/sync/kind'
 import { ok, type Result } from '@/core/result'
@@ -76,6 +78,48 @@ function all(kind: DocumentKind<Plan>, plan: Plan, steps: readonly Step[]): Resu
     current = next.value
   }
   return ok(current)
+}
+
+/** `plan follow PLAN --former DEFINITION`: the plan on the newer edition of its model. */
+export const followPlan: Command = {
+  name: 'plan follow',
+  usage: 'plan follow PLAN --former DEFINITION [--out FILE] [--models FOLDER]',
+  summary: 'take a plan from a former edition of its model to the one in the folder',
+  options: { former: 'one', out: 'one', models: 'one' },
+  operands: 1,
+  async run([planPath = ''], options) {
+    const formerPath = options.former?.at(-1)
+    if (formerPath === undefined)
+      return {
+        kind: 'usage',
+        problem: 'say where the edition is that the plan stands on: --former DEFINITION',
+      }
+    const [bytes, definition] = [await boundedBytes(planPath), await boundedBytes(formerPath)]
+    if (!bytes.ok) return refused(bytes.refusal)
+    if (!definition.ok) return refused(definition.refusal)
+    const former = parseModel(definition.value, formerPath)
+    if (!former.ok) return refused(...former.faults)
+    const read = readPlanFile(bytes.value, planPath, [former.value])
+    if (!read.ok) return refused(read.refusal)
+    const found = await definitionsIn(modelsFolder(options))
+    if (!found.ok) return refused(found.refusal)
+    const model = found.value.models.find((one) => one.id === former.value.id)
+    if (!model)
+      return refused({
+        code: 'unknown-model',
+        message: `There is no model ${former.value.id} in the folder of models.`,
+        where: modelsFolder(options),
+      })
+    const { step, lines } = followEdition(former.value, read.value.plan, model, randomUUID())
+    const both = planKind((_id, edition) => (edition === model.version ? model : former.value))
+    const applied = both.apply(read.value.plan, step)
+    if (!applied.ok) return refused(applied.refusal)
+    const words = [
+      `Edition ${former.value.version} → ${model.version} of ${model.name}: ${lines.length} of ${Object.keys(read.value.plan.rows).length} rows change`,
+      ...lines.map(({ was, becomes, because }) => `${was} → ${becomes ?? 'left out'}\n   ${because}`),
+    ].join('\n')
+    return written(writePlanFile({ plan: applied.value, revision: null }), options.out?.at(-1), words)
+  },
 }
 
 /** `plan resolve PLAN`: every value and key in a context, with the reasons. */

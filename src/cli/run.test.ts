@@ -15,6 +15,15 @@ import { commands, run } from './run'
 let folder = ''
 beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'salt-shelf-cli-'))
+  // What an owner has left from before: a former edition, and a plan that stands on it.
+  const former = { ...(JSON.parse(readFileSync('models/tarrow-heron.json', 'utf8')) as object), version: 1 }
+  writeFileSync(join(folder, 'heron-1.json'), JSON.stringify(former))
+  const rows = { title: 'Of the first edition', 'base/focus.lamp': false }
+  const body = { format: 'salt-shelf/plan', formatVersion: 1, model: { id: 'tarrow-heron', version: 1 } }
+  writeFileSync(
+    join(folder, 'old.plan.json'),
+    JSON.stringify({ ...body, revision: null, rows, digest: null }),
+  )
 })
 afterAll(() => rmSync(folder, { recursive: true }))
 
@@ -40,7 +49,9 @@ describe('the examples of docs/cli.md', () => {
 
   it.each(examples.map(([, args = '', expected = '']) => [args, expected]))('%s', async (args, expected) => {
     const placed = (text: string) =>
-      text.replace(/night\.(plan\.json|stage\.json|set)/g, (name) => join(folder, name))
+      text.replace(/night\.(plan\.json|stage\.json|set)|old\.plan\.json|heron-1\.json/g, (name) =>
+        join(folder, name),
+      )
     const ended = await run(placed(args).split(' '))
     const told = `${ended.output}${ended.error}`
     const pattern = placed(expected.trimEnd())

@@ -4,14 +4,14 @@ import type { Command, Options, Outcome } from './command'
 import { checkPlan, focusPlan } from './checks'
 import { compareFiles, comparePlans, readFileCommand, runCamera, writeFileCommand } from './files'
 import { checkModel, listModels } from './models'
-import { newPlan, resolvePlan, stepPlan } from './plans'
+import { followPlan, newPlan, resolvePlan, stepPlan } from './plans'
 import { reachPlan, startPlan } from './reach'
 import { fitPlan, routePlan } from './routes'
 import { suggestPlan } from './suggest'
 
 /** Every command, in the order help lists them. */
 export const commands: readonly Command[] = [
-  ...[listModels, checkModel, newPlan, stepPlan, resolvePlan],
+  ...[listModels, checkModel, newPlan, stepPlan, followPlan, resolvePlan],
   ...[startPlan, reachPlan, suggestPlan, checkPlan, focusPlan, routePlan, fitPlan, comparePlans],
   ...[writeFileCommand, readFileCommand, compareFiles, runCamera],
 ]

@@ -3,15 +3,15 @@ import type { BodyModel } from '@/core/model/types'
 import { canonicalJson } from '@/core/json'
 import { digestHex } from '@/core/files/digest'
 import { editionsIn, planKind } from '@/core/plan/kind'
-import { planLimits } from '@/core/plan/limits'
-import { emptyPlan, parsePlan, planTitle, type Plan } from '@/core/plan/plan'
+import { emptyPlan, planTitle, type Plan } from '@/core/plan/plan'
 import type { Rows } from '@/core/plan/rows'
 import { ok, refuse, type Refusal, type Result } from '@/core/result'
-import { decide, pageOf, type Log } from '@/core/sync/decide'
-import { readSteps, type Answer, type ReadSave } from '@/core/sync/protocol'
-import type { Change, Step } from '@/core/sync/step'
+import { decide } from '@/core/sync/decide'
+import type { Answer, ReadSave } from '@/core/sync/protocol'
+import type { Step } from '@/core/sync/step'
 import { localOwner, query, transaction, type Connection } from './db'
-import { libraryOf, modelFor } from './models'
+import { libraryOf } from './models'
+import { logOf, planOf, planRow, stepsFor, stepsOf, writeSteps, type PlanRow } from './plan-rows'
 
 /** A plan with its model, version and the end of its log. */
 export interface StoredPlan {
@@ -173,34 +173,11 @@ export function isUuid(text: string): boolean {
   return /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/.test(text)
 }
 
-interface PlanRow {
-  readonly id: string
-  readonly epoch: string
-  readonly model_id: string
-  readonly model_version: number
-  readonly version: number
-  readonly rows: unknown
-  readonly updated_at: Date
-}
-
 interface RevisionRow {
   readonly id: string
   readonly number: number
   readonly plan_version: number
   readonly made_at: Date
-}
-
-async function planRow(
-  client: Connection,
-  id: string,
-  lock: '' | 'for update',
-): Promise<PlanRow | undefined> {
-  const statement = 'select * from plans where id = $1 and owner_id = $2'
-  const found = await client.query<PlanRow>(lock === '' ? statement : `${statement} for update`, [
-    id,
-    localOwner,
-  ])
-  return found.rows[0]
 }
 
 async function planLine(row: PlanRow): Promise<PlanLine> {
@@ -215,116 +192,4 @@ async function planLine(row: PlanRow): Promise<PlanLine> {
     updatedAt,
     trouble: read.refusal,
   }
-}
-
-/** A plan out of its columns: read, never taken on trust. */
-async function planOf(row: PlanRow): Promise<Result<{ model: BodyModel; plan: Plan }>> {
-  const { model_id: id, model_version: edition } = row
-  const model = await modelFor(id, edition)
-  if (!model) {
-    const message = `Edition ${edition} of the model ${id} is missing, or of a format that is not read any more. The plan is kept as it is.`
-    return refuse('unknown-model', message, row.id)
-  }
-  const plan = parsePlan(model, (row.rows ?? {}) as Record<string, unknown>)
-  if (plan.ok) return ok({ model, plan: plan.value })
-  const message = `A row of this plan cannot be read: ${plan.refusal.message} The plan is kept as it is.`
-  return refuse('damaged-row', message, plan.refusal.where)
-}
-
-/** The log as the protocol sees it: only what this save can ask of it is fetched. */
-async function logOf(
-  client: Connection,
-  row: PlanRow,
-  document: Plan,
-  basedOn: number,
-  ids: readonly string[],
-): Promise<Result<Log<Plan>>> {
-  const known = await client.query<{ id: string; number: number }>(
-    'select id, number from steps where plan_id = $1 and (id = any($2) or number = $3)',
-    [row.id, [...new Set(ids)], basedOn],
-  )
-  const there = new Set(known.rows.map((one) => one.id))
-  const at = known.rows.find((one) => one.number === basedOn)
-  const newer = await stepsOf(client, row.id, basedOn, planLimits.stepsInSave, planLimits.bytesInSave)
-  if (!newer.ok) return newer
-  return ok({
-    epoch: row.epoch,
-    version: row.version,
-    document,
-    idAt: () => at?.id ?? null,
-    has: (id) => there.has(id),
-    after: () => pageOf(newer.value, planLimits),
-  })
-}
-
-/** Steps after a number, oldest first; with limits only as many as one page needs, and always the first. */
-async function stepsOf(
-  client: Connection,
-  planId: string,
-  after: number,
-  most = 100_000,
-  mostBytes = Number.MAX_SAFE_INTEGER,
-): Promise<Result<readonly Step[]>> {
-  const found = await client.query<{ number: number; step: unknown }>(
-    `select number, step from (
-       select number, step, sum(octet_length(step::text)) over (order by number) as bytes
-       from (select number, step from steps where plan_id = $1 and number > $2 order by number limit $3) page
-     ) sized where bytes <= $4 or number = $2 + 1 order by number`,
-    [planId, Math.max(0, after), most, mostBytes],
-  )
-  const steps: Step[] = []
-  for (const { number, step } of found.rows) {
-    const read = readSteps(storedSteps, [step])
-    const [sound] = read.ok ? read.value : []
-    if (!sound)
-      return refuse(
-        'damaged-row',
-        `Step ${number} of this plan cannot be read. The plan is kept as it is.`,
-        planId,
-      )
-    steps.push(sound)
-  }
-  return ok(steps)
-}
-
-/** Steps of the log are read by shape alone: they were decided when they came. */
-const storedSteps = planKind(() => null)
-
-/** The rows as steps from nothing, each within the limits. */
-function stepsFor(rows: Rows): Step[] {
-  const steps: { id: string; changes: Change[] }[] = []
-  let bytes = Infinity
-  for (const [row, to] of Object.entries(rows)) {
-    const change = { row, from: null, to }
-    const more = Buffer.byteLength(JSON.stringify(change)) + 1
-    const last = steps.at(-1)
-    const fits =
-      last && last.changes.length < planLimits.changesInStep && bytes + more < planLimits.bytesInStep - 200
-    if (fits) {
-      last.changes.push(change)
-      bytes += more
-    } else {
-      steps.push({ id: randomUUID(), changes: [change] })
-      bytes = more
-    }
-  }
-  return steps
-}
-
-async function writeSteps(
-  client: Connection,
-  row: Pick<PlanRow, 'id' | 'version'>,
-  steps: readonly Step[],
-  { model, rows }: Plan,
-): Promise<void> {
-  const numbers = steps.map((_, i) => row.version + 1 + i)
-  await client.query(
-    `insert into steps (plan_id, number, id, step)
-     select $1, number, id, step from unnest($2::int[], $3::uuid[], $4::jsonb[]) as fresh (number, id, step)`,
-    [row.id, numbers, steps.map((step) => step.id), steps.map((step) => JSON.stringify(step))],
-  )
-  await client.query(
-    'update plans set version = $2, rows = $3, model_version = $4, updated_at = now() where id = $1',
-    [row.id, row.version + steps.length, JSON.stringify(rows), model.version],
-  )
 }

@@ -19,7 +19,8 @@ import { demo, demoIsThere, makeDemo, removeDemo } from './demo'
 import { importFile, listFiles, loadFile } from './files'
 import { readDefinitions } from '@/disk/definitions'
 import { createPlan, freezeRevision, loadPlan } from './plans'
-import { carry, listTransfers } from './transfers'
+import { listTransfers } from './transfer-log'
+import { carry } from './transfers'
 
 const empty = emptyPlan(heron)
 const step = (rows: Rows, id: string = randomUUID()): Step => setRows(empty, id, rows)

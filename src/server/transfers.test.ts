@@ -9,7 +9,9 @@ import { cardConditionOf, loadBody, putBody, setCard } from './bodies'
 import { closePool, query } from './db'
 import { listFiles } from './files'
 import { createPlan } from './plans'
-import { carry, endAbandoned, listTransfers } from './transfers'
+import { endAbandoned } from './leases'
+import { listTransfers } from './transfer-log'
+import { carry } from './transfers'
 
 afterAll(closePool)
 

@@ -1,4 +1,3 @@
-import { randomUUID } from 'node:crypto'
 import type { Client } from 'pg'
 import {
   carryStages,
@@ -7,23 +6,29 @@ import {
   runStage,
   startCarry,
   type CarryNews,
-  type CarryOrder,
   type CarryStage,
   type CarryState,
   type Holds,
 } from '@/core/camera/carry'
-import { canonicalJson } from '@/core/json'
 import { readCardFile } from '@/core/files/card-file'
-import { digestHex } from '@/core/files/digest'
-import { parsePlan } from '@/core/plan/plan'
 import type { Rows } from '@/core/plan/rows'
 import type { Refusal } from '@/core/result'
 import { keepState, loadBody, lockBody, type Body } from './bodies'
-import { close, localOwner, ownConnection, query, within, type Connection } from './db'
-import { keepFile } from './files'
-import { modelFor } from './models'
+import { close, within, type Connection } from './db'
+import { endDead, takeLease } from './leases'
 import { freezeRevision, type Revision } from './plans'
 import { databaseTrouble } from './requests'
+import {
+  begin,
+  end,
+  holdsWords,
+  isRunning,
+  keepNewFiles,
+  note,
+  recordOf,
+  type Transfer,
+  type TransferRecord,
+} from './transfer-log'
 
 /**
  * Carries a plan to a body, telling each stage as it happens. Each stage commits the body, the files and the log together;
@@ -58,55 +63,6 @@ export async function* carry(
   }
 }
 
-/**
- * Ends every transfer whose process is gone, and says of each what its body holds. A transfer that runs keeps its lease,
- * so this never touches a living one.
- */
-export async function endAbandoned(): Promise<void> {
-  const running = await query<{ body_id: string }>(
-    "select distinct body_id from transfers where outcome = 'running'",
-  )
-  for (const { body_id: bodyId } of running) {
-    const lease = await takeLease(bodyId)
-    if (lease === null) continue
-    try {
-      await endDead(lease, bodyId)
-    } finally {
-      await close(lease)
-    }
-  }
-}
-
-/** The log of a plan's transfers, newest first. */
-export interface TransferLine {
-  readonly id: string
-  readonly bodyName: string
-  readonly revision: number
-  readonly outcome: string
-  readonly holds: Holds | null
-  readonly startedAt: Date
-  readonly compared: number | null
-}
-
-/** The transfers of one plan, newest first. */
-export async function listTransfers(planId: string, most = 8): Promise<TransferLine[]> {
-  return query<TransferLine>(
-    `select t.id, b.name as "bodyName", r.number as revision, t.outcome, t.holds, t.started_at as "startedAt",
-       (t.record->>'compared')::int as compared
-     from transfers t join bodies b on b.id = t.body_id join revisions r on r.id = t.revision_id
-     where t.plan_id = $1 and t.owner_id = $2 order by t.started_at desc limit $3`,
-    [planId, localOwner, most],
-  )
-}
-
-/** A transfer under way. */
-interface Transfer {
-  readonly id: string
-  readonly order: CarryOrder
-  readonly body: Body
-  readonly revision: Revision
-}
-
 /** What one transaction made of a stage. */
 type Ran =
   | {
@@ -116,25 +72,6 @@ type Ran =
       readonly record: TransferRecord | null
     }
   | { readonly kind: 'ended'; readonly refusal: Refusal | null; readonly holds: Holds }
-
-/**
- * The lease on a body: a lock of a connection of one's own. It ends when the transfer does, when its process dies, and
- * when the database does: nobody has to wait for it or to guess. Null while another has it.
- */
-async function takeLease(bodyId: string): Promise<Client | null> {
-  const connection = await ownConnection()
-  let isMine = false
-  try {
-    const taken = await connection.query<{ taken: boolean }>(
-      'select pg_try_advisory_lock(hashtextextended($1, 4178)) as taken',
-      [bodyId],
-    )
-    isMine = taken.rows[0]?.taken === true
-    return isMine ? connection : null
-  } finally {
-    if (!isMine) await close(connection)
-  }
-}
 
 async function* runStages(
   lease: Client,
@@ -243,50 +180,6 @@ async function breakOff(
   return end(client, transfer, outcome, holdsOf(transfer.order, after, rowsBefore(transfer, state)))
 }
 
-const holdsWords: Record<Holds, string> = {
-  before: 'What is in force on the body is as it was.',
-  loaded: 'The body has read the file; it takes effect at its next restart.',
-  plan: 'The body holds the plan; it was not confirmed to the end.',
-  other: 'The body holds something else than before and than the plan; its backup is on the shelf.',
-}
-
-/** Ends the transfers that a dead process left running; the caller has the lease, so none of them lives. */
-async function endDead(lease: Client, bodyId: string): Promise<void> {
-  const dead = await lease.query<DeadTransfer>(
-    `select t.id, r.rows, r.number, p.model_id, r.model_version,
-       (select f.bytes from transfer_files tf join files f on f.id = tf.file_id
-        where tf.transfer_id = t.id and tf.role = 'backup') as backup
-     from transfers t join revisions r on r.id = t.revision_id join plans p on p.id = t.plan_id
-     where t.body_id = $1 and t.outcome = 'running'`,
-    [bodyId],
-  )
-  for (const one of dead.rows)
-    await within(lease, async (client) => {
-      const body = await lockBody(client, bodyId)
-      const holds = body.ok ? await holdsAfter(one, body.value) : 'other'
-      await note(client, one.id, null, 'stopped', `Salt Shelf ended while this ran. ${holdsWords[holds]}`)
-      await end(client, one, 'stopped', holds)
-    })
-}
-
-interface DeadTransfer {
-  readonly id: string
-  readonly rows: unknown
-  readonly number: number
-  readonly model_id: string
-  readonly model_version: number
-  readonly backup: Buffer | null
-}
-
-async function holdsAfter(dead: DeadTransfer, body: Body): Promise<Holds> {
-  const model = await modelFor(dead.model_id, dead.model_version)
-  const plan = model && parsePlan(model, (dead.rows ?? {}) as Record<string, unknown>)
-  if (!model || !plan?.ok) return 'other'
-  const backup = dead.backup && readCardFile(model, new Uint8Array(dead.backup), 'backup')
-  const order = { model, plan: plan.value, tag: body.tag, stem: '', atSeconds: 0 }
-  return holdsOf(order, body.state, backup?.ok ? backup.value.rows : null)
-}
-
 function rowsBefore({ order }: Transfer, state: CarryState): Rows | null {
   const backup = state.files.find((file) => file.role === 'backup')
   const read = backup && readCardFile(order.model, backup.bytes, backup.name)
@@ -296,104 +189,4 @@ function rowsBefore({ order }: Transfer, state: CarryState): Rows | null {
 function endedElsewhere(body: Body): Refusal {
   const message = 'This transfer was ended from elsewhere.'
   return { code: 'ended', message, where: body.name }
-}
-
-interface TransferRecord {
-  readonly compared: number
-  readonly signature: string
-}
-
-function recordOf(transfer: Transfer, state: CarryState): TransferRecord {
-  const facts = {
-    transfer: transfer.id,
-    body: { name: transfer.body.name, serial: state.body.serial, firmware: state.body.firmware },
-    revision: transfer.revision.number,
-    files: state.files.map((file) => ({ role: file.role, name: file.name, digest: digestHex(file.bytes) })),
-    compared: state.comparison?.compared ?? 0,
-    handWork: state.handWork.map((line) => ({ setting: line.setting, wanted: line.wanted, done: line.done })),
-  }
-  return { ...facts, signature: digestHex(canonicalJson(facts)) }
-}
-
-async function keepNewFiles(
-  client: Connection,
-  { id, body, revision }: Transfer,
-  before: CarryState,
-  after: CarryState,
-): Promise<void> {
-  const words = {
-    backup: `Backup of ${body.name} before the transfer`,
-    sent: `Sent to ${body.name}`,
-    readBack: `Read back from ${body.name}`,
-  }
-  for (const file of after.files.slice(before.files.length)) {
-    const { fileId } = await keepFile(client, {
-      kind: 'card',
-      name: file.name,
-      bytes: file.bytes,
-      modelId: after.body.model.id,
-      firmware: after.body.firmware,
-      bodyId: body.id,
-      revisionId: revision.id,
-      note: `${words[file.role]}.`,
-    })
-    await client.query('insert into transfer_files (transfer_id, role, file_id) values ($1, $2, $3)', [
-      id,
-      file.role,
-      fileId,
-    ])
-  }
-}
-
-async function begin(lease: Client, planId: string, body: Body, revision: Revision): Promise<Transfer> {
-  const id = randomUUID()
-  await lease.query(
-    'insert into transfers (id, owner_id, plan_id, revision_id, body_id) values ($1, $2, $3, $4, $5)',
-    [id, localOwner, planId, revision.id, body.id],
-  )
-  const order = {
-    model: revision.model,
-    plan: revision.plan,
-    tag: body.tag,
-    stem: `REV${revision.number}`,
-    atSeconds: Math.floor(Date.now() / 1000),
-  }
-  return { id, order, body, revision }
-}
-
-async function isRunning(client: Connection, transfer: string): Promise<boolean> {
-  const found = await client.query<{ outcome: string }>(
-    'select outcome from transfers where id = $1 for update',
-    [transfer],
-  )
-  return found.rows[0]?.outcome === 'running'
-}
-
-async function note(
-  client: Connection,
-  transfer: string,
-  stage: CarryStage | null,
-  outcome: 'done' | 'refused' | 'stopped',
-  message: string,
-): Promise<void> {
-  await client.query(
-    `insert into transfer_log (transfer_id, number, stage, outcome, message)
-     select $1, coalesce(max(number) + 1, 0), coalesce($2, (array_agg(stage order by number desc))[1], 'preflight'), $3, $4
-     from transfer_log where transfer_id = $1`,
-    [transfer, stage, outcome, message],
-  )
-}
-
-async function end(
-  client: Connection,
-  { id }: Pick<Transfer, 'id'>,
-  outcome: 'refused' | 'stopped',
-  holds: Holds,
-): Promise<Holds> {
-  await client.query('update transfers set outcome = $2, holds = $3, ended_at = now() where id = $1', [
-    id,
-    outcome,
-    holds,
-  ])
-  return holds
 }

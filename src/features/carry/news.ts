@@ -4,12 +4,13 @@ import type { CarryNews } from '@/core/camera/carry'
 export async function readNews(
   address: string,
   order: object,
-  stop: AbortSignal,
+  stop: AbortSignal | null,
   tell: (news: CarryNews) => void,
+  headers: Readonly<Record<string, string>> = {},
 ): Promise<void> {
   const response = await fetch(address, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json', ...headers },
     body: JSON.stringify(order),
     signal: stop,
   })

@@ -4,7 +4,8 @@ import { CarryStation } from '@/features/carry/carry-station'
 import { listBodies } from '@/server/bodies'
 import { isUuid } from '@/server/plans'
 import { reaching } from '@/server/requests'
-import { endAbandoned, listTransfers } from '@/server/transfers'
+import { endAbandoned } from '@/server/leases'
+import { listTransfers } from '@/server/transfer-log'
 import { Trouble } from '@/ui/trouble'
 
 export default async function CarryPage({ params }: { params: Promise<{ plan: string }> }) {
