@@ -63,7 +63,7 @@ async function deskFor(place: Place, plan: string): Promise<PlanDesk> {
   const start = { ...rest, planId: id, lenses: [], newerEdition: null }
   const server = httpServer(plan, place.address, { origin: place.address })
   const nothing = () => Promise.resolve(null)
-  const open = () => Promise.resolve({ own: null, others: [], trouble: null })
+  const open = () => Promise.resolve({ own: null, others: [], former: [], trouble: null })
   return new PlanDesk(start, server, { open, write: nothing, remove: nothing }, randomUUID, () => sleep(50))
 }
 

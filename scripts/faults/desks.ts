@@ -150,7 +150,7 @@ async function deskOn(place: Place, plan: string, network: Network, chance: Chan
 }
 
 const nowhere: Queue = {
-  open: () => Promise.resolve({ own: null, others: [], trouble: null }),
+  open: () => Promise.resolve({ own: null, others: [], former: [], trouble: null }),
   write: () => Promise.resolve(null),
   remove: () => Promise.resolve(null),
 }

@@ -88,6 +88,18 @@ describe('bringing a file in', () => {
     await query('delete from plans where id = $1', [brought.planId])
   })
 
+  it('keeps every file in reach, page by page, each once', async () => {
+    const brought = await Promise.all(
+      Array.from({ length: 12 }, async () => must(await importFile('a', bytesOf(text()))).fileId),
+    )
+    const { count } = await listFiles(1, 5)
+    const pages = Array.from({ length: Math.ceil(count / 5) + 1 }, (_, i) => i + 1)
+    const ids: string[] = []
+    for (const page of pages) ids.push(...(await listFiles(page, 5)).files.map((file) => file.id))
+    expect(ids).toEqual(expect.arrayContaining(brought))
+    expect((await listFiles(pages.length + 5, 5)).files).toEqual([])
+  })
+
   it('refuses a name that cannot be kept', async () => {
     expect(await importFile('a\0b', bytesOf(text()))).toMatchObject({ refusal: { code: 'name' } })
   })

@@ -94,6 +94,36 @@ describe('what is not saved yet', () => {
     await second.close()
   })
 
+  it('and was left by a page of the former release is taken up, too', async () => {
+    const page = await open()
+    const left = [
+      { id: '33333333-3333-4333-8333-333333333333', changes: [{ row: 'owner/target', from: null, to: 77 }] },
+    ]
+    await page.evaluate(
+      ([key, text]) => sessionStorage.setItem(key ?? '', text ?? ''),
+      [`waiting steps ${plan}`, JSON.stringify(left)],
+    )
+    await page.reload({ waitUntil: 'networkidle' })
+    await saved(page)
+    await expect.poll(() => savedRows(application.address, plan)).toMatchObject({ 'owner/target': 77 })
+    await page.close()
+  })
+
+  it('is said not to outlive the tab where the browser keeps nothing, and is saved all the same', async () => {
+    const page = await chromium.browser.newPage()
+    await page.addInitScript(() => {
+      IDBFactory.prototype.open = () => {
+        throw new DOMException('no room', 'QuotaExceededError')
+      }
+    })
+    await page.goto(`${application.address}/plans/${plan}/foundation`, { waitUntil: 'networkidle' })
+    await alerts(page).filter({ hasText: 'Not kept here. This browser has no room left' }).waitFor()
+    await edit(page)
+    await saved(page)
+    expect(Object.keys(await savedRows(application.address, plan)).length).toBeGreaterThan(1)
+    await page.close()
+  })
+
   it('is sent when told to, as soon as the server takes it', async () => {
     const page = await open()
     await cutOff(page)

@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core'
 import { randomUUID } from 'node:crypto'
-import { readFileSync } from 'node:fs'
+import { readFileSync, renameSync } from 'node:fs'
 import { request } from 'node:http'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -170,6 +170,22 @@ describe('an address', () => {
       await fetch(`${application.address}/%ff`),
     ])
       expect(response.headers.get('x-content-type-options')).toBe('nosniff')
+  })
+
+  it('of what a page needs answers while another build is written', async () => {
+    const [built, away] = [join(process.cwd(), '.next'), join(process.cwd(), `.next-${randomUUID()}`)]
+    renameSync(built, away)
+    try {
+      const html = await (await fetch(`${application.address}/plans/${demoPlan}/controls`)).text()
+      const parts = [...new Set(html.match(/\/_next\/static\/[^"\\ ]+\.(?:js|css|woff2?)/g))]
+      expect(parts.length).toBeGreaterThan(5)
+      const statuses = await Promise.all(
+        parts.map(async (part) => (await fetch(application.address + part)).status),
+      )
+      expect(new Set(statuses)).toEqual(new Set([200]))
+    } finally {
+      renameSync(away, built)
+    }
   })
 
   it('of our own under another scheme is no page of ours', async () => {

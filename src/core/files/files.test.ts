@@ -3,13 +3,16 @@ import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
 import { heldHeron, heron, heronWith } from '@tests/fixtures/heron'
 import { carriedRows, factoryMemory, memoryOf } from '../camera/memory'
-import { emptyPlan } from '../plan/plan'
+import { planLimits } from '../plan/limits'
+import { emptyPlan, parsePlan } from '../plan/plan'
+import { applyStep, setRows } from '../plan/step'
+import type { Value } from '../vocabulary/values'
 import { must } from '../result'
 import { readCardFile, readCardHeader, writeCardFile, type CardFile } from './card-file'
 import { compareRows } from './compare'
 import { digestHex } from './digest'
 import { canonicalJson } from '../json'
-import { readPlanFile, writePlanFile } from './plan-file'
+import { planFileBytes, readPlanFile, writePlanFile } from './plan-file'
 
 const header = {
   model: { id: heron.id, version: heron.version },
@@ -31,6 +34,47 @@ describe('canonical JSON', () => {
 
 it('the digest is SHA-256', () => {
   expect(digestHex('abc')).toBe('ba7816bf8f01cfea414140de5dae2223b00361a396177a9cb410ff61f20015ad')
+})
+
+describe('a plan as large as plans may grow', () => {
+  it('is written in a file that is read again, whatever its rows are made of', () => {
+    const about = heron.settings.filter((one) => one.place === 'body').map((one) => `base/${one.id}`)
+    const fill = (value: (i: number) => readonly [string, Value]): Record<string, Value> => {
+      const rows: Record<string, Value> = {}
+      let bytes = 0
+      for (let i = 0; Object.keys(rows).length < planLimits.rows; i++) {
+        const [row, given] = value(i)
+        bytes += new TextEncoder().encode(`${JSON.stringify(row)}:${JSON.stringify(given)},`).length
+        if (bytes > planLimits.bytes) break
+        rows[row] = given
+      }
+      return rows
+    }
+    const shapes = [
+      fill((i) => [`situation/s${i}/name`, 'x']),
+      fill((i) => [`situation/s${i}/name`, 'ü'.repeat(60)]),
+      fill((i) => [`need/s${i}/focus.mode`, ['1', 'urgent', 'finder', 'recording']]),
+      fill((i) => [`accept/c${'x'.repeat(i % 30)}/${about[i % about.length]}`, '\n'.repeat(500)]),
+    ]
+    for (const rows of shapes) {
+      const plan = must(parsePlan(heron, rows))
+      const bytes = bytesOf(writePlanFile({ plan, revision: null }))
+      expect(bytes.length).toBeLessThanOrEqual(planFileBytes)
+      expect(must(readPlanFile(bytes, 'a', [heron])).plan).toEqual(plan)
+    }
+  }, 60_000)
+
+  it('takes no row more, by a step or from a file', () => {
+    const rows = Object.fromEntries(
+      Array.from({ length: planLimits.rows }, (_, i) => [`situation/s${i}/name`, 'x'] as const),
+    )
+    const plan = must(parsePlan(heron, rows))
+    const more = setRows(plan, 'more', { title: 'One more' })
+    expect(applyStep(heron, plan, more)).toMatchObject({ ok: false, refusal: { code: 'too-many' } })
+    expect(parsePlan(heron, { ...rows, title: 'One more' })).toMatchObject({ refusal: { code: 'too-many' } })
+    const less = setRows(plan, 'less', { 'situation/s0/name': null })
+    expect(applyStep(heron, plan, less).ok).toBe(true)
+  })
 })
 
 describe('a plan file', () => {

@@ -34,7 +34,7 @@ function deskWith(send: Server['save'] | null = null, left: Left | null = null) 
     newerEdition: null,
   }
   const queue: Queue = {
-    open: () => Promise.resolve({ own: kept, others: [], trouble: null }),
+    open: () => Promise.resolve({ own: kept, others: [], former: [], trouble: null }),
     write: (now) => {
       kept = now
       return Promise.resolve(null)

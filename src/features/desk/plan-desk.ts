@@ -133,9 +133,11 @@ export class PlanDesk {
   /** Takes up what this tab left behind when it was loaded last, and asks about what tabs that are closed left. */
   async resume(): Promise<void> {
     this.ended = false
-    const { own, others, trouble } = await this.queue.open()
+    const { own, others, former, trouble } = await this.queue.open()
     if (this.ended) return
     if (own) this.turn({ kind: 'returned', left: own })
+    if (former.length > 0)
+      this.turn({ kind: 'returned', left: { epoch: this.client.epoch, steps: former, aside: [] } })
     this.show({ leftBehind: others, unkept: trouble })
   }
 

@@ -1,6 +1,9 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { Refusal } from '@/core/result'
 import type { Left } from '@/core/sync/client'
+import { planKind } from '@/core/plan/kind'
+import { readSteps } from '@/core/sync/protocol'
+import type { Step } from '@/core/sync/step'
 
 /** What a closed tab left behind: steps and texts that no server acknowledged. */
 export interface LeftBehind {
@@ -16,6 +19,8 @@ export interface Queue {
   open(): Promise<{
     readonly own: Left | null
     readonly others: readonly LeftBehind[]
+    /** Steps that a page of the former release left in this tab. */
+    readonly former: readonly Step[]
     readonly trouble: Refusal | null
   }>
   /** Keeps what this tab would leave behind now; null clears it. Gives the reason where it could not be kept. */
@@ -58,9 +63,9 @@ export function browserQueue(documentId: string): Queue {
         const living = await livingTabs()
         const own = all.find((one) => one.tab === name)
         const others = all.filter((one) => one.tab !== name && !living.has(lockOf(one.tab)))
-        return { own: own?.left ?? null, others, trouble: null }
+        return { own: own?.left ?? null, others, former: takeFormer(documentId), trouble: null }
       } catch (error) {
-        return { own: null, others: [], trouble: troubleOf(error) }
+        return { own: null, others: [], former: takeFormer(documentId), trouble: troubleOf(error) }
       }
     },
     write: (left) =>
@@ -108,6 +113,21 @@ async function takeName(documentId: string): Promise<string> {
     // Without session storage a tab that is loaded again is asked about what it left.
   }
   return fresh
+}
+
+/** What the former release kept in the session of a tab; taken once. */
+function takeFormer(documentId: string): readonly Step[] {
+  const key = `waiting steps ${documentId}`
+  try {
+    const read = readSteps(
+      planKind(() => null),
+      JSON.parse(sessionStorage.getItem(key) ?? '[]'),
+    )
+    sessionStorage.removeItem(key)
+    return read.ok ? read.value : []
+  } catch {
+    return []
+  }
 }
 
 function readSession(key: string): string | null {
