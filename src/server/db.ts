@@ -102,16 +102,16 @@ function pool(): Pool {
 }
 
 /**
- * No statement may take longer than people wait: the database ends it after three seconds, we give up after four, when the
- * database itself has stopped answering. A transaction nobody goes on with is ended, so that it holds no lock for ever.
+ * No statement may take longer than people wait: the database ends it after three seconds, we give up half a second later,
+ * when the database itself has stopped answering. A transaction nobody goes on with is ended, so that it holds no lock for ever.
  */
 function connectionConfig(): ClientConfig {
   const connectionString = process.env.DATABASE_URL
   if (!connectionString) throw new Error('DATABASE_URL is not set; start Salt Shelf with npm run demo.')
   return {
     connectionString,
-    connectionTimeoutMillis: 4000,
-    query_timeout: 4000,
+    connectionTimeoutMillis: 3500,
+    query_timeout: 3500,
     statement_timeout: 3000,
     lock_timeout: 2500,
     idle_in_transaction_session_timeout: 10_000,

@@ -9,9 +9,10 @@ import type { Rows } from '@/core/plan/rows'
 import { setRows } from '@/core/plan/step'
 import { must } from '@/core/result'
 import { invertStep, type Step } from '@/core/sync/step'
-import { closePool, query } from './db'
+import { close, closePool, ownConnection, query } from './db'
 import { forgetModels, storeDefinition } from './models'
 import { createPlan, listPlans, loadPlan, savePlan } from './plans'
+import { databaseTrouble } from './requests'
 
 const empty = emptyPlan(heron)
 const step = (rows: Rows, id: string = randomUUID()): Step => setRows(empty, id, rows)
@@ -96,6 +97,18 @@ describe('saving a plan', () => {
       saveSteps(id, 0, [step({ title: 'b' })]),
     ])
     expect(both.map((one) => one.kind).sort()).toEqual(['saved', 'stale'])
+  })
+
+  it('gives up on a plan that something else holds, and says that it is busy', async () => {
+    const other = await ownConnection()
+    await other.query('begin')
+    await other.query('select 1 from plans where id = $1 for update', [id])
+    const begun = Date.now()
+    const save = saveSteps(id, 0, [step({ title: 'a' })])
+    await expect(save).rejects.toSatisfy((error) => databaseTrouble(error)?.code === 'busy')
+    expect(Date.now() - begun).toBeLessThan(5000)
+    await close(other)
+    expect(await saveSteps(id, 0, [step({ title: 'a' })])).toMatchObject({ kind: 'saved' })
   })
 
   it('made on a plan that was put back since is told so, and appends nothing', async () => {

@@ -1,25 +1,18 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { carriesUnderKills, carriesWithSecondHand } from '../../scripts/faults/carries'
-import { frozenDatabase } from '../../scripts/faults/database'
+import { frozenDatabase, fullDisk } from '../../scripts/faults/database'
 import { desksWithLostAnswers, savesUnderKills } from '../../scripts/faults/desks'
 import { damagedFiles, strangeRequests } from '../../scripts/faults/files'
 import type { Outcome } from '../../scripts/faults/outcome'
 import { openPlace, type Place } from '../../scripts/faults/place'
 import { starts } from '../../scripts/faults/starts'
+import { postgresPrograms } from '../../scripts/lib/system.mjs'
 
 /**
  * Every attack of `npm run check:faults`, a few times each, from another seed at every run. A failure names its seed: with
  * it the attack can be made again.
  */
 const seed = Math.floor(Math.random() * 1_000_000)
-
-let place: Place
-beforeAll(async () => {
-  place = await openPlace()
-}, 120_000)
-afterAll(async () => {
-  await place.close()
-}, 60_000)
 
 const attacks: readonly (readonly [string, () => Promise<Outcome>])[] = [
   ['saves while the server is killed', () => savesUnderKills(place, 'server', 3, seed)],
@@ -29,18 +22,31 @@ const attacks: readonly (readonly [string, () => Promise<Outcome>])[] = [
   ['carries while the server is killed', () => carriesUnderKills(place, 'server', 3, seed)],
   ['carries while the database is killed', () => carriesUnderKills(place, 'database', 2, seed)],
   ['a frozen database', () => frozenDatabase(place, 1, seed)],
+  ['a full disk', () => fullDisk(1)],
   ['damaged files', () => damagedFiles(place, 150, seed)],
   ['requests no page would send', () => strangeRequests(place, 200, seed)],
   ['starts in every order', () => starts(14, seed)],
 ]
 
-describe('nothing is lost, doubled, wedged or said falsely', () => {
+/** A database to be killed must be one of our own. */
+const isHere = postgresPrograms() !== null
+
+let place: Place
+describe.skipIf(!isHere)('nothing is lost, doubled, wedged or said falsely', () => {
+  beforeAll(async () => {
+    place = await openPlace()
+  }, 120_000)
+  afterAll(async () => {
+    await place.close()
+  }, 60_000)
+
   it.each(attacks)(
     'by %s',
     async (_name, attack) => {
-      const { failures, tries } = await attack()
+      const { failures, tries, seen } = await attack()
       expect({ seed, failures }).toEqual({ seed, failures: [] })
-      expect(tries).toBeGreaterThan(0)
+      // A disk can be filled by root only.
+      expect(tries > 0 || seen.startsWith('not tried')).toBe(true)
     },
     240_000,
   )

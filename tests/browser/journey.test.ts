@@ -139,7 +139,7 @@ describe('after a restart', () => {
     await application.crash()
     await key(page, 'Crown key').focus()
     await page.keyboard.press('Delete')
-    await page.getByText('not saved yet: the server does not answer').waitFor()
+    await page.getByRole('alert').filter({ hasText: 'Not saved yet. Salt Shelf does not answer.' }).waitFor()
     await application.start()
     await page
       .getByRole('status')
@@ -160,6 +160,15 @@ describe('bringing files in', () => {
     await go('/')
     await page.getByLabel('File to bring in').setInputFiles(file)
     await page.getByText('night.plan.json is open as a plan.').waitFor()
+    await page.getByRole('link', { name: 'Go to its plan' }).click()
+    await page.waitForURL((url) => url.pathname.endsWith('/controls') && !url.pathname.includes(demoPlan))
+    const opened = page.url()
+
+    await go('/')
+    await page.getByLabel('File to bring in').setInputFiles(file)
+    await page.getByText('night.plan.json was on the shelf already.').waitFor()
+    await page.getByRole('link', { name: 'Go to its plan' }).click()
+    await page.waitForURL(opened)
   })
 
   it('refuses a damaged file with what is wrong and where', async () => {

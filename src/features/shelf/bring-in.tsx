@@ -22,7 +22,11 @@ export function BringIn() {
     setDone(null)
     const answer = await sendFile(file)
     if (answer.kind === 'refused') return setRefusal(answer.refusal)
-    const place = answer.known ? 'was on the shelf already' : 'is on the shelf'
+    const place = answer.known
+      ? 'was on the shelf already'
+      : answer.planId
+        ? 'is open as a plan'
+        : 'is on the shelf'
     setDone({ words: `${file.name} ${place}.`, planId: answer.planId })
     router.refresh()
   }
@@ -52,7 +56,7 @@ export function BringIn() {
               href={`/plans/${done.planId}/controls`}
               className="font-semibold text-brine underline underline-offset-3"
             >
-              Open its plan
+              Go to its plan
             </Link>
           )}
         </p>

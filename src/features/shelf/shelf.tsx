@@ -178,7 +178,9 @@ function Attention({
   const waiting = bodies
     .filter((body) => body.last === null)
     .map((body) => ({ body, plan: plans.find((plan) => plan.model === body.model) }))
-  const unsure = bodies.filter(({ last }) => last && last.outcome !== 'identical' && last.holds !== 'before')
+  const unsure = bodies.filter(
+    ({ last }) => last?.holds && last.holds !== 'before' && last.outcome !== 'identical',
+  )
   const tripping = plans.filter((plan) => plan.trips + plan.blocks > 0)
   if ([waiting, tripping, faults, unshown, unsure].every((list) => list.length === 0)) {
     return <p className="mt-2 text-silt">Nothing. Every plan is clean and every body has been carried to.</p>
