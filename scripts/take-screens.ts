@@ -33,10 +33,6 @@ await take('shelf')
 await page.goto(`${plan}/foundation`, { waitUntil: 'networkidle' })
 await take('foundation')
 
-await changedElsewhere()
-await take('foundation-changed-elsewhere')
-await page.getByRole('button', { name: 'Keep what is there' }).click()
-
 await page.goto(`${plan}/controls`, { waitUntil: 'networkidle' })
 await take('controls')
 await key('Thumb focus key').click()
@@ -113,27 +109,6 @@ await take('carry')
 await page.goto(`${plan}/controls`, { waitUntil: 'networkidle' })
 await take('controls-tablet', { width: 820, height: 1180 })
 await close()
-
-/** The target changed in another tab while this one could not be saved. */
-async function changedElsewhere(): Promise<void> {
-  const other = await browser.newPage()
-  await other.goto(`${plan}/foundation`, { waitUntil: 'networkidle' })
-  const set = async (on: Page, percent: string) => {
-    await on.getByLabel('Target in percent').fill(percent)
-    await on.keyboard.press('Tab')
-  }
-  await page.route('**/steps', (route) => route.abort())
-  await set(page, '90')
-  await set(other, '75')
-  await other
-    .getByRole('status')
-    .filter({ hasText: /^saved$/ })
-    .waitFor()
-  await other.close()
-  await page.unroute('**/steps')
-  await page.getByRole('button', { name: 'Try now' }).click()
-  await page.getByText('Changed elsewhere').waitFor()
-}
 
 async function moveKey(on: Page, from: string, to: string): Promise<void> {
   await on.getByRole('button', { name: new RegExp(`^${from}, press`) }).focus()
