@@ -82,6 +82,7 @@ export async function keepState(
   after: BodyState,
 ): Promise<void> {
   const columns: [string, unknown][] = []
+  if (after.model.version !== before.model.version) columns.push(['model_version', after.model.version])
   if (after.memory !== before.memory) columns.push(['memory', JSON.stringify(after.memory)])
   if (after.pending !== before.pending)
     columns.push(['pending', after.pending && JSON.stringify(after.pending)])

@@ -1,4 +1,5 @@
 import type { Client } from 'pg'
+import { onEdition } from '@/core/camera/body'
 import { holdsOf, type Holds } from '@/core/camera/carry'
 import { readCardFile } from '@/core/files/card-file'
 import { parsePlan } from '@/core/plan/plan'
@@ -79,5 +80,5 @@ async function holdsAfter(dead: DeadTransfer, body: Body): Promise<Holds> {
   if (!model || !plan?.ok) return 'other'
   const backup = dead.backup && readCardFile(model, new Uint8Array(dead.backup), 'backup')
   const order = { model, plan: plan.value, tag: body.tag, stem: '', atSeconds: 0 }
-  return holdsOf(order, body.state, backup?.ok ? backup.value.rows : null)
+  return holdsOf(order, onEdition(model, body.state), backup?.ok ? backup.value.rows : null)
 }

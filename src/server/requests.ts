@@ -37,7 +37,10 @@ export async function readOrder(
     : refuse('shape', 'The request should be a JSON object.', 'request')
 }
 
-/** The answer for a refusal: its status follows its code. */
+/**
+ * The answer for a refusal: its status follows its code. What is wrong with something kept here is a conflict, never the
+ * fault of what was sent, so that a page does not take its own steps back for it.
+ */
 export function refusalResponse(refusal: Refusal): Response {
   const statuses: Record<string, number> = {
     'too-large': 413,
@@ -45,6 +48,7 @@ export function refusalResponse(refusal: Refusal): Response {
     'unknown-file': 404,
     'unknown-body': 404,
     'unknown-model': 404,
+    'damaged-row': 409,
     database: 503,
     busy: 503,
     'disk-full': 507,

@@ -12,7 +12,7 @@ import { invertStep, type Step } from '@/core/sync/step'
 import { close, closePool, ownConnection, query } from './db'
 import { forgetModels, storeDefinition } from './models'
 import { createPlan, listPlans, loadPlan, savePlan } from './plans'
-import { databaseTrouble } from './requests'
+import { databaseTrouble, refusalResponse } from './requests'
 
 const empty = emptyPlan(heron)
 const step = (rows: Rows, id: string = randomUUID()): Step => setRows(empty, id, rows)
@@ -175,6 +175,9 @@ describe('what cannot be read any more', () => {
       trouble: { code: 'damaged-row', where: 'base/focus.lamp' },
     })
     expect(await loadPlan(id)).toMatchObject({ ok: false, refusal: { code: 'damaged-row' } })
+    const save = { epoch: randomUUID(), basedOn: 0, head: null, steps: [step({ title: 'b' })], ask: [] }
+    const refused = await savePlan(id, { save, unreadable: null })
+    expect(!refused.ok && refusalResponse(refused.refusal).status).toBe(409)
     await query('delete from plans where id = $1', [id])
   })
 

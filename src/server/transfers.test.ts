@@ -8,7 +8,10 @@ import { must } from '@/core/result'
 import { cardConditionOf, loadBody, putBody, setCard } from './bodies'
 import { closePool, query } from './db'
 import { listFiles } from './files'
-import { createPlan } from './plans'
+import { saveSteps } from '@tests/fixtures/saving'
+import { followEdition } from '@/core/fit/edition'
+import { storeDefinition } from './models'
+import { createPlan, loadPlan } from './plans'
 import { endAbandoned } from './leases'
 import { listTransfers } from './transfer-log'
 import { carry } from './transfers'
@@ -176,6 +179,22 @@ describe('a transfer', () => {
       expect(cardConditionOf(state)).toBe(wanted)
       if (told.at(-1)?.kind === 'finished') expect(state.memory['base/movie.frameRate']).toBe('50p')
     }
+  })
+
+  it('takes a body to the edition its plan has followed, and keeps what the body remembers', async () => {
+    const newer = { ...heron, version: 7000 + Math.floor(Math.random() * 1000) }
+    await storeDefinition(newer)
+    const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
+    const stored = must(await loadPlan(plan))
+    const { step } = followEdition(heron, stored.plan, newer, randomUUID())
+    await saveSteps(plan, stored.version, [step])
+    const [{ memory }] = [must(await loadBody(id)).state]
+    expect((await news(plan, id)).at(-1)).toMatchObject({ kind: 'finished' })
+    const { model, state } = must(await loadBody(id))
+    expect(model.version).toBe(newer.version)
+    expect(state.memory).toEqual({ ...memory, ...state.memory })
+    expect(state.memory['base/movie.frameRate']).toBe('50p')
+    expect(state.memory['base/files.prefix']).toBe(memory['base/files.prefix'])
   })
 
   it('keeps the backup of what the body held when it began', async () => {

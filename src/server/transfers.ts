@@ -10,6 +10,7 @@ import {
   type CarryState,
   type Holds,
 } from '@/core/camera/carry'
+import { onEdition, type BodyState } from '@/core/camera/body'
 import { readCardFile } from '@/core/files/card-file'
 import type { Rows } from '@/core/plan/rows'
 import type { Refusal } from '@/core/result'
@@ -130,7 +131,8 @@ async function runOne(
 ): Promise<Ran> {
   const body = await lockBody(client, transfer.body.id)
   if (!body.ok) return { kind: 'ended', refusal: body.refusal, holds: 'before' }
-  const current = { ...before, body: body.value.state }
+  const found = body.value.state
+  const current = { ...before, body: onEdition(transfer.order.model, found) }
   if (!(await isRunning(client, transfer.id))) {
     const holds = holdsOf(transfer.order, current.body, rowsBefore(transfer, before))
     return { kind: 'ended', refusal: null, holds }
@@ -138,11 +140,11 @@ async function runOne(
   const ran = runStage(stage, transfer.order, current)
   if (!ran.ok) {
     await note(client, transfer.id, stage, 'refused', ran.refusal.message)
-    const holds = await breakOff(client, transfer, current, stage, 'refused')
+    const holds = await breakOff(client, transfer, found, current, stage, 'refused')
     return { kind: 'ended', refusal: ran.refusal, holds }
   }
   const { state, log } = ran.value
-  await keepState(client, transfer.body.id, current.body, state.body)
+  await keepState(client, transfer.body.id, found, state.body)
   await keepNewFiles(client, transfer, before, state)
   await note(client, transfer.id, stage, 'done', log)
   if (stage !== carryStages.at(-1)) return { kind: 'done', state, log, record: null }
@@ -159,8 +161,9 @@ function stopHere(lease: Client, transfer: Transfer, state: CarryState, stage: C
   return within(lease, async (client) => {
     const body = await lockBody(client, transfer.body.id)
     if (!body.ok || !(await isRunning(client, transfer.id))) return 'before'
-    const current = { ...state, body: body.value.state }
-    const holds = await breakOff(client, transfer, current, stage, 'stopped')
+    const found = body.value.state
+    const current = { ...state, body: onEdition(transfer.order.model, found) }
+    const holds = await breakOff(client, transfer, found, current, stage, 'stopped')
     await note(client, transfer.id, stage, 'stopped', `Stopped by you. ${holdsWords[holds]}`)
     return holds
   })
@@ -170,13 +173,14 @@ function stopHere(lease: Client, transfer: Transfer, state: CarryState, stage: C
 async function breakOff(
   client: Connection,
   transfer: Transfer,
+  found: BodyState,
   state: CarryState,
   stage: CarryStage,
   outcome: 'refused' | 'stopped',
 ): Promise<Holds> {
   const isInForce = carryStages.indexOf(stage) > carryStages.indexOf('restart')
   const after = isInForce ? state.body : letGo(transfer.body.state, state.files, state.body)
-  await keepState(client, transfer.body.id, state.body, after)
+  await keepState(client, transfer.body.id, found, after)
   return end(client, transfer, outcome, holdsOf(transfer.order, after, rowsBefore(transfer, state)))
 }
 

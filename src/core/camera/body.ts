@@ -1,6 +1,8 @@
 import { carriedRows, factoryMemory, localRows, type Memory } from './memory'
 import { readCardFile, writeCardFile } from '../files/card-file'
 import type { BodyModel } from '../model/types'
+import { parseRow } from '../plan/parse-row'
+import { checkRowValue } from '../plan/row-values'
 import { ok, refuse, type Result } from '../result'
 
 /** A simulated body: what it remembers, and what is in it. */
@@ -51,6 +53,27 @@ export function newBody(model: BodyModel, serial: string, firmware: string): Bod
     pending: null,
     card: { locked: false, freeBytes: 64_000_000_000, files: {} },
     batteryPercent: 80,
+  }
+}
+
+/**
+ * The body as another edition of its model describes it: what it remembers and that edition has stays, what is new there is
+ * as delivered. The very same body where it stands on that edition, or is of another model.
+ */
+export function onEdition(model: BodyModel, body: BodyState): BodyState {
+  if (body.model.id !== model.id || body.model.version === model.version) return body
+  const known = (memory: Memory): Memory => {
+    const kept = Object.entries(memory).filter(([id, value]) => {
+      const row = parseRow(model, id)
+      return row.ok && checkRowValue(model, row.value, value, id).ok
+    })
+    return { ...factoryMemory(model), ...Object.fromEntries(kept) }
+  }
+  return {
+    ...body,
+    model: { id: model.id, version: model.version },
+    memory: known(body.memory),
+    pending: body.pending && known(body.pending),
   }
 }
 

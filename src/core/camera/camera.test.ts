@@ -7,7 +7,7 @@ import type { BodyModel } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
 import { must, type Refusal } from '../result'
 import { planFor } from '../plan/bodies'
-import { newBody, operate, type BodyEvent, type BodyState } from './body'
+import { newBody, onEdition, operate, type BodyEvent, type BodyState } from './body'
 import { carryStages, handWorkFor, runStage, startCarry, type CarryStage, type CarryState } from './carry'
 import { carriedRows, factoryMemory, memoryOf } from './memory'
 
@@ -215,5 +215,32 @@ describe('carrying a plan to a body', () => {
     ])
     expect(handWorkFor(heron, wanted, 'heron-a', body).map((line) => line.label)).toEqual(["Owner's name"])
     expect(handWorkFor(heron, emptyPlan(heron), 'heron-b', body)).toEqual([])
+  })
+})
+
+describe('a body on another edition of its model', () => {
+  const newer = {
+    ...heron,
+    version: heron.version + 1,
+    settings: heron.settings.filter((setting) => setting.id !== 'focus.lamp'),
+  }
+  const body = newBody(heron, 'TH-1', '1.2')
+  const used = {
+    ...body,
+    memory: { ...body.memory, 'base/files.prefix': 'LHA', 'base/movie.frameRate': '50p' },
+  }
+
+  it('keeps what it remembers and that edition has, and nothing else', () => {
+    const after = onEdition(newer, used)
+    expect(after).toMatchObject({ model: { version: newer.version }, serial: 'TH-1' })
+    expect(after.memory).toMatchObject({ 'base/files.prefix': 'LHA', 'base/movie.frameRate': '50p' })
+    expect(Object.keys(used.memory)).toContain('base/focus.lamp')
+    expect(Object.keys(after.memory)).not.toContain('base/focus.lamp')
+    expect(Object.keys(after.memory)).toHaveLength(Object.keys(used.memory).length - 1)
+  })
+
+  it('is the very same body on its own edition, and under another model', () => {
+    expect(onEdition(heron, used)).toBe(used)
+    expect(onEdition({ ...newer, id: 'another' }, used)).toBe(used)
   })
 })

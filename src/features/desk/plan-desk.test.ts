@@ -273,6 +273,19 @@ describe('a plan on the desk', () => {
     expect(keeper.steps).toHaveLength(1)
   })
 
+  it('does not take its own steps back for what is wrong with the plan that is kept', async () => {
+    const refusal = { code: 'damaged-row', message: 'A row cannot be read.', where: 'title' }
+    const { desk, kept } = deskWith(() => Promise.resolve({ kind: 'failed', status: 409, refusal }))
+    desk.set({ title: 'Mine' })
+    await vi.waitFor(() => expect(desk.getView().saving).toBe('stopped'))
+    expect(desk.getView()).toMatchObject({
+      plan: { rows: { title: 'Mine' } },
+      aside: [],
+      link: { cause: refusal },
+    })
+    expect(kept()?.steps).toHaveLength(1)
+  })
+
   it('tells of a plan that was put back meanwhile, and keeps what was made here', async () => {
     const { desk, keeper, kept } = deskWith()
     await keeper.reset()
