@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
 import { heldHeron, heron, heronWith } from '@tests/fixtures/heron'
 import { carriedRows, factoryMemory, memoryOf } from '../camera/memory'
-import { planLimits } from '../plan/limits'
+import { planFileBytes, planLimits } from '../plan/limits'
 import { emptyPlan, parsePlan } from '../plan/plan'
 import { applyStep, setRows } from '../plan/step'
 import type { Value } from '../vocabulary/values'
@@ -12,7 +12,7 @@ import { readCardFile, readCardHeader, writeCardFile, type CardFile } from './ca
 import { compareRows } from './compare'
 import { digestHex } from './digest'
 import { canonicalJson } from '../json'
-import { planFileBytes, readPlanFile, writePlanFile } from './plan-file'
+import { readPlanFile, writePlanFile } from './plan-file'
 
 const header = {
   model: { id: heron.id, version: heron.version },

@@ -1,5 +1,6 @@
 import * as yup from 'yup'
 import type { BodyModel } from '../model/types'
+import { planFileBytes } from '../plan/limits'
 import { parsePlan, samePlanModel, type Plan } from '../plan/plan'
 import { ok, refuse, type Result } from '../result'
 import { digestHex } from './digest'
@@ -18,9 +19,6 @@ export interface PlanFile {
   readonly plan: Plan
   readonly revision: RevisionStamp | null
 }
-
-/** The largest plan file that is written or read: a plan as large as plans may grow fits, with all its line breaks. */
-export const planFileBytes = 6_000_000
 
 /** Newest format version written and read; see docs/formats/plan-file.md. */
 export const planFileVersion = 1

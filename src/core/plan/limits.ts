@@ -18,6 +18,9 @@ export const planLimits: Limits = {
   bytesInSave: 700_000,
 }
 
+/** The largest plan file that is written or read: a plan as large as plans may grow fits, with all its line breaks. */
+export const planFileBytes = 6_000_000
+
 /** A list has at most this many members: as many as a model may have settings. */
 const longestList = 400
 

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { followEdition, type Followed } from '@/core/fit/edition'
+import type { Followed } from '@/core/fit/edition'
 import type { BodyModel } from '@/core/model/types'
 import { Button } from '@/ui/button'
 import { useDesk, useDeskView } from './desk-context'
@@ -17,6 +17,7 @@ export function EditionNotice() {
     if (!response?.ok)
       return desk.refuse({ code: 'unreachable', message: 'The newer edition cannot be had now. Try again.' })
     const newer = (await response.json()) as BodyModel
+    const { followEdition } = await import('@/core/fit/edition')
     setOffer({ newer, followed: followEdition(model, plan, newer, desk.newId()) })
   }
   if (!offer) {

@@ -1,5 +1,4 @@
 import { useState } from 'react'
-import { writePlanFile } from '@/core/files/plan-file'
 import type { Refusal } from '@/core/result'
 import type { Link } from '@/core/sync/client'
 import { Button } from '@/ui/button'
@@ -24,6 +23,7 @@ export function LinkNotice({ link }: { link: Link }) {
   // Another log stays another log, however often it is asked.
   const isApart = ['other-epoch', 'lost-steps', 'unknown-plan'].includes(cause.code)
   const keepAsNew = async () => {
+    const { writePlanFile } = await import('@/core/files/plan-file')
     const address = await openAsNew(writePlanFile({ plan, revision: null }))
     if (typeof address !== 'string') return setRefusal(address)
     await desk.giveUp()

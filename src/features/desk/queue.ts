@@ -1,8 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { Refusal } from '@/core/result'
 import type { Left } from '@/core/sync/client'
-import { planKind } from '@/core/plan/kind'
-import { readSteps } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
 
 /** What a closed tab left behind: steps and texts that no server acknowledged. */
@@ -63,9 +61,9 @@ export function browserQueue(documentId: string): Queue {
         const living = await livingTabs()
         const own = all.find((one) => one.tab === name)
         const others = all.filter((one) => one.tab !== name && !living.has(lockOf(one.tab)))
-        return { own: own?.left ?? null, others, former: takeFormer(documentId), trouble: null }
+        return { own: own?.left ?? null, others, former: await takeFormer(documentId), trouble: null }
       } catch (error) {
-        return { own: null, others: [], former: takeFormer(documentId), trouble: troubleOf(error) }
+        return { own: null, others: [], former: await takeFormer(documentId), trouble: troubleOf(error) }
       }
     },
     write: (left) =>
@@ -116,12 +114,18 @@ async function takeName(documentId: string): Promise<string> {
 }
 
 /** What the former release kept in the session of a tab; taken once. */
-function takeFormer(documentId: string): readonly Step[] {
+async function takeFormer(documentId: string): Promise<readonly Step[]> {
   const key = `waiting steps ${documentId}`
   try {
+    const text = sessionStorage.getItem(key)
+    if (text === null) return []
+    const [{ readSteps }, { planKind }] = [
+      await import('@/core/sync/protocol'),
+      await import('@/core/plan/kind'),
+    ]
     const read = readSteps(
       planKind(() => null),
-      JSON.parse(sessionStorage.getItem(key) ?? '[]'),
+      JSON.parse(text),
     )
     sessionStorage.removeItem(key)
     return read.ok ? read.value : []

@@ -3,7 +3,7 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
-import { planFileBytes } from '@/core/files/plan-file'
+import { planFileBytes } from '@/core/plan/limits'
 import type { Refusal } from '@/core/result'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/trouble'

@@ -1,4 +1,4 @@
-import { planFileBytes } from '@/core/files/plan-file'
+import { planFileBytes } from '@/core/plan/limits'
 import { importFile } from '@/server/files'
 import { handled, readBody, refusalResponse } from '@/server/requests'
 
