@@ -107,11 +107,15 @@ describe('a transfer', () => {
       if (next.value.kind === 'done' && next.value.stage === stage) break
     return going
   }
-  /** Ends the connection that holds the lease, as the death of its process would. */
-  const die = () =>
-    query(
-      "select pg_terminate_backend(pid) from pg_locks where locktype = 'advisory' and database = (select oid from pg_database where datname = current_database())",
+  /** Ends the connection that holds the lease on a body, as the death of its process would. */
+  const die = async (id: string) => {
+    const ended = await query(
+      `select pg_terminate_backend(pid) from pg_locks
+       where locktype = 'advisory' and (classid::bigint << 32 | objid::bigint) = hashtextextended($1, 4178)`,
+      [id],
     )
+    expect(ended).toHaveLength(1)
+  }
   const rest = async (going: AsyncGenerator<CarryNews>) => {
     const told: CarryNews[] = []
     for await (const one of going) told.push(one)
@@ -130,7 +134,7 @@ describe('a transfer', () => {
       await until(plan, id, stage)
       await endAbandoned()
       expect(await listTransfers(plan)).toMatchObject([{ outcome: 'running' }])
-      await die()
+      await die(id)
       await vi.waitFor(async () => {
         await endAbandoned()
         expect(await listTransfers(plan)).toMatchObject([{ outcome: 'stopped', holds }])
@@ -145,7 +149,7 @@ describe('a transfer', () => {
   it('that loses the database on its way says so, and what comes next is not busy', async () => {
     const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
     const going = await until(plan, id, 'backup')
-    await die()
+    await die(id)
     expect(await rest(going)).toMatchObject({ kind: 'refused', refusal: { code: 'database' }, holds: null })
     expect((await news(plan, id)).at(-1)).toMatchObject({ kind: 'finished' })
     expect(await listTransfers(plan)).toMatchObject([
