@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { query } from '@/server/db'
 import { carriesUnderKills, carriesWithSecondHand } from '../../scripts/faults/carries'
 import { frozenDatabase, fullDisk } from '../../scripts/faults/database'
 import { desksWithLostAnswers, savesUnderKills } from '../../scripts/faults/desks'
@@ -39,6 +40,10 @@ describe.skipIf(!isHere)('nothing is lost, doubled, wedged or said falsely', () 
   afterAll(async () => {
     await place.close()
   }, 60_000)
+
+  it('is built on a database that finds damage in its own pages', async () => {
+    expect(await query('show data_checksums')).toEqual([{ data_checksums: 'on' }])
+  })
 
   it.each(attacks)(
     'by %s',
