@@ -11,6 +11,7 @@ import { readySets } from '@/core/vocabulary/situations'
 import type { Value } from '@/core/vocabulary/values'
 import { putBody } from './bodies'
 import { localOwner, query } from './db'
+import { broughtIn } from './files'
 import { duetRows } from './demo-duet'
 import { definitions } from './models'
 import { createPlan, loadPlan, savePlan } from './plans'
@@ -30,11 +31,15 @@ export async function demoIsThere(): Promise<boolean> {
   return (await query('select 1 from plans where id = $1 and version > 0', [demo.plan])).length > 0
 }
 
-/** Removes the demo's plan, with the revisions, files and transfers that came of it; its bodies stay, to be restored. */
+/**
+ * Removes the demo's plans, with the revisions, files and transfers that came of them, but for files that somebody also
+ * brought in; its bodies stay, to be restored.
+ */
 export async function removeDemo(): Promise<void> {
   await query(
-    'delete from files where owner_id = $1 and revision_id in (select id from revisions where plan_id = any($2))',
-    [localOwner, [demo.plan, demo.film]],
+    `delete from files where owner_id = $1 and position($3 in note) = 0
+       and revision_id in (select id from revisions where plan_id = any($2))`,
+    [localOwner, [demo.plan, demo.film], broughtIn],
   )
   await query('delete from plans where id = any($1) and owner_id = $2', [[demo.plan, demo.film], localOwner])
 }

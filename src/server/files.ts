@@ -46,6 +46,9 @@ export interface Imported {
   readonly planId: string | null
 }
 
+/** How the note of a file begins that somebody brought in. */
+export const broughtIn = 'Brought in'
+
 /** One page of every file ever kept, newest first, with where each came from; and how many there are. */
 export async function listFiles(page = 1, most = 50): Promise<{ files: FileLine[]; count: number }> {
   const files = await query<FileLine>(
@@ -139,7 +142,7 @@ async function importCard(name: string, bytes: Uint8Array): Promise<Result<Impor
       firmware: header.value.firmware,
       bodyId: null,
       revisionId: null,
-      note: `Brought in; saved by ${header.value.serial}.`,
+      note: `${broughtIn}; saved by ${header.value.serial}.`,
     }),
   )
   return ok({ ...kept, planId: null })
@@ -172,7 +175,7 @@ async function openPlan(
     firmware: null,
     bodyId: null,
     revisionId: null,
-    note: 'Brought in.',
+    note: `${broughtIn}.`,
   })
   // The row is locked by the insert: of two who bring the same bytes at once the second finds what the first opened.
   const opened = await client.query<{ plan_id: string | null }>('select plan_id from files where id = $1', [
