@@ -7,12 +7,10 @@ import { readPlanFile, writePlanFile } from '@/core/files/plan-file'
 import { followEdition } from '@/core/fit/edition'
 import { parseModel } from '@/core/model/parse'
 import { describeStep } from '@/core/plan/describe'
-import { emptyPlan, type Plan } from '@/core/plan/plan'
+import { emptyPlan } from '@/core/plan/plan'
 import { readSteps } from '@/core/sync/protocol'
 import { planKind } from '@/core/plan/kind'
-import type { Step } from '@/core/sync/step'
-import type { DocumentKind } from '@/core/sync/kind'
-import { ok, type Result } from '@/core/result'
+import { applyAll } from '@/core/sync/kind'
 import { resolve } from '@/core/resolve/resolve'
 import type { Resolution, ResolvedAddress, ResolvedSetting } from '@/core/resolve/resolved'
 import { boundedBytes } from '@/disk/bounded'
@@ -62,22 +60,12 @@ export const stepPlan: Command = {
     )
     const steps = readSteps(kind, json.value)
     if (!steps.ok) return refused({ ...steps.refusal, where: `${stepsPath}: ${steps.refusal.where ?? ''}` })
-    const applied = all(kind, plan, steps.value)
+    const applied = applyAll(kind, plan, steps.value)
     if (!applied.ok)
       return refused({ ...applied.refusal, where: `${stepsPath}: ${applied.refusal.where ?? ''}` })
     const words = steps.value.map((step) => describeStep(model, step)).join('\n')
     return written(writePlanFile({ plan: applied.value, revision: null }), options.out?.at(-1), words)
   },
-}
-
-function all(kind: DocumentKind<Plan>, plan: Plan, steps: readonly Step[]): Result<Plan> {
-  let current = plan
-  for (const step of steps) {
-    const next = kind.apply(current, step)
-    if (!next.ok) return next
-    current = next.value
-  }
-  return ok(current)
 }
 
 /** `plan follow PLAN --former DEFINITION`: the plan on the newer edition of its model. */

@@ -60,7 +60,7 @@ export async function endDead(lease: Client, bodyId: string): Promise<void> {
     await within(lease, async (client) => {
       const body = await lockBody(client, bodyId)
       const holds = body.ok ? await holdsAfter(one, body.value) : 'other'
-      await note(client, one.id, null, 'stopped', `Salt Shelf ended while this ran. ${holdsWords[holds]}`)
+      await note(client, one.id, null, 'stopped', `Cut off before its end. ${holdsWords[holds]}`)
       await end(client, one, 'stopped', holds)
     })
 }

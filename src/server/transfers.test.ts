@@ -6,7 +6,7 @@ import type { CarryNews, CarryStage } from '@/core/camera/carry'
 import { readCardFile } from '@/core/files/card-file'
 import { must } from '@/core/result'
 import { cardConditionOf, loadBody, putBody, setCard } from './bodies'
-import { closePool, query } from './db'
+import { close, closePool, ownConnection, query } from './db'
 import { listFiles } from './files'
 import { saveSteps } from '@tests/fixtures/saving'
 import { followEdition } from '@/core/fit/edition'
@@ -156,6 +156,28 @@ describe('a transfer', () => {
       { outcome: 'identical' },
       { outcome: 'stopped', holds: 'before' },
     ])
+  })
+
+  it('whose page went away after the restart leaves the plan in force, its files on the card, and says so', async () => {
+    const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
+    const going = await until(plan, id, 'restart')
+    await going.return(undefined)
+    expect(await listTransfers(plan)).toMatchObject([{ outcome: 'stopped', holds: 'plan' }])
+    const { state } = must(await loadBody(id))
+    expect(state.memory['base/movie.frameRate']).toBe('50p')
+    expect(Object.keys(state.card?.files ?? {})).toEqual(['REV1-BEFORE.SSC', 'REV1.SSC'])
+  })
+
+  it('that finds the body held by something else says that it is busy, and what the body holds', async () => {
+    const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
+    const going = await until(plan, id, 'load')
+    const other = await ownConnection()
+    await other.query('begin')
+    await other.query('select 1 from bodies where id = $1 for update', [id])
+    setTimeout(() => void close(other), 3000)
+    expect(await rest(going)).toMatchObject({ kind: 'refused', refusal: { code: 'busy' }, holds: 'before' })
+    expect(await listTransfers(plan)).toMatchObject([{ outcome: 'refused', holds: 'before' }])
+    expect(must(await loadBody(id)).state.pending).toBeNull()
   })
 
   it('works on the card that is in the body now, not on the one it began with', async () => {

@@ -83,15 +83,16 @@ async function* runStages(
 ): AsyncGenerator<CarryNews, void, void> {
   const transfer = await begin(lease, planId, body, revision)
   let state = startCarry(body.state)
+  /** The stage that is next, or under way. */
   let at: CarryStage = 'preflight'
   let isOpen = true
   try {
     yield { kind: 'begun', transfer: transfer.id, revision: revision.number }
-    for (const stage of carryStages) {
-      at = stage
+    for (const [i, stage] of carryStages.entries()) {
       if (stop.aborted) {
         isOpen = false
-        return yield { kind: 'stopped', stage, holds: await stopHere(lease, transfer, state, stage) }
+        const holds = await endHere(lease, transfer, state, stage, 'stopped', 'Stopped by you.')
+        return yield { kind: 'stopped', stage, holds }
       }
       yield { kind: 'stage', stage }
       const ran = await within(lease, (client) => runOne(client, transfer, state, stage))
@@ -101,6 +102,7 @@ async function* runStages(
         return yield { kind: 'refused', stage, refusal, holds: ran.holds }
       }
       state = ran.state
+      at = carryStages[i + 1] ?? stage
       if (ran.record) isOpen = false
       yield { kind: 'done', stage, message: ran.log }
       if (ran.record)
@@ -115,10 +117,13 @@ async function* runStages(
     const refusal = databaseTrouble(error)
     if (!refusal) throw error
     isOpen = false
-    yield { kind: 'refused', stage: at, refusal, holds: null }
+    // With the connection gone nobody can say what the body holds: the next who asks will.
+    const ended = endHere(lease, transfer, state, at, 'refused', refusal.message)
+    yield { kind: 'refused', stage: at, refusal, holds: await ended.catch(() => null) }
   } finally {
     // Whoever was listening has gone. Should this fail, the next who asks ends the transfer.
-    if (isOpen) await stopHere(lease, transfer, state, at).catch(() => undefined)
+    const words = 'Stopped: the page that began it has gone.'
+    if (isOpen) await endHere(lease, transfer, state, at, 'stopped', words).catch(() => undefined)
   }
 }
 
@@ -156,15 +161,22 @@ async function runOne(
   return { kind: 'done', state, log, record }
 }
 
-/** Ends a transfer that its owner stopped: what was read and is not in force yet is let go. */
-function stopHere(lease: Client, transfer: Transfer, state: CarryState, stage: CarryStage): Promise<Holds> {
+/** Ends a transfer before a stage, and says in its log why. */
+function endHere(
+  lease: Client,
+  transfer: Transfer,
+  state: CarryState,
+  stage: CarryStage,
+  outcome: 'refused' | 'stopped',
+  why: string,
+): Promise<Holds> {
   return within(lease, async (client) => {
     const body = await lockBody(client, transfer.body.id)
     if (!body.ok || !(await isRunning(client, transfer.id))) return 'before'
     const found = body.value.state
     const current = { ...state, body: onEdition(transfer.order.model, found) }
-    const holds = await breakOff(client, transfer, found, current, stage, 'stopped')
-    await note(client, transfer.id, stage, 'stopped', `Stopped by you. ${holdsWords[holds]}`)
+    const holds = await breakOff(client, transfer, found, current, stage, outcome)
+    await note(client, transfer.id, stage, outcome, `${why} ${holdsWords[holds]}`)
     return holds
   })
 }

@@ -5,11 +5,12 @@ import { heron, heronWith } from '@tests/fixtures/heron'
 import { must } from '../result'
 import { describeStep } from './describe'
 import { historyOf, redoStep, undoStep } from '../sync/history'
+import { applyAll } from '../sync/kind'
 import { readSave } from '../sync/protocol'
 import { emptyPlan, parsePlan, plannedSlots } from './plan'
 import { rebase, stillWanted } from '../sync/rebase'
 import { planKind } from './kind'
-import { applyStep, applySteps, setRows } from './step'
+import { applyStep, setRows } from './step'
 import { invertStep, touchedRows, type Step } from '../sync/step'
 
 const plan = emptyPlan(heron)
@@ -46,7 +47,7 @@ describe('a step', () => {
     fc.assert(
       fc.property(pair, ([base, a, b]) => {
         fc.pre([...touchedRows([a])].every((row) => !touchedRows([b]).has(row)))
-        expect(applySteps(heron, base, [a, b])).toEqual(applySteps(heron, base, [b, a]))
+        expect(applyAll(kind, base, [a, b])).toEqual(applyAll(kind, base, [b, a]))
       }),
     )
   })
@@ -194,7 +195,7 @@ describe('rebase', () => {
     fc.assert(
       fc.property(both, ([base, a, b]) => {
         const { steps, document } = onto([a], b, base)
-        expect(must(applySteps(heron, must(applyStep(heron, base, b)), steps))).toEqual(document)
+        expect(must(applyAll(kind, must(applyStep(heron, base, b)), steps))).toEqual(document)
       }),
     )
   })

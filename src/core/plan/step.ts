@@ -38,17 +38,6 @@ export function applyStep(model: BodyModel, plan: Plan, step: Step): Result<Plan
   return sized.ok ? ok({ model: plan.model, rows }) : sized
 }
 
-/** Applies steps in order; refuses at the first that does not apply. */
-export function applySteps(model: BodyModel, plan: Plan, steps: readonly Step[]): Result<Plan> {
-  let current = plan
-  for (const step of steps) {
-    const next = applyStep(model, current, step)
-    if (!next.ok) return next
-    current = next.value
-  }
-  return ok(current)
-}
-
 /** What a row holds now, or null. No name that every object has contains a stroke, so an id with one needs no asking. */
 export function rowValue(rows: Rows, row: RowId): Value | null {
   const value = rows[row]

@@ -1,7 +1,7 @@
 import type { Refusal } from '../result'
 import { sameValue } from '../vocabulary/values'
 import { pageOf } from './decide'
-import { applyWithin, type DocumentKind } from './kind'
+import { applyAll, applyWithin, type DocumentKind } from './kind'
 import type { Answer, Save } from './protocol'
 import { rebase, stillWanted, type Aside } from './rebase'
 import type { Step } from './step'
@@ -188,12 +188,9 @@ function merge<D>(
   if (overlap > 0 && answer.entries.length >= overlap && answer.entries[overlap - 1]?.id !== saved.head)
     return client
   const newer = answer.entries.slice(overlap)
-  let { document } = saved
-  for (const step of newer) {
-    const after = kind.apply(document, step)
-    if (!after.ok) return { ...client, link: { kind: 'stopped', cause: after.refusal } }
-    document = after.value
-  }
+  const applied = applyAll(kind, saved.document, newer)
+  if (!applied.ok) return { ...client, link: { kind: 'stopped', cause: applied.refusal } }
+  const document = applied.value
   const told = Math.max(client.told, answer.version)
   const tail = newer.length > 0 ? [...saved.tail, ...newer] : saved.tail
   const head = newer.at(-1)?.id ?? saved.head
@@ -267,8 +264,16 @@ function failed<D>(
 
 function returned<D>(kind: DocumentKind<D>, client: Client<D>, left: Left): Client<D> {
   if (left.epoch === client.epoch) {
-    const aside = stillWanted(kind, client.shown, [...client.aside, ...left.aside])
-    return { ...client, returning: [...client.returning, ...left.steps], aside }
+    // The same may be taken up twice, by two who ask at once.
+    const here = new Set([...client.returning, ...client.pending].map((step) => step.id))
+    const held = new Set(client.aside.map((one) => one.key))
+    const steps = left.steps.filter((step) => !here.has(step.id))
+    const aside = [...client.aside, ...left.aside.filter((one) => !held.has(one.key))]
+    return {
+      ...client,
+      returning: [...client.returning, ...steps],
+      aside: stillWanted(kind, client.shown, aside),
+    }
   }
   const message = `This was made before the ${kind.name} was put back or made anew.`
   const why = { kind: 'refused', refusal: { code: 'other-epoch', message, where: kind.name } } as const

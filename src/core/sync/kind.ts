@@ -1,4 +1,4 @@
-import { refuse, type Result } from '../result'
+import { ok, refuse, type Result } from '../result'
 import type { Value } from '../vocabulary/values'
 import { stepBytes, type Step } from './step'
 
@@ -30,6 +30,17 @@ export interface Limits {
   readonly stepsInSave: number
   /** Bytes of one save as JSON, or of one page of newer steps; a single step always fits. */
   readonly bytesInSave: number
+}
+
+/** The document after steps, one after another; refuses at the first that does not apply. */
+export function applyAll<D>(kind: DocumentKind<D>, document: D, steps: readonly Step[]): Result<D> {
+  let current = document
+  for (const step of steps) {
+    const next = kind.apply(current, step)
+    if (!next.ok) return next
+    current = next.value
+  }
+  return ok(current)
 }
 
 /** The document after a step that keeps to the limits of its kind; refuses what is larger. */

@@ -55,6 +55,9 @@ async function sendCondition(body: string, condition: string): Promise<Refusal |
     const said = (await response.json()) as { refusal?: Refusal }
     return said.refusal ?? { code: 'fault', message: 'The card was not changed.' }
   } catch {
-    return { code: 'unreachable', message: 'The server does not answer. The card is as it was.' }
+    return {
+      code: 'unreachable',
+      message: 'The server did not answer. What the card is like shows when this page is loaded again.',
+    }
   }
 }

@@ -132,7 +132,9 @@ export function CarryStation({
           <div className="mt-3">
             <RefusalNote refusal={progress.refused.refusal} />
             <p className="mt-1 text-silt">
-              {progress.refused.stage === null && progress.revision === null
+              {progress.refused.stage === null &&
+              progress.revision === null &&
+              progress.refused.refusal.code !== 'unreachable'
                 ? 'Nothing was begun.'
                 : heldSentence(body.name, progress.refused.holds)}{' '}
               Mend the cause and carry again.

@@ -59,6 +59,9 @@ async function openAsNew(file: string): Promise<string | Refusal> {
     if (said.planId) return `/plans/${said.planId}/controls`
     return said.refusal ?? { code: 'fault', message: 'The server did not say what became of it.' }
   } catch {
-    return { code: 'unreachable', message: 'The server does not answer. Nothing was changed.' }
+    return {
+      code: 'unreachable',
+      message: 'The server did not answer. Try again: the same plan is never made twice.',
+    }
   }
 }

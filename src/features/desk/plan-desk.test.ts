@@ -199,6 +199,16 @@ describe('a plan on the desk', () => {
     })
   })
 
+  it('takes up once what an earlier visit left, though it is asked to twice', async () => {
+    const fits = setRows(emptyPlan(heron), 'fits', { title: 'Kept' })
+    const epoch = '00000000-0000-4000-8000-00000000e000'
+    const { desk, keeper } = deskWith(null, { epoch, steps: [fits], aside: [] })
+    await Promise.all([desk.resume(), desk.resume()])
+    await settled(desk)
+    expect(keeper.steps.map((step) => step.id)).toEqual(['fits'])
+    expect(desk.getView()).toMatchObject({ aside: [], link: { kind: 'good' } })
+  })
+
   it('asks nothing where an earlier visit left what the server has had all along', async () => {
     const step = setRows(emptyPlan(heron), 'done', { title: 'Mine' })
     const undoing: Step = {

@@ -87,7 +87,7 @@ async function sendFile(file: File): Promise<Answer> {
       kind: 'refused',
       refusal: {
         code: 'unreachable',
-        message: 'The server does not answer. Nothing was changed.',
+        message: 'The server did not answer. Bring the file in again: the same file is never kept twice.',
         where: file.name,
       },
     }

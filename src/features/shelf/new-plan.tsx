@@ -26,7 +26,11 @@ export function NewPlan({ models }: { models: readonly { id: string; name: strin
     if (answer?.id) router.push(`/plans/${answer.id}/foundation`)
     else
       setRefusal(
-        answer?.refusal ?? { code: 'unreachable', message: 'The server does not answer. Nothing was made.' },
+        answer?.refusal ?? {
+          code: 'unreachable',
+          message:
+            'The server did not answer. If the plan was made after all, it stands on the shelf when this page is loaded again.',
+        },
       )
   }
   if (models.length === 0) return null
