@@ -261,7 +261,8 @@ async function ends(
 }
 
 function noStack(one: Start, wrong: (what: string) => void): void {
-  if (/\n\s+at .+:\d+:\d+/.test(one.said())) wrong(`it shows a stack:\n${one.said()}`)
+  if (/\n\s+at .+:\d+:\d+|uncaughtException|unhandledRejection/.test(one.said()))
+    wrong(`it shows a fault of its own:\n${one.said()}`)
 }
 
 async function healthy(home: Home): Promise<boolean> {

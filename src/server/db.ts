@@ -97,6 +97,8 @@ function pool(): Pool {
   if (kept.saltShelfPool === undefined) {
     kept.saltShelfPool = new Pool({ ...connectionConfig(), max: 8 })
     kept.saltShelfPool.on('error', () => undefined)
+    // One that ends while somebody has it fails their next statement; it must not end the process.
+    kept.saltShelfPool.on('connect', (client) => client.on('error', () => undefined))
   }
   return kept.saltShelfPool
 }

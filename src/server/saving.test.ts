@@ -9,7 +9,7 @@ import type { Rows } from '@/core/plan/rows'
 import { setRows } from '@/core/plan/step'
 import { must } from '@/core/result'
 import { invertStep, type Step } from '@/core/sync/step'
-import { close, closePool, ownConnection, query } from './db'
+import { close, closePool, ownConnection, query, transaction } from './db'
 import { forgetModels, storeDefinition } from './models'
 import { createPlan, listPlans, loadPlan, savePlan } from './plans'
 import { databaseTrouble, refusalResponse } from './requests'
@@ -163,6 +163,19 @@ describe('saving a plan', () => {
     expect(must(await loadPlan(id)).model.version).toBe(newer.version)
     await saveSteps(id, 1, [invertStep(turn, randomUUID())])
     expect(must(await loadPlan(id)).model.version).toBe(heron.version)
+  })
+})
+
+describe('a connection', () => {
+  it('that ends between two statements fails the next one, and nothing else', async () => {
+    const work = transaction(async (client) => {
+      const { rows } = await client.query<{ pid: number }>('select pg_backend_pid() as pid')
+      await query('select pg_terminate_backend($1)', [rows[0]?.pid])
+      await new Promise((resolve) => setTimeout(resolve, 200))
+      await client.query('select 1')
+    })
+    await expect(work).rejects.toSatisfy((error) => databaseTrouble(error)?.code === 'database')
+    expect(await query('select 1 as one')).toEqual([{ one: 1 }])
   })
 })
 
