@@ -20,6 +20,62 @@ const zones = floors.map((floor) => ({
   message: `src/${floor} stands below it: imports go down, never up.`,
 }))
 
+/** The order inside core: a folder may import from those named before it in its line, and from the files beside them. */
+const coreMayUse = {
+  vocabulary: [],
+  numbers: ['vocabulary'],
+  rules: ['vocabulary'],
+  sync: ['vocabulary'],
+  model: ['vocabulary', 'rules'],
+  plan: ['vocabulary', 'model', 'sync'],
+  files: ['vocabulary', 'model', 'plan'],
+  fit: ['vocabulary', 'model', 'sync', 'plan'],
+  resolve: ['vocabulary', 'numbers', 'rules', 'model', 'plan'],
+  route: ['vocabulary', 'rules', 'model', 'plan', 'resolve'],
+  focus: ['vocabulary', 'rules', 'model', 'sync', 'plan', 'resolve'],
+  reach: ['vocabulary', 'model', 'sync', 'plan', 'resolve'],
+  banks: ['vocabulary', 'numbers', 'model', 'sync', 'plan', 'resolve', 'route'],
+  camera: ['vocabulary', 'rules', 'model', 'plan', 'files', 'resolve', 'focus'],
+  suggest: ['vocabulary', 'model', 'sync', 'plan', 'fit', 'resolve', 'reach'],
+  checks: ['vocabulary', 'numbers', 'rules', 'model', 'sync', 'plan', 'resolve', 'focus', 'banks'],
+  analysis: ['vocabulary', 'model', 'sync', 'plan', 'resolve', 'focus', 'reach', 'banks', 'checks'],
+}
+const coreFolders = Object.keys(coreMayUse)
+const coreZones = coreFolders.map((folder) => ({
+  target: `./src/core/${folder}/**/!(*.test).ts`,
+  from: coreFolders
+    .filter((other) => other !== folder && !coreMayUse[folder].includes(other))
+    .map((other) => `./src/core/${other}`),
+  message: `core/${folder} stands below it: see the order in eslint.config.mjs.`,
+}))
+
+/** How the id of a row of a plan begins. */
+const rowHeads =
+  'base|share|key|bank|pair|position|grid|own|hold|lens|body|situation|need|owner|school|intent|accept|forbid|why|sure|source|priority|decidedOn|risk|picture|lock'
+const takesApart = '/^(split|slice|startsWith|endsWith|includes|indexOf|lastIndexOf|replace)$/'
+const rowIdsAreMadeThere = [
+  {
+    selector: `TemplateLiteral > TemplateElement.quasis:first-child[value.raw=/^(${rowHeads})\\u002F/]`,
+    message: 'Row ids are made in core/plan/rows: there is a function for each kind.',
+  },
+  {
+    selector: `CallExpression[callee.property.name='startsWith'] > Literal[value=/^(${rowHeads})\\u002F/]`,
+    message: 'Row ids are taken apart in core/plan/rows only.',
+  },
+  {
+    selector: `Literal[regex.pattern=/^\\^\\(?(${rowHeads})\\b/]`,
+    message: 'Row ids are taken apart in core/plan/rows only.',
+  },
+  ...['object.name', 'object.property.name'].map((place) => ({
+    selector: `CallExpression[callee.property.name=${takesApart}][callee.${place}='row']`,
+    message: 'Row ids are taken apart in core/plan/rows only.',
+  })),
+  {
+    selector: "TSAsExpression > TSTypeReference[typeName.name='RowId']",
+    message: 'Only core/plan/rows says that a text is the id of a row.',
+  },
+]
+
 export default tseslint.config(
   { ignores: ['.next/**', '.next-*/**', 'node_modules/**', 'next-env.d.ts', 'coverage/**'] },
   ...next,
@@ -40,17 +96,32 @@ export default tseslint.config(
   {
     files: ['src/**'],
     rules: {
-      'import/no-restricted-paths': ['error', { zones: zones.filter((zone) => zone.from.length > 0) }],
+      'import/no-restricted-paths': [
+        'error',
+        { zones: [...zones, ...coreZones].filter((zone) => zone.from.length > 0) },
+      ],
+    },
+  },
+  {
+    files: ['src/**', 'scripts/**', 'tests/**'],
+    ignores: ['src/core/plan/rows/**', 'tests/fixtures/rows.ts'],
+    rules: {
+      'no-restricted-syntax': ['error', ...rowIdsAreMadeThere],
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '(plan|\\.)/rows/.+$', message: 'core/plan/rows has one public file.' }] },
+      ],
     },
   },
   {
     files: ['src/core/**'],
-    ignores: ['src/core/**/*.test.ts'],
+    ignores: ['src/core/**/*.test.ts', 'src/core/plan/rows/**'],
     rules: {
       'no-restricted-imports': [
         'error',
         {
           patterns: [
+            { regex: '(plan|\\.)/rows/.+$', message: 'core/plan/rows has one public file.' },
             {
               regex: '^(next|react|react-dom|pg|node:.*|@headlessui/.*|recharts)(/|$)',
               message: 'core knows no framework, no database and no platform.',

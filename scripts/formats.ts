@@ -3,12 +3,14 @@ import { publishedSchemas } from '@/core/model/schema/schema'
 import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import { ladders } from '@/core/vocabulary/ladders'
 import { checksDocument } from './check-doc'
+import { rowsDocument } from './row-doc'
 
 /** Writes what docs/ gives away of the code: the JSON Schemas of model and lens files, the vocabulary, the checks. */
 for (const [name, schema] of Object.entries(publishedSchemas))
   writeFileSync(`docs/formats/${name}`, `${JSON.stringify(schema, null, 2)}\n`)
 writeFileSync('docs/vocabulary.md', vocabulary())
 writeFileSync('docs/checks.md', checksDocument())
+writeFileSync('docs/formats/rows.md', rowsDocument())
 
 function vocabulary(): string {
   const settings = [...commonSettings.values()].map(

@@ -1,10 +1,10 @@
+import { type RowId, bankRow, baseCellRow, keyRow, parseRow, titleRow } from '@/core/plan/rows'
 import { look, lookAgain } from '@/core/checks/checks'
 import { valuesOf } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import { acceptedFunctions } from '@/core/model/keys'
 import type { BodyModel, LensModel } from '@/core/model/types'
 import { applyStep, setRows } from '@/core/plan/step'
-import type { RowId } from '@/core/plan/rows'
 import { must } from '@/core/result'
 import type { Value } from '@/core/vocabulary/values'
 import { fullPlan } from './contexts'
@@ -47,14 +47,14 @@ function steps(model: BodyModel): Record<string, RowId> {
   const family = model.families[0]
   const stored = model.settings.find((one) => one.storedBy === family?.id && many(one.domain))
   return {
-    title: 'title',
-    key: `key/${key?.key ?? ''}`,
-    'body cell': `base/${places('body', false)?.id ?? ''}`,
-    'side cell': `base/${places('side', true)?.id ?? ''}@${side}`,
-    'focus mode': `base/${lookup(model).byMeaning.get('focus.mode')?.id ?? ''}@${side}`,
-    'exposure mode': `base/${lookup(model).byMeaning.get('exposure.mode')?.id ?? ''}@${side}`,
-    'frame rate': `base/${lookup(model).byMeaning.get('movie.frameRate')?.id ?? ''}`,
-    bank: `bank/${family?.id ?? ''}/${family?.slots[0]?.id ?? ''}/${stored?.id ?? ''}`,
+    title: titleRow,
+    key: keyRow({ key: key?.key ?? '' }),
+    'body cell': baseCellRow(places('body', false)?.id ?? '', null),
+    'side cell': baseCellRow(places('side', true)?.id ?? '', side),
+    'focus mode': baseCellRow(lookup(model).byMeaning.get('focus.mode')?.id ?? '', side),
+    'exposure mode': baseCellRow(lookup(model).byMeaning.get('exposure.mode')?.id ?? '', side),
+    'frame rate': baseCellRow(lookup(model).byMeaning.get('movie.frameRate')?.id ?? '', null),
+    bank: bankRow(family?.id ?? '', family?.slots[0]?.id ?? '', stored?.id ?? ''),
   }
 }
 
@@ -63,15 +63,13 @@ function many(domain: BodyModel['settings'][number]['domain']): boolean {
 }
 
 function other(model: BodyModel, now: Value | undefined, row: RowId): Value {
-  if (row === 'title') return 'Another'
-  if (row.startsWith('key/')) {
-    const address = lookup(model).addresses.get(row.slice(4))
-    const found =
-      address && acceptedFunctions(model, address).find((fn) => fn.id !== now && fn.manner === 'hold')
+  const parsed = must(parseRow(model, row))
+  if (parsed.kind === 'title') return 'Another'
+  if (parsed.kind === 'key') {
+    const found = acceptedFunctions(model, parsed.address).find((fn) => fn.id !== now && fn.manner === 'hold')
     return found?.id ?? 'nothing'
   }
-  const id = row.split('/').at(-1)?.split('@')[0] ?? ''
-  const domain = lookup(model).settings.get(id)?.domain
+  const domain = 'setting' in parsed ? parsed.setting.domain : null
   const value = (domain ? (valuesOf(domain) ?? []) : []).find((one) => one !== now)
   if (value === undefined) throw new Error(`no other value for ${row}`)
   return value

@@ -1,8 +1,9 @@
+import { baseRows } from '@/core/plan/cells'
+import { type RowId, bankFactRow, bankRow, holdRow, lensRow, mayTick } from '@/core/plan/rows'
+import type { Value } from '@/core/vocabulary/values'
 import { valuesOf } from '@/core/model/domain'
 import type { BodyModel, LensModel, Setting } from '@/core/model/types'
 import { parsePlan, type Plan } from '@/core/plan/plan'
-import { bankRow, holdRow, type Rows } from '@/core/plan/rows'
-import { baseRows, mayTick } from '@/core/plan/cells'
 import { contextIn, type Context } from '@/core/resolve/context'
 import { resolve } from '@/core/resolve/resolve'
 import { must } from '@/core/result'
@@ -70,7 +71,7 @@ function resolveAll(model: BodyModel, plan: Plan, contexts: readonly Context[]):
 
 /** A plan that decides every base cell and every row of every slot. */
 export function fullPlan(model: BodyModel, lenses: readonly LensModel[]): Plan {
-  const rows: Record<string, Rows[string]> = {}
+  const rows: Record<RowId, Value> = {}
   const decided = (setting: Setting) => valuesOf(setting.domain)?.at(-1) ?? setting.factory
   for (const setting of model.settings) {
     if (setting.place !== 'physical')
@@ -82,11 +83,11 @@ export function fullPlan(model: BodyModel, lenses: readonly LensModel[]): Plan {
   for (const family of model.families) {
     family.slots.forEach(
       (slot, i) =>
-        (rows[bankRow(family.id, slot.id, 'side')] =
+        (rows[bankFactRow(family.id, slot.id, 'side')] =
           slot.side ?? model.sides[i % model.sides.length] ?? 'stills'),
     )
   }
-  for (const lens of lenses) rows[`lens/${lens.id}`] = true
+  for (const lens of lenses) rows[lensRow(lens.id)] = true
   for (const set of model.holdSets) {
     for (const setting of model.settings.filter((one) => mayTick(set, one)))
       rows[holdRow(set.id, setting.id)] = decided(setting)

@@ -1,3 +1,4 @@
+import { bankFactRow, keyRow } from '@/core/plan/rows'
 import { focusTables, triggersIn } from '@/core/focus/table'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel, LensModel } from '@/core/model/types'
@@ -45,12 +46,10 @@ export function planWith(model: BodyModel, count: number): Plan {
       side === 'stills' && control.kind === 'key' && control.presence === undefined && gesture.id === 'press',
   )
   const rows: Record<string, Value> = {}
-  for (const key of keys) rows[`key/${key.key}`] = 'nothing'
-  keys
-    .slice(0, count)
-    .forEach((key, i) => (rows[`key/${key.key}`] = functions[i % functions.length] ?? 'nothing'))
+  for (const key of keys) rows[keyRow(key)] = 'nothing'
+  keys.slice(0, count).forEach((key, i) => (rows[keyRow(key)] = functions[i % functions.length] ?? 'nothing'))
   for (const family of model.families)
-    for (const slot of family.slots) rows[`bank/${family.id}/${slot.id}/side`] = slot.side ?? 'stills'
+    for (const slot of family.slots) rows[bankFactRow(family.id, slot.id, 'side')] = slot.side ?? 'stills'
   return must(parsePlan(model, rows))
 }
 

@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import type { Rows } from '@/core/plan/rows'
 import type { Page } from 'playwright-core'
 import { acrossMeasure } from '@/features/focus/use-focus-across'
 import { pressMeasure } from '@/features/try/use-live'
@@ -6,7 +8,6 @@ import type { BodyModel } from '@/core/model/types'
 import { started, theatre } from '@tests/fixtures/started'
 import { setRows } from '@/core/plan/step'
 import { emptyPlan } from '@/core/plan/plan'
-import type { Rows } from '@/core/plan/rows'
 import { post } from '../../tests/browser/application'
 import { openChromium } from '../../tests/browser/chromium'
 import { planWith as focusPlan } from './focus'
@@ -104,7 +105,7 @@ async function measured(page: Page, name: string): Promise<number[]> {
 async function planOf(address: string, model: BodyModel, rows: Rows): Promise<string> {
   const made = await post(`${address}/api/plans`, { model: model.id })
   const { id } = (await made.json()) as { id: string }
-  const { title: _title, ...wanted } = rows
+  const { [rowNamed('title')]: _title, ...wanted } = rows
   const step = setRows(emptyPlan(model), crypto.randomUUID(), wanted)
   const saved = await post(`${address}/api/plans/${id}/steps`, { basedOn: 1, steps: [step] })
   if (!saved.ok) throw new Error(`the plan was not saved: ${await saved.text()}`)

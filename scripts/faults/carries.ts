@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import type { Rows } from '@/core/plan/rows'
 import { randomUUID } from 'node:crypto'
 import { newBody, type BodyState } from '@/core/camera/body'
 import { carryStages, type CarryNews } from '@/core/camera/carry'
@@ -7,7 +9,6 @@ import { compareRows } from '@/core/files/compare'
 import type { BodyModel } from '@/core/model/types'
 import { planFor } from '@/core/plan/bodies'
 import { parsePlan } from '@/core/plan/plan'
-import type { Rows } from '@/core/plan/rows'
 import { must } from '@/core/result'
 import { readNews } from '@/features/carry/news'
 import { cardConditionOf, loadBody, putBody, type CardCondition } from '@/server/bodies'
@@ -103,7 +104,9 @@ async function newBench(): Promise<Bench> {
   const body = randomUUID()
   const tag = `t${body.slice(0, 8)}`
   await putBody({ id: body, tag, name: 'Bench', place: '', model, state: newBody(model, 'TH-1', '1.2') })
-  const plans = await Promise.all(rates.map((rate) => createPlan(model, { 'base/movie.frameRate': rate })))
+  const plans = await Promise.all(
+    rates.map((rate) => createPlan(model, { [rowNamed('base/movie.frameRate')]: rate })),
+  )
   return { model, tag, body, plans }
 }
 

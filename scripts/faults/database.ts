@@ -1,3 +1,4 @@
+import { rowNamed } from '@tests/fixtures/rows'
 import { spawnSync } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import { appendFileSync, chmodSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs'
@@ -18,13 +19,13 @@ export async function frozenDatabase(place: Place, tries: number, seed: number):
   let longest = 0
   const model = await modelFor('tarrow-heron', 2)
   if (!model) throw new Error('the demo model is missing')
-  const plan = await createPlan(model, { title: 'Frozen' })
+  const plan = await createPlan(model, { [rowNamed('title')]: 'Frozen' })
   for (let i = 0; i < tries; i++) {
     const desk = await deskFor(place, plan)
     place.freezeDatabase()
     try {
       await sleep(chance.below(200))
-      desk.set({ title: `Frozen ${i}` })
+      desk.set({ [rowNamed('title')]: `Frozen ${i}` })
       const looks = paths(plan).map(async ([path, wanted]) => {
         const begun = Date.now()
         const response = await fetch(place.address + path).catch(() => null)
@@ -46,7 +47,7 @@ export async function frozenDatabase(place: Place, tries: number, seed: number):
       failures.push(
         `after the thaw the desk says ${desk.getView().saving}: ${JSON.stringify(desk.getView().link)}`,
       )
-    if (must(await loadPlan(plan)).plan.rows.title !== `Frozen ${i}`)
+    if (must(await loadPlan(plan)).plan.rows[rowNamed('title')] !== `Frozen ${i}`)
       failures.push('the step is not in the plan')
   }
   return {
@@ -89,12 +90,12 @@ export async function fullDisk(tries: number): Promise<Outcome> {
   try {
     const model = await modelFor('tarrow-heron', 2)
     if (!model) throw new Error('the demo model is missing')
-    const plan = await createPlan(model, { title: 'Full' })
+    const plan = await createPlan(model, { [rowNamed('title')]: 'Full' })
     for (let i = 0; i < tries; i++) {
       const desk = await deskFor(place, plan)
       fill(join(folder, 'filler'))
       for (let edits = 0; edits < 400 && desk.getView().saving !== 'waiting'; edits++) {
-        desk.set({ 'why/base/focus.lamp': `${i} ${edits} ${'x'.repeat(470)}` })
+        desk.set({ [rowNamed('why/base/focus.lamp')]: `${i} ${edits} ${'x'.repeat(470)}` })
         saved += 1
         await sleep(5)
       }
@@ -110,7 +111,10 @@ export async function fullDisk(tries: number): Promise<Outcome> {
         failures.push(`with room again the desk says ${JSON.stringify(desk.getView().link)}`)
       const { version, plan: stored } = must(await loadPlan(plan))
       if (version !== saved + 1) failures.push(`${saved} steps were made, the log has ${version - 1}`)
-      if (stored.rows['why/base/focus.lamp'] !== desk.getView().plan.rows['why/base/focus.lamp'])
+      if (
+        stored.rows[rowNamed('why/base/focus.lamp')] !==
+        desk.getView().plan.rows[rowNamed('why/base/focus.lamp')]
+      )
         failures.push('the plan is not what the desk shows')
     }
   } finally {

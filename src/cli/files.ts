@@ -1,3 +1,4 @@
+import { describeRow, idsOf, showRow } from '@/core/plan/rows'
 import { writeFile } from 'node:fs/promises'
 import { newBody, operate, type BodyState } from '@/core/camera/body'
 import { memoryOf } from '@/core/camera/memory'
@@ -8,7 +9,6 @@ import { readCardFile, readCardHeader, type CardFile } from '@/core/files/card-f
 import type { Comparison } from '@/core/files/compare'
 import type { Definitions } from '@/core/model/definitions'
 import type { BodyModel } from '@/core/model/types'
-import { describeRow, showRow } from '@/core/plan/describe'
 import { newestFirmware } from '@/core/resolve/context'
 import { ok, refuse, type Result } from '@/core/result'
 import { boundedBytes } from '@/disk/bounded'
@@ -66,7 +66,7 @@ export const readFileCommand: Command = {
     const at = new Date(header.savedAtSeconds * 1000).toISOString()
     const words = [
       `${model.maker} ${model.name}, firmware ${header.firmware}, serial ${header.serial}, saved ${at}`,
-      ...Object.keys(rows)
+      ...idsOf(rows)
         .sort()
         .map((row) => `  ${describeRow(model, row)}: ${showRow(model, row, rows[row] ?? null)}`),
       `${Object.keys(rows).length} rows.`,

@@ -1,5 +1,5 @@
+import { describeStep } from '@/core/plan/rows'
 import { writePlanFile } from '@/core/files/plan-file'
-import { describeStep } from '@/core/plan/describe'
 import { applyStep } from '@/core/plan/step'
 import { startSituation } from '@/core/reach/needs'
 import { reachOf, worstNeeds, type Reached } from '@/core/reach/reach'

@@ -1,6 +1,6 @@
+import { describeRow, showRow } from '@/core/plan/rows'
 import loadHighs from 'highs'
 import { writePlanFile } from '@/core/files/plan-file'
-import { describeRow, showRow } from '@/core/plan/describe'
 import { applyStep } from '@/core/plan/step'
 import { instanceOf } from '@/core/suggest/instance'
 import { solveWith } from '@/core/suggest/solver'

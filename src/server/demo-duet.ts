@@ -1,10 +1,10 @@
-import type { Rows } from '@/core/plan/rows'
+import type { WrittenRows } from '@/core/plan/rows'
 
 /**
  * Interviews at 50p built from base, scene changes at 100p varied from the interviews (whose shutter stayed in), the
  * copy stand at the remembered position, cropped; the record key films with the interviews.
  */
-export const duetRows: Rows = {
+export const duetRows: WrittenRows = {
   title: 'Film and copy stand',
   'lens/varn-60': true,
   'base/exposure.mode@motion': 'manual',

@@ -1,14 +1,13 @@
+import { type WrittenRows, situationRow } from '@/core/plan/rows'
 import { createHash } from 'node:crypto'
 import { newBody } from '@/core/camera/body'
 import type { BodyModel } from '@/core/model/types'
 import { emptyPlan } from '@/core/plan/plan'
-import type { RowId } from '@/core/plan/rows'
 import { applyStep, setRows } from '@/core/plan/step'
 import type { Step } from '@/core/sync/step'
 import { situationRows } from '@/core/reach/needs'
 import { must } from '@/core/result'
 import { readySets } from '@/core/vocabulary/situations'
-import type { Value } from '@/core/vocabulary/values'
 import { putBody } from './bodies'
 import { localOwner, query } from './db'
 import { broughtIn } from './files'
@@ -72,9 +71,7 @@ export function demoSteps(model: BodyModel): Step[] {
   })
 }
 
-type Wanted = Readonly<Record<RowId, Value>>
-
-const demoRows: readonly Wanted[] = [
+const demoRows: readonly WrittenRows[] = [
   { title: 'Night rehearsals', 'lens/tarrow-45': true, 'lens/attic-90': true },
   {
     'base/exposure.mode@stills': 'manual',
@@ -160,10 +157,10 @@ const demoRows: readonly Wanted[] = [
 ]
 
 /** A situation begun from a ready set, under the theatre's own name. */
-function workOf(id: string, name: string): Wanted {
+function workOf(id: string, name: string): WrittenRows {
   const set = readySets.find((one) => one.id === id)
   if (!set) throw new Error(`there is no ready set ${id}`)
-  return { ...situationRows(set, id), [`situation/${id}/name`]: name }
+  return { ...situationRows(set, id), [situationRow(id, 'name')]: name }
 }
 
 interface DemoBody {

@@ -1,9 +1,9 @@
+import { type Rows, entriesOf } from '@/core/plan/rows'
 import { randomUUID } from 'node:crypto'
 import type { BodyModel } from '@/core/model/types'
 import { planKind } from '@/core/plan/kind'
 import { planLimits } from '@/core/plan/limits'
 import { parsePlan, type Plan } from '@/core/plan/plan'
-import type { Rows } from '@/core/plan/rows'
 import { ok, refuse, type Result } from '@/core/result'
 import { pageOf, type Log } from '@/core/sync/decide'
 import { readSteps } from '@/core/sync/protocol'
@@ -113,7 +113,7 @@ const storedSteps = planKind(() => null)
 export function stepsFor(rows: Rows): Step[] {
   const steps: { id: string; changes: Change[] }[] = []
   let bytes = Infinity
-  for (const [row, to] of Object.entries(rows)) {
+  for (const [row, to] of entriesOf(rows)) {
     const change = { row, from: null, to }
     const more = Buffer.byteLength(JSON.stringify(change)) + 1
     const last = steps.at(-1)

@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import type { Rows } from '@/core/plan/rows'
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeEach, describe, expect, it } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
@@ -5,7 +7,6 @@ import { saveSteps } from '@tests/fixtures/saving'
 import { followEdition } from '@/core/fit/edition'
 import { planLimits } from '@/core/plan/limits'
 import { emptyPlan } from '@/core/plan/plan'
-import type { Rows } from '@/core/plan/rows'
 import { setRows } from '@/core/plan/step'
 import { must } from '@/core/result'
 import { invertStep, type Step } from '@/core/sync/step'
@@ -27,7 +28,7 @@ describe('saving a plan', () => {
   })
 
   it('appends steps and gives the log after the version they were made on', async () => {
-    const steps = [step({ title: 'a' }), step({ 'base/focus.lamp': false })]
+    const steps = [step({ [rowNamed('title')]: 'a' }), step({ [rowNamed('base/focus.lamp')]: false })]
     const entries = steps
     expect(await saveSteps(id, 0, steps)).toMatchObject({ kind: 'saved', version: 2, from: 0, entries })
     expect(await rowsOf(id)).toEqual({ title: 'a', 'base/focus.lamp': false })
@@ -35,9 +36,9 @@ describe('saving a plan', () => {
   })
 
   it('appends nothing on top of steps the sender has not seen, and sends them', async () => {
-    const theirs = step({ title: 'theirs' })
+    const theirs = step({ [rowNamed('title')]: 'theirs' })
     await saveSteps(id, 0, [theirs])
-    expect(await saveSteps(id, 0, [step({ 'base/focus.lamp': false })])).toMatchObject({
+    expect(await saveSteps(id, 0, [step({ [rowNamed('base/focus.lamp')]: false })])).toMatchObject({
       kind: 'stale',
       version: 1,
       entries: [theirs],
@@ -46,10 +47,10 @@ describe('saving a plan', () => {
   })
 
   it('applies a step sent again only once, and tells what was saved since by others', async () => {
-    const mine = step({ title: 'a' })
+    const mine = step({ [rowNamed('title')]: 'a' })
     await saveSteps(id, 0, [mine])
     expect(await saveSteps(id, 0, [mine])).toMatchObject({ kind: 'saved', version: 1, entries: [mine] })
-    const theirs = step({ 'base/focus.lamp': false })
+    const theirs = step({ [rowNamed('base/focus.lamp')]: false })
     await saveSteps(id, 1, [theirs])
     expect(await saveSteps(id, 0, [mine])).toMatchObject({
       kind: 'saved',
@@ -59,8 +60,11 @@ describe('saving a plan', () => {
   })
 
   it('keeps the steps before one that does not fit, and names that one', async () => {
-    const good = step({ title: 'a' })
-    const bad: Step = { id: randomUUID(), changes: [{ row: 'base/focus.lamp', from: null, to: 'dim' }] }
+    const good = step({ [rowNamed('title')]: 'a' })
+    const bad: Step = {
+      id: randomUUID(),
+      changes: [{ row: rowNamed('base/focus.lamp'), from: null, to: 'dim' }],
+    }
     expect(await saveSteps(id, 0, [good, bad])).toMatchObject({
       kind: 'unfit',
       step: bad.id,
@@ -71,7 +75,7 @@ describe('saving a plan', () => {
   })
 
   it('says which steps of an earlier visit the log holds', async () => {
-    const mine = step({ title: 'a' })
+    const mine = step({ [rowNamed('title')]: 'a' })
     await saveSteps(id, 0, [mine])
     expect(await saveSteps(id, 1, [], [mine.id, randomUUID()])).toMatchObject({ known: [mine.id] })
   })
@@ -80,10 +84,10 @@ describe('saving a plan', () => {
     const count = planLimits.stepsInSave
     const steps = Array.from({ length: count }, (_, i) => ({
       id: randomUUID(),
-      changes: [{ row: 'title', from: i === 0 ? null : `t${i - 1}`, to: `t${i}` }],
+      changes: [{ row: rowNamed('title'), from: i === 0 ? null : `t${i - 1}`, to: `t${i}` }],
     }))
     await saveSteps(id, 0, steps)
-    await saveSteps(id, count, [step({ 'base/focus.lamp': false })])
+    await saveSteps(id, count, [step({ [rowNamed('base/focus.lamp')]: false })])
     const first = await saveSteps(id, 0, [])
     expect(first).toMatchObject({ kind: 'saved', version: count + 1 })
     expect(first.kind === 'saved' && first.entries.length).toBe(count)
@@ -93,8 +97,8 @@ describe('saving a plan', () => {
 
   it('lets one of two saves at the same moment through', async () => {
     const both = await Promise.all([
-      saveSteps(id, 0, [step({ title: 'a' })]),
-      saveSteps(id, 0, [step({ title: 'b' })]),
+      saveSteps(id, 0, [step({ [rowNamed('title')]: 'a' })]),
+      saveSteps(id, 0, [step({ [rowNamed('title')]: 'b' })]),
     ])
     expect(both.map((one) => one.kind).sort()).toEqual(['saved', 'stale'])
   })
@@ -104,18 +108,18 @@ describe('saving a plan', () => {
     await other.query('begin')
     await other.query('select 1 from plans where id = $1 for update', [id])
     const begun = Date.now()
-    const save = saveSteps(id, 0, [step({ title: 'a' })])
+    const save = saveSteps(id, 0, [step({ [rowNamed('title')]: 'a' })])
     await expect(save).rejects.toSatisfy((error) => databaseTrouble(error)?.code === 'busy')
     expect(Date.now() - begun).toBeLessThan(5000)
     await close(other)
-    expect(await saveSteps(id, 0, [step({ title: 'a' })])).toMatchObject({ kind: 'saved' })
+    expect(await saveSteps(id, 0, [step({ [rowNamed('title')]: 'a' })])).toMatchObject({ kind: 'saved' })
   })
 
   it('made on a plan that was put back since is told so, and appends nothing', async () => {
     const { epoch } = must(await loadPlan(id))
     await query('delete from plans where id = $1', [id])
     await createPlan(heron, {}, id)
-    const save = { epoch, basedOn: 0, head: null, steps: [step({ title: 'a' })], ask: [] }
+    const save = { epoch, basedOn: 0, head: null, steps: [step({ [rowNamed('title')]: 'a' })], ask: [] }
     expect(must(await savePlan(id, { save, unreadable: null }))).toMatchObject({
       kind: 'apart',
       refusal: { code: 'other-epoch' },
@@ -125,7 +129,13 @@ describe('saving a plan', () => {
 
   it('made on steps the database has lost is told so', async () => {
     const { epoch } = must(await loadPlan(id))
-    const save = { epoch, basedOn: 7, head: randomUUID(), steps: [step({ title: 'a' })], ask: [] }
+    const save = {
+      epoch,
+      basedOn: 7,
+      head: randomUUID(),
+      steps: [step({ [rowNamed('title')]: 'a' })],
+      ask: [],
+    }
     expect(must(await savePlan(id, { save, unreadable: null }))).toMatchObject({
       kind: 'apart',
       refusal: { code: 'lost-steps' },
@@ -133,7 +143,13 @@ describe('saving a plan', () => {
   })
 
   it('refuses a plan that is not there', async () => {
-    const save = { epoch: randomUUID(), basedOn: 0, head: null, steps: [step({ title: 'a' })], ask: [] }
+    const save = {
+      epoch: randomUUID(),
+      basedOn: 0,
+      head: null,
+      steps: [step({ [rowNamed('title')]: 'a' })],
+      ask: [],
+    }
     for (const nowhere of [randomUUID(), "x' or 1=1"])
       expect(await savePlan(nowhere, { save, unreadable: null })).toMatchObject({
         refusal: { code: 'unknown-plan' },
@@ -141,14 +157,14 @@ describe('saving a plan', () => {
   })
 
   it('keeps the log as it was written', async () => {
-    await saveSteps(id, 0, [step({ title: 'a' })])
+    await saveSteps(id, 0, [step({ [rowNamed('title')]: 'a' })])
     await expect(query("update steps set step = '{}' where plan_id = $1", [id])).rejects.toThrow(
       'only appended to',
     )
   })
 
   it('begins with its first rows as a step', async () => {
-    const made = await createPlan(heron, { title: 'Begun' })
+    const made = await createPlan(heron, { [rowNamed('title')]: 'Begun' })
     expect(must(await loadPlan(made))).toMatchObject({
       version: 1,
       log: [{ changes: [{ row: 'title', to: 'Begun' }] }],
@@ -188,7 +204,13 @@ describe('what cannot be read any more', () => {
       trouble: { code: 'damaged-row', where: 'base/focus.lamp' },
     })
     expect(await loadPlan(id)).toMatchObject({ ok: false, refusal: { code: 'damaged-row' } })
-    const save = { epoch: randomUUID(), basedOn: 0, head: null, steps: [step({ title: 'b' })], ask: [] }
+    const save = {
+      epoch: randomUUID(),
+      basedOn: 0,
+      head: null,
+      steps: [step({ [rowNamed('title')]: 'b' })],
+      ask: [],
+    }
     const refused = await savePlan(id, { save, unreadable: null })
     expect(!refused.ok && refusalResponse(refused.refusal).status).toBe(409)
     await query('delete from plans where id = $1', [id])
@@ -197,7 +219,7 @@ describe('what cannot be read any more', () => {
   it('of a model leaves its plans on the shelf with what is wrong', async () => {
     const lost = { ...heron, id: `lost-${randomUUID().slice(0, 8)}` }
     await storeDefinition(lost)
-    const plan = await createPlan(lost, { title: 'Of a lost model' })
+    const plan = await createPlan(lost, { [rowNamed('title')]: 'Of a lost model' })
     await query('update models set definition = $2 where id = $1', [lost.id, { format: 'something else' }])
     forgetModels()
     expect((await listPlans()).find((one) => one.id === plan)).toMatchObject({

@@ -1,3 +1,6 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { baseRows } from '@/core/plan/cells'
+import { type Rows, keyRow, noteRow, situationRow } from '@/core/plan/rows'
 import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync, writeFileSync, mkdirSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -5,10 +8,8 @@ import { join } from 'node:path'
 import { afterAll, describe, expect, it } from 'vitest'
 import { definitionBytes, heron } from '@tests/fixtures/heron'
 import { saveSteps } from '@tests/fixtures/saving'
-import { baseRows } from '@/core/plan/cells'
 import { writePlanFile } from '@/core/files/plan-file'
 import { emptyPlan, parsePlan } from '@/core/plan/plan'
-import type { Rows } from '@/core/plan/rows'
 import { setRows } from '@/core/plan/step'
 import type { Step } from '@/core/sync/step'
 import { must } from '@/core/result'
@@ -30,10 +31,10 @@ afterAll(closePool)
 
 describe('a revision', () => {
   it('is made once for each version', async () => {
-    const id = await createPlan(heron, { title: 'a' })
+    const id = await createPlan(heron, { [rowNamed('title')]: 'a' })
     const first = must(await freezeRevision(id, 'one'))
     expect(must(await freezeRevision(id, 'again')).id).toBe(first.id)
-    await saveSteps(id, 1, [step({ 'base/focus.lamp': false })])
+    await saveSteps(id, 1, [step({ [rowNamed('base/focus.lamp')]: false })])
     expect(must(await freezeRevision(id, 'two')).number).toBe(2)
   })
 })
@@ -47,7 +48,7 @@ describe('bringing a file in', () => {
     const bytes = bytesOf(text())
     const brought = must(await importFile('a.plan.json', bytes))
     expect(Buffer.from(must(await loadFile(brought.fileId)).bytes).equals(bytes)).toBe(true)
-    expect((await rowsOf(brought.planId ?? '')).title).toMatch(/^Brought/)
+    expect((await rowsOf(brought.planId ?? ''))[rowNamed('title')]).toMatch(/^Brought/)
   })
 
   it('recognises bytes that are on the shelf already, and opens what they opened before', async () => {
@@ -69,7 +70,7 @@ describe('bringing a file in', () => {
     await query('delete from plans where id = $1', [first.planId])
     const again = must(await importFile('a', bytes))
     expect(again.planId).not.toBe(first.planId)
-    expect((await rowsOf(again.planId ?? '')).title).toMatch(/^Brought/)
+    expect((await rowsOf(again.planId ?? ''))[rowNamed('title')]).toMatch(/^Brought/)
   })
 
   it('takes back a plan of thousands of long rows, in as many steps as that takes', async () => {
@@ -77,9 +78,9 @@ describe('bringing a file in', () => {
     const about = heron.settings
       .filter((one) => one.place !== 'physical')
       .flatMap((one) => baseRows(heron, {}, one))
-    for (const row of about) rows[`why/${row}`] = 'ü'.repeat(500)
+    for (const row of about) rows[noteRow('why', row)] = 'ü'.repeat(500)
     for (let i = 0; Object.keys(rows).length < 3000; i++)
-      rows[`situation/s${i}/name`] = `Situation ${i} ${'ü'.repeat(40)}`
+      rows[situationRow(`s${i}`, 'name')] = `Situation ${i} ${'ü'.repeat(40)}`
     const plan = must(parsePlan(heron, rows))
     const brought = must(await importFile('full', bytesOf(writePlanFile({ plan, revision: null }))))
     const stored = must(await loadPlan(brought.planId ?? ''))
@@ -133,13 +134,13 @@ describe('definitions on disk', () => {
 
 describe('resetting the demo', () => {
   it('restores the demo data and touches nothing else', async () => {
-    const mine = await createPlan(heron, { title: 'Mine' })
+    const mine = await createPlan(heron, { [rowNamed('title')]: 'Mine' })
     for await (const one of carry(mine, demo.bodyB, new AbortController().signal))
       expect(one.kind).not.toBe('refused')
     for await (const one of carry(demo.plan, demo.bodyA, new AbortController().signal))
       expect(one.kind).not.toBe('refused')
     const { epoch, version } = must(await loadPlan(demo.plan))
-    await saveSteps(demo.plan, version, [step({ 'base/assist.grid': 'thirds' })])
+    await saveSteps(demo.plan, version, [step({ [rowNamed('base/assist.grid')]: 'thirds' })])
     const { files } = await listFiles(1, 1000)
     const backup = files.find((file) => file.name.endsWith('-BEFORE.SSC') && file.bodyName === 'Heron A')
     const bytes = must(await loadFile(backup?.id ?? '')).bytes
@@ -149,10 +150,10 @@ describe('resetting the demo', () => {
     expect(await demoIsThere()).toBe(false)
     expect(must(await loadFile(brought.fileId)).bytes).toEqual(bytes)
     await makeDemo()
-    expect((await rowsOf(demo.plan))['base/assist.grid']).toBeUndefined()
-    expect((await rowsOf(demo.plan)).title).toBe('Night rehearsals')
+    expect((await rowsOf(demo.plan))[rowNamed('base/assist.grid')]).toBeUndefined()
+    expect((await rowsOf(demo.plan))[rowNamed('title')]).toBe('Night rehearsals')
     expect(must(await loadPlan(demo.plan)).epoch).not.toBe(epoch)
-    expect((await rowsOf(mine)).title).toBe('Mine')
+    expect((await rowsOf(mine))[rowNamed('title')]).toBe('Mine')
     expect(await listTransfers(mine)).toMatchObject([{ outcome: 'identical' }])
     expect(must(await loadBody(demo.bodyB)).state.memory).toMatchObject({
       'base/files.prefix': 'TAR',
@@ -166,8 +167,8 @@ describe('agreeing with other plans', () => {
 
   it('asks for what each of them has on the key in the same place', async () => {
     const mine = await createPlan(heron, {})
-    const one = await createPlan(heron, { [`key/${key}`]: 'record' })
-    const two = await createPlan(heron, { [`key/${key}`]: 'playback' })
+    const one = await createPlan(heron, { [keyRow({ key: key })]: 'record' })
+    const two = await createPlan(heron, { [keyRow({ key: key })]: 'playback' })
     expect(must(await agreementOf(mine, [one, two]))).toContainEqual([key, ['record', 'playback']])
     expect(must(await agreementOf(mine, []))).toEqual([])
   })

@@ -1,3 +1,4 @@
+import { rowNamed } from '@tests/fixtures/rows'
 import { randomUUID } from 'node:crypto'
 import { afterAll, describe, expect, it, vi } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
@@ -40,14 +41,14 @@ const body = async () => {
 
 describe('carrying', () => {
   it('keeps backup, sent file and what was read back, and the body has the plan', async () => {
-    const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
+    const [plan, id] = [await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }), await body()]
     const told = await news(plan, id)
     expect(told.at(-1)).toMatchObject({ kind: 'finished' })
     const files = (await listFiles(1, 1000)).files.filter(
       (file) => file.bodyName === 'B' && file.revision !== null,
     )
     expect(files.length).toBeGreaterThanOrEqual(2)
-    expect(must(await loadBody(id)).state.memory['base/movie.frameRate']).toBe('50p')
+    expect(must(await loadBody(id)).state.memory[rowNamed('base/movie.frameRate')]).toBe('50p')
     expect(await listTransfers(plan)).toMatchObject([
       { outcome: 'identical', compared: (told.at(-1) as { compared: number }).compared },
     ])
@@ -56,7 +57,10 @@ describe('carrying', () => {
   it.each(['locked', 'full', 'none'] as const)(
     'to a body whose card is %s is refused and the body is as it was',
     async (condition) => {
-      const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
+      const [plan, id] = [
+        await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }),
+        await body(),
+      ]
       must(await setCard(id, condition))
       const before = must(await loadBody(id)).state
       const told = await news(plan, id)
@@ -67,7 +71,7 @@ describe('carrying', () => {
   )
 
   it('that is stopped leaves the body as it was', async () => {
-    const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
+    const [plan, id] = [await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }), await body()]
     const before = must(await loadBody(id)).state
     const stop = new AbortController()
     const told: CarryNews[] = []
@@ -130,7 +134,10 @@ describe('a transfer', () => {
   ] as const)(
     'whose process died after %s is ended by the next who asks, who says: %s',
     async (stage, holds) => {
-      const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
+      const [plan, id] = [
+        await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }),
+        await body(),
+      ]
       await until(plan, id, stage)
       await endAbandoned()
       expect(await listTransfers(plan)).toMatchObject([{ outcome: 'running' }])
@@ -140,14 +147,14 @@ describe('a transfer', () => {
         expect(await listTransfers(plan)).toMatchObject([{ outcome: 'stopped', holds }])
       })
       const { state } = must(await loadBody(id))
-      expect(state.memory['base/movie.frameRate']).toBe(holds === 'plan' ? '50p' : '25p')
+      expect(state.memory[rowNamed('base/movie.frameRate')]).toBe(holds === 'plan' ? '50p' : '25p')
       expect(state.pending !== null).toBe(holds === 'loaded')
       expect((await news(plan, id)).at(-1)).toMatchObject({ kind: 'finished' })
     },
   )
 
   it('that loses the database on its way says so, and what comes next is not busy', async () => {
-    const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
+    const [plan, id] = [await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }), await body()]
     const going = await until(plan, id, 'backup')
     await die(id)
     expect(await rest(going)).toMatchObject({ kind: 'refused', refusal: { code: 'database' }, holds: null })
@@ -159,17 +166,17 @@ describe('a transfer', () => {
   })
 
   it('whose page went away after the restart leaves the plan in force, its files on the card, and says so', async () => {
-    const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
+    const [plan, id] = [await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }), await body()]
     const going = await until(plan, id, 'restart')
     await going.return(undefined)
     expect(await listTransfers(plan)).toMatchObject([{ outcome: 'stopped', holds: 'plan' }])
     const { state } = must(await loadBody(id))
-    expect(state.memory['base/movie.frameRate']).toBe('50p')
+    expect(state.memory[rowNamed('base/movie.frameRate')]).toBe('50p')
     expect(Object.keys(state.card?.files ?? {})).toEqual(['REV1-BEFORE.SSC', 'REV1.SSC'])
   })
 
   it('that finds the body held by something else says that it is busy, and what the body holds', async () => {
-    const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
+    const [plan, id] = [await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }), await body()]
     const going = await until(plan, id, 'load')
     const other = await ownConnection()
     await other.query('begin')
@@ -181,7 +188,7 @@ describe('a transfer', () => {
   })
 
   it('works on the card that is in the body now, not on the one it began with', async () => {
-    const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
+    const [plan, id] = [await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }), await body()]
     const going = await until(plan, id, 'write')
     must(await setCard(id, 'none'))
     expect(await rest(going)).toMatchObject({
@@ -194,7 +201,7 @@ describe('a transfer', () => {
   })
 
   it('loses no change of the card and no row of the plan, however they meet', async () => {
-    const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
+    const [plan, id] = [await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }), await body()]
     for (let round = 0; round < 12; round++) {
       const changes = (['locked', 'ready'] as const).map((condition) => setCard(id, condition))
       const told = await news(plan, id)
@@ -203,14 +210,14 @@ describe('a transfer', () => {
       must(await setCard(id, wanted))
       const { state } = must(await loadBody(id))
       expect(cardConditionOf(state)).toBe(wanted)
-      if (told.at(-1)?.kind === 'finished') expect(state.memory['base/movie.frameRate']).toBe('50p')
+      if (told.at(-1)?.kind === 'finished') expect(state.memory[rowNamed('base/movie.frameRate')]).toBe('50p')
     }
   })
 
   it('takes a body to the edition its plan has followed, and keeps what the body remembers', async () => {
     const newer = { ...heron, version: 7000 + Math.floor(Math.random() * 1000) }
     await storeDefinition(newer)
-    const [plan, id] = [await createPlan(heron, { 'base/movie.frameRate': '50p' }), await body()]
+    const [plan, id] = [await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }), await body()]
     const stored = must(await loadPlan(plan))
     const { step } = followEdition(heron, stored.plan, newer, randomUUID())
     await saveSteps(plan, stored.version, [step])
@@ -219,14 +226,14 @@ describe('a transfer', () => {
     const { model, state } = must(await loadBody(id))
     expect(model.version).toBe(newer.version)
     expect(state.memory).toEqual({ ...memory, ...state.memory })
-    expect(state.memory['base/movie.frameRate']).toBe('50p')
-    expect(state.memory['base/files.prefix']).toBe(memory['base/files.prefix'])
+    expect(state.memory[rowNamed('base/movie.frameRate')]).toBe('50p')
+    expect(state.memory[rowNamed('base/files.prefix')]).toBe(memory[rowNamed('base/files.prefix')])
   })
 
   it('keeps the backup of what the body held when it began', async () => {
     const id = await body()
-    const first = await createPlan(heron, { 'base/movie.frameRate': '50p' })
-    const second = await createPlan(heron, { 'base/movie.frameRate': '100p' })
+    const first = await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' })
+    const second = await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '100p' })
     for (const plan of [first, second])
       expect((await news(plan, id)).at(-1)).toMatchObject({ kind: 'finished' })
     const [backup] = await query<{ bytes: Buffer }>(
@@ -235,6 +242,6 @@ describe('a transfer', () => {
       [second],
     )
     const { rows } = must(readCardFile(heron, new Uint8Array(backup?.bytes ?? []), 'backup'))
-    expect(rows['base/movie.frameRate']).toBe('50p')
+    expect(rows[rowNamed('base/movie.frameRate')]).toBe('50p')
   })
 })

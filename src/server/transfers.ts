@@ -1,3 +1,4 @@
+import type { Rows } from '@/core/plan/rows'
 import type { Client } from 'pg'
 import {
   carryStages,
@@ -12,7 +13,6 @@ import {
 } from '@/core/camera/carry'
 import { onEdition, type BodyState } from '@/core/camera/body'
 import { readCardFile } from '@/core/files/card-file'
-import type { Rows } from '@/core/plan/rows'
 import type { Refusal } from '@/core/result'
 import { keepState, loadBody, lockBody, type Body } from './bodies'
 import { close, within, type Connection } from './db'

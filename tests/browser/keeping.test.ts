@@ -1,3 +1,4 @@
+import { rowNamed } from '@tests/fixtures/rows'
 import type { Page } from 'playwright-core'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
@@ -141,7 +142,7 @@ describe('a plan that was put back under an open page', () => {
   it('is not claimed to be saved; what was made there opens as a plan of its own', async () => {
     const page = await open()
     await query('delete from plans where id = $1', [plan])
-    await createPlan(heron, { title: 'Put back' }, plan)
+    await createPlan(heron, { [rowNamed('title')]: 'Put back' }, plan)
     await edit(page)
     const notice = alerts(page).filter({ hasText: 'put back or made anew' })
     await notice.waitFor()
@@ -204,7 +205,10 @@ describe('a newer edition of a plan’s model', () => {
   it('is told of, shown before it is followed, followed by one step, and left again by undo', async () => {
     const older = { ...heron, version: 1 }
     await storeDefinition(older)
-    const mine = await createPlan(older, { title: 'Of the first edition', 'base/focus.lamp': false })
+    const mine = await createPlan(older, {
+      [rowNamed('title')]: 'Of the first edition',
+      [rowNamed('base/focus.lamp')]: false,
+    })
     const edition = async () => must(await loadPlan(mine)).model.version
     const page = await openPage(chromium.browser, `${application.address}/plans/${mine}/controls`)
     const notice = alerts(page).filter({ hasText: `Edition ${heron.version} of ${heron.name}` })

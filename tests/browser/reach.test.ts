@@ -1,3 +1,4 @@
+import { isAcceptRow, isGridRow, isNeedRow, isNoteRow } from '@/core/plan/rows'
 import type { Locator, Page } from 'playwright-core'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { demoPlan, openApplication, openPage, saved, savedRows, type Application } from './application'
@@ -125,8 +126,8 @@ function expectBetter({
   expect(taken.seconds).toBeLessThan(empty.seconds)
   expect(filled.seconds).toBeLessThanOrEqual(taken.seconds)
   const names = Object.keys(rows)
-  expect(names.filter((row) => row.startsWith('need/')).length).toBeGreaterThan(20)
-  expect(names.filter((row) => row.startsWith('grid/still-table/')).length).toBeGreaterThanOrEqual(4)
+  expect(names.filter((row) => isNeedRow(row)).length).toBeGreaterThan(20)
+  expect(names.filter((row) => isGridRow(row, 'still-table')).length).toBeGreaterThanOrEqual(4)
 }
 
 describe('a newcomer with an empty plan', () => {
@@ -164,7 +165,7 @@ describe('a suggestion that is wrong', () => {
     await page.keyboard.press('Control+z')
     await saved(page)
     expect(
-      Object.keys(await savedRows(application.address, demoPlan)).some((row) => row.startsWith('lock/')),
+      Object.keys(await savedRows(application.address, demoPlan)).some((row) => isNoteRow(row, 'lock')),
     ).toBe(false)
   }, 120_000)
 
@@ -225,7 +226,7 @@ describe('a finding that is meant so', () => {
     await saved(page)
     expect(await meant.count()).toBeLessThan(before)
     const accepted = Object.entries(await savedRows(application.address, demoPlan)).filter(([row]) =>
-      row.startsWith('accept/'),
+      isAcceptRow(row),
     )
     expect(accepted.map(([, why]) => why)).toEqual(['One for each hand.'])
     await page.getByRole('button', { name: /^Undo/ }).click()

@@ -1,9 +1,9 @@
+import { ownerRow, rowValue } from '../plan/rows'
 import { ladderSteps } from '../model/domain'
 import type { BodyModel } from '../model/types'
 import { pulsesOfMains } from '../numbers/flicker'
 import { shutterForRate } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
-import { rowValue } from '../plan/step'
 import { valueMeaning } from '../resolve/meaning'
 import type { Resolution } from '../resolve/resolved'
 import { stepOf } from '../vocabulary/ladders'
@@ -45,7 +45,7 @@ export function lampPulses(
   plan: Plan,
   resolution: Resolution,
 ): { readonly perSecond: number; readonly source: string; readonly sure: boolean } | null {
-  const measured = rowValue(plan.rows, 'owner/lampPulses')
+  const measured = rowValue(plan.rows, ownerRow('lampPulses'))
   if (typeof measured === 'number') return { perSecond: measured, source: 'measured', sure: true }
   const region = valueMeaning(model, resolution, 'movie.region')
   const mainsHz = region && { r50: 50, r60: 60 }[String(region.value)]

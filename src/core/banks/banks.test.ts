@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { type Rows, bankFactRow } from '../plan/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
@@ -6,7 +8,6 @@ import { heron } from '@tests/fixtures/heron'
 import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
 import type { BodyModel, Side } from '../model/types'
 import { emptyPlan, parsePlan, plannedSlots, type Plan } from '../plan/plan'
-import type { Rows } from '../plan/rows'
 import { part, share } from '../plan/share'
 import { applyStep } from '../plan/step'
 import { resolve } from '../resolve/resolve'
@@ -130,7 +131,7 @@ describe('keeping', () => {
 describe('what stills and motion share', () => {
   const shutter = heron.settings.find((one) => one.id === 'exposure.shutter')
   if (!shutter) throw new Error('the Heron has a shutter')
-  const plan = planWith(heron, { 'base/exposure.shutter@motion': '1/50' })
+  const plan = planWith(heron, { [rowNamed('base/exposure.shutter@motion')]: '1/50' })
 
   it('leaks only what is shared and decided', () => {
     const together = must(applyStep(heron, plan, must(share(plan, shutter, 'motion', heron.sides, 's'))))
@@ -144,13 +145,13 @@ describe('what stills and motion share', () => {
 })
 
 describe('two families of the Mere', () => {
-  const slots = ['noon', 'dusk', 'lamp'].map((id) => [`bank/light/${id}/side`, 'stills'])
-  const hands = ['one', 'pair', 'crowd'].map((id) => [`bank/hand/${id}/side`, 'stills'])
+  const slots = ['noon', 'dusk', 'lamp'].map((id) => [bankFactRow('light', id, 'side'), 'stills'])
+  const hands = ['one', 'pair', 'crowd'].map((id) => [bankFactRow('hand', id, 'side'), 'stills'])
   const rows: Rows = {
     ...(Object.fromEntries([...slots, ...hands]) as Rows),
-    'bank/hand/crowd/focus.area': 'small-point',
-    'bank/hand/crowd/focus.tracking': 'always',
-    'pair/light/lamp/hand/crowd': 'unused',
+    [rowNamed('bank/hand/crowd/focus.area')]: 'small-point',
+    [rowNamed('bank/hand/crowd/focus.tracking')]: 'always',
+    [rowNamed('pair/light/lamp/hand/crowd')]: 'unused',
   }
   const grid = pairsOf(mere, planWith(mere, rows), 'stills', undefined)
 
@@ -173,9 +174,9 @@ describe('two families of the Mere', () => {
       mere,
       planWith(mere, {
         ...rows,
-        'base/image.rawKind': 'open',
-        'bank/light/dusk/image.kind': 'raw',
-        'bank/hand/pair/drive.mode': 'burst',
+        [rowNamed('base/image.rawKind')]: 'open',
+        [rowNamed('bank/light/dusk/image.kind')]: 'raw',
+        [rowNamed('bank/hand/pair/drive.mode')]: 'burst',
       }),
       'stills',
       undefined,

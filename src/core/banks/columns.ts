@@ -1,3 +1,16 @@
+import { baseRow, plainly } from '../plan/cells'
+import {
+  type RowId,
+  bankRow,
+  holdNameRow,
+  holdRow,
+  idsOf,
+  isHoldRow,
+  isPositionRow,
+  mayTick,
+  positionRow,
+  rowValue,
+} from '../plan/rows'
 import { lookup } from '../model/lookup'
 import type {
   BankFamily,
@@ -10,10 +23,7 @@ import type {
   Slot,
 } from '../model/types'
 import { addressesWith } from '../plan/assign'
-import { baseRow, mayTick, plainly } from '../plan/cells'
 import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
-import { bankRow, holdRow, type RowId } from '../plan/rows'
-import { rowValue } from '../plan/step'
 import { contextIn, usualContext, type Context } from '../resolve/context'
 
 /** What stands side by side in the matrix: base, slots, remembered positions, hold sets; each on one side of the body. */
@@ -96,9 +106,7 @@ export function rowIn(model: BodyModel, plan: Plan, column: Column, setting: Set
         ? bankRow(column.family.id, column.slot.id, setting.id)
         : null
     case 'position':
-      return column.position.keeps.includes(setting.id)
-        ? `position/${column.position.id}/${setting.id}`
-        : null
+      return column.position.keeps.includes(setting.id) ? positionRow(column.position.id, setting.id) : null
     case 'hold':
       return mayTick(column.set, setting) ? holdRow(column.set.id, setting.id) : null
   }
@@ -153,8 +161,7 @@ function positionColumns(model: BodyModel, plan: Plan, lenses: readonly LensMode
   return model.positions
     .filter((position) => position.kind === 'remembered' && position.side === side)
     .flatMap((position): Column[] => {
-      const prefix = `position/${position.id}/`
-      if (!saysAnything(plan, prefix)) return []
+      if (!idsOf(plan.rows).some((row) => isPositionRow(row, position.id))) return []
       const usual = standing(model, plan, lenses, side, null)
       const context = { ...usual, position: position.id }
       return [
@@ -176,8 +183,9 @@ function holdColumns(model: BodyModel, plan: Plan, lenses: readonly LensModel[],
     const fn = model.functions.find(
       (one) => one.holdSet === set.id && addressesWith(model, plan, side, one.id).length > 0,
     )
-    const name = rowValue(plan.rows, holdRow(set.id, 'name'))
-    if (!fn || !saysAnything(plan, holdRow(set.id, ''))) return []
+    const name = rowValue(plan.rows, holdNameRow(set.id))
+    if (!fn || !idsOf(plan.rows).some((row) => isHoldRow(row, set.id) && row !== holdNameRow(set.id)))
+      return []
     const usual = standing(model, plan, lenses, side, null)
     const context = { ...usual, held: [fn.id] }
     return [
@@ -192,11 +200,6 @@ function holdColumns(model: BodyModel, plan: Plan, lenses: readonly LensModel[],
       },
     ]
   })
-}
-
-/** Whether a plan has a value of a setting under a prefix. */
-function saysAnything(plan: Plan, prefix: string): boolean {
-  return Object.keys(plan.rows).some((row) => row.startsWith(prefix) && row.includes('.', prefix.length))
 }
 
 /** Slots that no side uses yet, in the model's order. */

@@ -1,3 +1,4 @@
+import { ownerRow, rowValue } from '../plan/rows'
 import { ladderSteps } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
@@ -6,7 +7,6 @@ import { keepsStep, nearSafe, pulsesIn } from '../numbers/flicker'
 import { evAtIso, makeUpFor, rounded, shutterAtIso } from '../numbers/light'
 import { countStops, showStops } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
-import { rowValue } from '../plan/step'
 import { lightBetween } from '../resolve/marks'
 import { valueMeaning } from '../resolve/meaning'
 import type { Resolution } from '../resolve/resolved'
@@ -149,7 +149,7 @@ function flickerFigure(model: BodyModel, plan: Plan, { side }: Column, here: Res
 
 function slowFigure(model: BodyModel, plan: Plan, { side }: Column, here: Resolution): Figure | null {
   const rate = side === 'motion' ? stepOf('frameRate', valueIn(model, here, 'movie.frameRate')) : undefined
-  const said = rowValue(plan.rows, 'owner/playedRate')
+  const said = rowValue(plan.rows, ownerRow('playedRate'))
   const played = typeof said === 'number' ? said : 25
   if (!rate || rate.amount <= (typeof said === 'number' ? said : 60)) return null
   const { factor, secondsOfTen } = slowMotion(rate.amount, played)
@@ -198,7 +198,7 @@ function cropFigure(model: BodyModel, plan: Plan, column: Column, here: Resoluti
     return sameValue(here.settings.get(setting)?.value, value) && films === (column.side === 'motion')
   })
   if (!cut) return null
-  const said = rowValue(plan.rows, 'owner/deliveryWidth')
+  const said = rowValue(plan.rows, ownerRow('deliveryWidth'))
   const [width] = model.sensor.pixels
   const size = String(valueIn(model, here, 'movie.size') ?? '')
   const delivered =

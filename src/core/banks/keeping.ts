@@ -1,9 +1,8 @@
+import { baseRow, baseValue, plainly } from '../plan/cells'
+import { type RowId, bankFactRow, rowValue } from '../plan/rows'
 import { showValue } from '../model/domain'
 import type { BankFamily, BodyModel, Setting } from '../model/types'
-import { baseRow, baseValue, plainly } from '../plan/cells'
 import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
-import { bankRow, type RowId } from '../plan/rows'
-import { rowValue } from '../plan/step'
 import { lookup } from '../model/lookup'
 import { whereIs } from './columns'
 
@@ -53,7 +52,7 @@ export function keepingOf(model: BodyModel, plan: Plan): Keeping[] {
 }
 
 function slotKeeping(model: BodyModel, plan: Plan, slot: PlannedSlot): SlotKeeping {
-  const listed = rowValue(plan.rows, bankRow(slot.family, slot.slot, 'onSite'))
+  const listed = rowValue(plan.rows, bankFactRow(slot.family, slot.slot, 'onSite'))
   const onSite = new Set(Array.isArray(listed) ? (listed as readonly string[]) : [])
   const kept = (setting: Setting): Kept => ({
     setting,

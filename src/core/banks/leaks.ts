@@ -1,9 +1,8 @@
+import { baseRow, isShared, plainly } from '../plan/cells'
+import { type RowId, rowValue, shareRow } from '../plan/rows'
 import { showValue } from '../model/domain'
 import type { BodyModel, Setting } from '../model/types'
-import { baseRow, plainly } from '../plan/cells'
 import type { Plan } from '../plan/plan'
-import { isShared, shareRow, type RowId } from '../plan/rows'
-import { rowValue } from '../plan/step'
 
 /** A setting of the share list as a plan has it. */
 export interface Share {

@@ -1,9 +1,8 @@
+import { baseValue } from '../plan/cells'
+import { type RowId, noteRow, rowValue } from '../plan/rows'
 import { menuOrder } from '../model/lookup'
 import type { BodyModel, Setting, Side } from '../model/types'
-import { baseValue } from '../plan/cells'
 import type { Plan } from '../plan/plan'
-import type { RowId } from '../plan/rows'
-import { rowValue } from '../plan/step'
 import { toldStray } from '../plan/stray'
 import { resolve } from '../resolve/resolve'
 import type { Resolution, ResolvedSetting } from '../resolve/resolved'
@@ -114,7 +113,7 @@ function cellOf(
   const refused = resolved?.remarks.find(
     ({ kind, truth }) => (kind === 'unavailable' || kind === 'skipped') && truth === 'yes',
   )
-  const reason = row === null ? null : (rowValue(plan.rows, `why/${row}`) as string | null)
+  const reason = row === null ? null : (rowValue(plan.rows, noteRow('why', row)) as string | null)
   const remark = resolved?.remarks.find(({ truth }) => truth === 'yes')
   const because = rule?.because ?? refused?.because ?? reason ?? remark?.because ?? null
   const base = { row, own, value, because }
@@ -124,7 +123,7 @@ function cellOf(
   if (row === null) return { ...base, standing: 'outside' }
   if (own === null || sameValue(own, baseValue(model, plan.rows, setting, column.side)))
     return { ...base, standing: 'inherits' }
-  if (rowValue(plan.rows, `source/${row}`) === 'kept') return { ...base, standing: 'kept' }
+  if (rowValue(plan.rows, noteRow('source', row)) === 'kept') return { ...base, standing: 'kept' }
   if (stray?.residue.has(setting.id)) return { ...base, standing: 'residue' }
   return { ...base, standing: stray?.drift.has(setting.id) ? 'drift' : 'varied' }
 }

@@ -1,8 +1,7 @@
+import { type RowId, pairMarks, pairRow, rowValue } from '../plan/rows'
 import type { BodyModel, LensModel, Side } from '../model/types'
 import { showStops } from '../numbers/motion'
 import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
-import { pairMarks, pairRow } from '../plan/rows'
-import { rowValue } from '../plan/step'
 import { contextIn } from '../resolve/context'
 import { lightBetween } from '../resolve/marks'
 import { resolve } from '../resolve/resolve'
@@ -15,7 +14,7 @@ export type PairMark = (typeof pairMarks)[number]
 export interface Pair {
   readonly one: PlannedSlot
   readonly other: PlannedSlot
-  readonly row: string
+  readonly row: RowId
   /** What the owner says; null where nothing was said. */
   readonly said: PairMark | null
   /** What only the two together bring about, in words: what neither slot has by itself. */

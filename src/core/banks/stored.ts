@@ -1,8 +1,8 @@
-import type { BodyModel } from '../model/types'
 import { baseValue } from '../plan/cells'
+import { bankFactRow, rowValue } from '../plan/rows'
+import type { BodyModel } from '../model/types'
 import type { Plan, PlannedSlot } from '../plan/plan'
-import { bankRow } from '../plan/rows'
-import { rowValue, setRows } from '../plan/step'
+import { setRows } from '../plan/step'
 import type { Step } from '../sync/step'
 import { sameValue, type Value } from '../vocabulary/values'
 
@@ -28,7 +28,7 @@ export function storeStep(model: BodyModel, plan: Plan, slot: PlannedSlot, id: s
   const texts = keptBy(model, plan, slot).map(
     ({ id: setting, value }) => `${setting}=${JSON.stringify(value)}`,
   )
-  return setRows(plan, id, { [bankRow(slot.family, slot.slot, 'registered')]: texts })
+  return setRows(plan, id, { [bankFactRow(slot.family, slot.slot, 'registered')]: texts })
 }
 
 /** Everything a slot keeps, as the plan has it there. */
@@ -42,7 +42,7 @@ function keptBy(model: BodyModel, plan: Plan, slot: PlannedSlot): { id: string; 
 }
 
 function storedIn(plan: Plan, slot: PlannedSlot): ReadonlyMap<string, Value> | null {
-  const texts = rowValue(plan.rows, bankRow(slot.family, slot.slot, 'registered'))
+  const texts = rowValue(plan.rows, bankFactRow(slot.family, slot.slot, 'registered'))
   if (!Array.isArray(texts)) return null
   return new Map(
     (texts as readonly string[]).flatMap((text): [string, Value][] => {

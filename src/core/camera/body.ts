@@ -1,8 +1,7 @@
+import { acceptValue, parseRow } from '../plan/rows'
 import { carriedRows, factoryMemory, localRows, type Memory } from './memory'
 import { readCardFile, writeCardFile } from '../files/card-file'
 import type { BodyModel } from '../model/types'
-import { parseRow } from '../plan/parse-row'
-import { checkRowValue } from '../plan/row-values'
 import { ok, refuse, type Result } from '../result'
 
 /** A simulated body: what it remembers, and what is in it. */
@@ -65,7 +64,7 @@ export function onEdition(model: BodyModel, body: BodyState): BodyState {
   const known = (memory: Memory): Memory => {
     const kept = Object.entries(memory).filter(([id, value]) => {
       const row = parseRow(model, id)
-      return row.ok && checkRowValue(model, row.value, value, id).ok
+      return row.ok && acceptValue(model, row.value, value, id).ok
     })
     return { ...factoryMemory(model), ...Object.fromEntries(kept) }
   }

@@ -1,3 +1,4 @@
+import { rowNamed } from '@tests/fixtures/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
@@ -45,14 +46,14 @@ describe('a simulated body', () => {
     const other = { ...body, card: saved.card }
     const loaded = after(other, load)
     expect(loaded.memory).toEqual(body.memory)
-    expect(after(loaded, { kind: 'restart' }).memory['base/movie.frameRate']).toBe('50p')
+    expect(after(loaded, { kind: 'restart' }).memory[rowNamed('base/movie.frameRate')]).toBe('50p')
   })
 
   it('keeps its own local values through load and reset', () => {
     const mine = { ...body, memory: { ...body.memory, 'base/files.prefix': 'LHB' } }
     const loaded = after({ ...mine, card: after(withMemory(plan), save).card }, load, { kind: 'restart' })
-    expect(loaded.memory['base/files.prefix']).toBe('LHB')
-    expect(after(mine, { kind: 'reset' }).memory['base/files.prefix']).toBe('LHB')
+    expect(loaded.memory[rowNamed('base/files.prefix')]).toBe('LHB')
+    expect(after(mine, { kind: 'reset' }).memory[rowNamed('base/files.prefix')]).toBe('LHB')
   })
 
   it.each<[string, Partial<BodyState>, BodyEvent, string]>([

@@ -1,3 +1,5 @@
+import { baseRows } from '../plan/cells'
+import { type Rows, localRow, rowValue } from '../plan/rows'
 import { lookup } from '../model/lookup'
 import { showValue } from '../model/domain'
 import type { BodyModel } from '../model/types'
@@ -5,9 +7,6 @@ import { compareRows, type Comparison } from '../files/compare'
 import { readCardFile, writeCardFile } from '../files/card-file'
 import { travels } from '../files/travels'
 import { planFor } from '../plan/bodies'
-import type { Rows } from '../plan/rows'
-import { baseRows } from '../plan/cells'
-import { rowValue } from '../plan/step'
 import type { Plan } from '../plan/plan'
 import { ok, refuse, type Refusal, type Result } from '../result'
 import { sameValue, type Value } from '../vocabulary/values'
@@ -154,7 +153,7 @@ export function handWorkFor(model: BodyModel, plan: Plan, tag: string, body: Bod
     if (setting.place === 'physical' || travels(model, setting)) return []
     return baseRows(model, plan.rows, setting).flatMap((row) => {
       const wanted: Value | null =
-        rowValue(plan.rows, `body/${tag}/${setting.id}`) ?? rowValue(planFor(plan, tag).rows, row)
+        rowValue(plan.rows, localRow(tag, setting.id)) ?? rowValue(planFor(plan, tag).rows, row)
       if (wanted === null) return []
       const now = rowValue(body.memory, row) ?? setting.factory
       return [

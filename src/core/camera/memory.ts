@@ -1,21 +1,37 @@
-import { lookup } from '../model/lookup'
-import { travels } from '../files/travels'
-import type { BodyModel, HoldSet } from '../model/types'
-import { functionAt } from '../plan/assign'
-import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
-import { bankRow, holdRow, isShared, keyRow } from '../plan/rows'
 import {
   baseRow,
   baseRows,
   baseValue,
   cellValue,
-  emptyCell,
   gridCells,
+  isShared,
   ownLines,
   plainly,
 } from '../plan/cells'
-import { shareRow, type RowId, type Rows } from '../plan/rows'
-import { rowValue } from '../plan/step'
+import {
+  type RowId,
+  type Rows,
+  bankFactRow,
+  bankGridRow,
+  bankKeyRow,
+  bankRow,
+  baseCellOf,
+  emptyCell,
+  entriesOf,
+  gridRow,
+  holdNameRow,
+  holdRow,
+  keyRow,
+  ownNameRow,
+  positionRow,
+  rowValue,
+  shareRow,
+} from '../plan/rows'
+import { lookup } from '../model/lookup'
+import { travels } from '../files/travels'
+import type { BodyModel, HoldSet } from '../model/types'
+import { functionAt } from '../plan/assign'
+import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
 import type { Value } from '../vocabulary/values'
 
 /**
@@ -61,16 +77,16 @@ export function localRows(model: BodyModel, memory: Memory): Rows {
 function withoutLocal(model: BodyModel, memory: Memory, local: boolean): Rows {
   const settings = lookup(model).settings
   const isLocal = (row: RowId) => {
-    const setting = row.startsWith('base/') ? settings.get(row.slice(5).split('@')[0] ?? '') : undefined
+    const setting = settings.get(baseCellOf(row)?.setting ?? '')
     return setting !== undefined && !travels(model, setting)
   }
-  return Object.fromEntries(Object.entries(memory).filter(([row]) => isLocal(row) === local))
+  return Object.fromEntries(entriesOf(memory).filter(([row]) => isLocal(row) === local))
 }
 
 /** A hold set as a body has it: its name, and the rows that are ticked. */
 function holdMemory(model: BodyModel, plan: Plan, set: HoldSet): Rows {
   const rows: Record<RowId, Value> = {
-    [holdRow(set.id, 'name')]: rowValue(plan.rows, holdRow(set.id, 'name')) ?? set.name,
+    [holdNameRow(set.id)]: rowValue(plan.rows, holdNameRow(set.id)) ?? set.name,
   }
   for (const setting of model.settings) {
     const ticked = rowValue(plan.rows, holdRow(set.id, setting.id))
@@ -85,7 +101,7 @@ function positionMemory(model: BodyModel, plan: Plan): Rows {
   const rows: Record<RowId, Value> = {}
   for (const position of model.positions) {
     for (const setting of position.keeps.flatMap((id) => settings.get(id) ?? [])) {
-      const row = `position/${position.id}/${setting.id}`
+      const row = positionRow(position.id, setting.id)
       const at = { ...plainly(model, position.side ?? 'stills'), position: position.id }
       rows[row] =
         rowValue(plan.rows, row) ?? rowValue(plan.rows, baseRow(plan.rows, setting, at)) ?? setting.factory
@@ -97,10 +113,10 @@ function positionMemory(model: BodyModel, plan: Plan): Rows {
 /** Every cell of the function menus, and the lines of the own menu that are filled. */
 function menuMemory(model: BodyModel, plan: Plan): Rows {
   const cells = gridCells(model).map(({ grid, cell }) => [
-    `grid/${grid.id}/${cell}`,
+    gridRow(grid.id, cell),
     cellValue(plan.rows, { grid, cell }),
   ])
-  const pages = Array.from({ length: model.ownMenu?.pages ?? 0 }, (_, i) => `own/${i + 1}/name`)
+  const pages = Array.from({ length: model.ownMenu?.pages ?? 0 }, (_, i) => ownNameRow(i + 1))
   const own = [...ownLines(model).map(({ row }) => row), ...pages].flatMap((row) => {
     const value = rowValue(plan.rows, row)
     return value === null ? [] : [[row, value]]
@@ -110,8 +126,8 @@ function menuMemory(model: BodyModel, plan: Plan): Rows {
 
 function slotMemory(model: BodyModel, plan: Plan, slot: PlannedSlot): Rows {
   const rows: Record<RowId, Value> = {
-    [bankRow(slot.family, slot.slot, 'side')]: slot.side,
-    [bankRow(slot.family, slot.slot, 'name')]: slot.name,
+    [bankFactRow(slot.family, slot.slot, 'side')]: slot.side,
+    [bankFactRow(slot.family, slot.slot, 'name')]: slot.name,
   }
   for (const setting of model.settings) {
     if (setting.storedBy !== slot.family) continue
@@ -120,12 +136,12 @@ function slotMemory(model: BodyModel, plan: Plan, slot: PlannedSlot): Rows {
   }
   const family = model.families.find((one) => one.id === slot.family)
   for (const address of family?.storesKeys ? lookup(model).addresses.values() : []) {
-    const row = bankRow(slot.family, slot.slot, `key/${address.key}`)
+    const row = bankKeyRow(slot.family, slot.slot, address)
     const fn = rowValue(plan.rows, row) ?? functionAt(plan, address)
     if (fn !== null) rows[row] = fn
   }
   for (const { grid, cell } of family?.storesGrids ? gridCells(model) : []) {
-    const row = bankRow(slot.family, slot.slot, `grid/${grid.id}/${cell}`)
+    const row = bankGridRow(slot.family, slot.slot, grid.id, cell)
     const line = rowValue(plan.rows, row) ?? cellValue(plan.rows, { grid, cell })
     if (line !== emptyCell) rows[row] = line
   }

@@ -1,7 +1,7 @@
+import type { Rows } from '../plan/rows'
 import { compareRows, type Comparison } from '../files/compare'
 import type { BodyModel } from '../model/types'
 import type { Plan } from '../plan/plan'
-import type { Rows } from '../plan/rows'
 import { carriedRows, memoryOf, type Memory } from './memory'
 
 /** Something that can be held against another: a plan or a revision of it, what a card file carries, what a body remembers. */

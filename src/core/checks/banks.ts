@@ -1,13 +1,12 @@
+import { baseRow, baseValue, plainly } from '../plan/cells'
+import { bankFactRow, bankRow, rowValue } from '../plan/rows'
 import { showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
 import { sharesOf } from '../banks/leaks'
 import { putBack } from '../plan/bulk'
 import { part } from '../plan/share'
 import { plannedSlots, type PlannedSlot } from '../plan/plan'
-import { bankRow } from '../plan/rows'
-import { rowValue } from '../plan/step'
 import { toldStray } from '../plan/stray'
-import { baseRow, baseValue, plainly } from '../plan/cells'
 import { mendBy, type Check, type CheckInput, type Said } from './finding'
 
 /** What is wrong with the banks; each slot is looked at on its own side. */
@@ -53,7 +52,7 @@ export const bankChecks: readonly Check[] = [
           {
             title: `${slot.name} is not complete`,
             reason: `Nobody says ${lacks.map((fact) => words[fact]).join(', nor ')}.`,
-            row: bankRow(slot.family, slot.slot, 'side'),
+            row: bankFactRow(slot.family, slot.slot, 'side'),
           },
         ]
       }),
@@ -68,7 +67,7 @@ export const bankChecks: readonly Check[] = [
       const all = first ? plannedSlots(model, plan) : []
       return all.flatMap((slot, i): Said[] => {
         const twin = all.slice(0, i).find((one) => one.family === slot.family && one.name === slot.name)
-        const row = bankRow(slot.family, slot.slot, 'name')
+        const row = bankFactRow(slot.family, slot.slot, 'name')
         if (!twin) return []
         return [
           {
@@ -127,7 +126,7 @@ export const bankChecks: readonly Check[] = [
           {
             title: `${family.name}: snapshot or live is not known`,
             reason: `Snapshot: field changes vanish on leaving. Live: every change stays, wanted or not. ${doubt.test}`,
-            row: bankRow(slot.family, slot.slot, 'side'),
+            row: bankFactRow(slot.family, slot.slot, 'side'),
             asks: true,
           },
         ]
@@ -142,7 +141,7 @@ function slots({ model, plan, side }: Pick<CheckInput, 'model' | 'plan' | 'side'
 function stray(input: CheckInput, slot: PlannedSlot, kind: 'residue' | 'drift'): Said[] {
   const { model, plan, side } = input
   const found = toldStray(model, plan, slot)[kind]
-  const source = String(rowValue(plan.rows, bankRow(slot.family, slot.slot, 'startedFrom')))
+  const source = String(rowValue(plan.rows, bankFactRow(slot.family, slot.slot, 'startedFrom')))
   return found.flatMap((id): Said[] => {
     const setting = lookup(model).settings.get(id)
     const value = slot.rows[id]
@@ -175,7 +174,7 @@ function stray(input: CheckInput, slot: PlannedSlot, kind: 'residue' | 'drift'):
 }
 
 function meantButEqual({ model, plan }: CheckInput, slot: PlannedSlot): Said[] {
-  const row = bankRow(slot.family, slot.slot, 'meant')
+  const row = bankFactRow(slot.family, slot.slot, 'meant')
   const listed = rowValue(plan.rows, row)
   const equal = (Array.isArray(listed) ? (listed as string[]) : []).filter(
     (id) => slot.rows[id] === undefined,

@@ -1,8 +1,18 @@
+import {
+  type NoteName,
+  type Rows,
+  bodyTagOf,
+  describeRow,
+  idsOf,
+  isBodyRow,
+  localRow,
+  noteRow,
+  notedRow,
+  parseRow,
+} from '../plan/rows'
 import { lookup } from '../model/lookup'
 import { firmwareNumber } from '../rules/facts'
 import { newestFirmware } from '../resolve/context'
-import { describeRow } from '../plan/describe'
-import { parseRow } from '../plan/parse-row'
 import { mendBy, type Check, type CheckInput, type Said } from './finding'
 import { settingMeaning } from './meaning'
 
@@ -23,7 +33,7 @@ export const bodyChecks: readonly Check[] = [
     needs: ['J40', '§7'],
     reasonSilences: false,
     run: ({ model, plan, first }) => {
-      const row = first && Object.keys(plan.rows).find((id) => id.startsWith('body/'))
+      const row = first && idsOf(plan.rows).find((id) => isBodyRow(id))
       if (!row) return []
       return model.lookAlikes.map((other) => ({
         title: `Make sure that it is a ${model.name}`,
@@ -65,7 +75,7 @@ export const bodyChecks: readonly Check[] = [
     reasonSilences: false,
     run: ({ model, plan, first }) =>
       notes(plan.rows, 'priority', first).flatMap(({ about, value }): Said[] => {
-        const sure = plan.rows[`sure/${about}`]
+        const sure = plan.rows[noteRow('sure', about)]
         if (value === 'rest' || (sure !== 'open' && sure !== 'hearsay')) return []
         return [
           {
@@ -82,15 +92,13 @@ export const bodyChecks: readonly Check[] = [
 function prefixClash({ model, plan }: CheckInput): Said[] {
   const setting = settingMeaning(model, 'files.prefix')
   if (setting?.place !== 'local') return []
-  const tags = [
-    ...new Set(Object.keys(plan.rows).flatMap((id) => /^body\/([^/]+)\//.exec(id)?.[1] ?? [])),
-  ].sort()
-  const prefix = (tag: string) => plan.rows[`body/${tag}/${setting.id}`]
+  const tags = [...new Set(idsOf(plan.rows).flatMap((id) => bodyTagOf(id) ?? []))].sort()
+  const prefix = (tag: string) => plan.rows[localRow(tag, setting.id)]
   return tags.flatMap((tag, i): Said[] => {
     const twin = tags
       .slice(0, i)
       .find((one) => (prefix(one) ?? setting.factory) === (prefix(tag) ?? setting.factory))
-    const row = `body/${tag}/${setting.id}`
+    const row = localRow(tag, setting.id)
     if (!twin || !parseRow(model, row).ok) return []
     const menu = lookup(model).menuAddress.get(setting.id) ?? ''
     return [
@@ -104,10 +112,12 @@ function prefixClash({ model, plan }: CheckInput): Said[] {
 }
 
 /** Notes of one kind with what they are about, in order. */
-function notes(rows: Readonly<Record<string, unknown>>, note: string, first: boolean) {
+function notes(rows: Rows, note: NoteName, first: boolean) {
   if (!first) return []
-  return Object.keys(rows)
-    .filter((id) => id.startsWith(`${note}/`))
+  return idsOf(rows)
     .sort()
-    .map((id) => ({ id, about: id.slice(note.length + 1), value: rows[id] }))
+    .flatMap((id) => {
+      const about = notedRow(id, note)
+      return about === null ? [] : [{ id, about, value: rows[id] }]
+    })
 }

@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { type Rows, acceptRow, isKeyRow, parseRow } from '../plan/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
@@ -5,8 +7,6 @@ import { checkCases, doubted } from '@tests/fixtures/check-cases'
 import { chipped, heron, unchipped } from '@tests/fixtures/heron'
 import type { BodyModel } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
-import { parseRow } from '../plan/parse-row'
-import type { Rows } from '../plan/rows'
 import { applyStep } from '../plan/step'
 import { must } from '../result'
 import { disputeCalled } from '../vocabulary/schools'
@@ -19,9 +19,7 @@ const found = (rows: Rows, check: string) =>
 
 describe('checks', () => {
   it('find nothing in a plan where nothing is decided', () => {
-    expect(
-      runChecks(heron, emptyPlan(heron), lenses).filter((finding) => finding.row.startsWith('key/')),
-    ).toEqual([])
+    expect(runChecks(heron, emptyPlan(heron), lenses).filter((finding) => isKeyRow(finding.row))).toEqual([])
   })
 
   it('point to rows that exist, with a reason and at least one context', () => {
@@ -72,7 +70,7 @@ describe.each(Object.entries(checkCases))('the check %s', (id, one) => {
   })
 
   it('is silenced by a reason, which stays with it', () => {
-    const reasons = told(model, fails).map((finding) => [`accept/${id}/${finding.row}`, 'It is meant so.'])
+    const reasons = told(model, fails).map((finding) => [acceptRow(id, finding.row), 'It is meant so.'])
     const silenced = { ...fails, ...(Object.fromEntries(reasons) as Rows) }
     expect(told(model, silenced)).toEqual([])
     expect(seen(model, silenced).map((finding) => finding.silencedBy)).toContain('It is meant so.')
@@ -114,12 +112,12 @@ function mendsHold(model: BodyModel, plan: Plan): void {
 }
 
 describe('a key that does nothing', () => {
-  const rows: Rows = { 'key/motion/cheek-key/press': 'keep-white' }
+  const rows: Rows = { [rowNamed('key/motion/cheek-key/press')]: 'keep-white' }
 
   it('in every bank and lens trips', () => {
-    expect(found({ ...rows, 'base/colour.balanceMode@motion': 'lamp' }, 'inert-key')).toMatchObject([
-      { severity: 'trips', rule: 'white-is-fixed', row: 'key/motion/cheek-key/press' },
-    ])
+    expect(
+      found({ ...rows, [rowNamed('base/colour.balanceMode@motion')]: 'lamp' }, 'inert-key'),
+    ).toMatchObject([{ severity: 'trips', rule: 'white-is-fixed', row: 'key/motion/cheek-key/press' }])
   })
 
   it('in one bank only is to tidy, and says which', () => {
@@ -135,10 +133,10 @@ describe('a key that does nothing', () => {
 })
 
 describe('a function that lost its key', () => {
-  const rows: Rows = { 'key/stills/thumb-key/press': 'record' }
+  const rows: Rows = { [rowNamed('key/stills/thumb-key/press')]: 'record' }
 
   it('is found with the menu line that is left', () => {
-    const magnifier = found({ 'key/stills/cheek-key/press': 'record' }, 'displaced')
+    const magnifier = found({ [rowNamed('key/stills/cheek-key/press')]: 'record' }, 'displaced')
     expect(magnifier).toMatchObject([
       { title: 'Magnifier lost its key', reason: expect.stringContaining('Focus 2 / line 4') as string },
     ])
@@ -147,27 +145,33 @@ describe('a function that lost its key', () => {
   it('is no finding when another key has it, or a reason was given', () => {
     expect(found(rows, 'displaced')).toHaveLength(1)
     expect(
-      found({ ...rows, 'key/stills/crown-key/press': 'keep-exposure' }, 'displaced').map((one) => one.title),
+      found({ ...rows, [rowNamed('key/stills/crown-key/press')]: 'keep-exposure' }, 'displaced').map(
+        (one) => one.title,
+      ),
     ).toEqual(['Playback lost its key'])
-    expect(found({ ...rows, 'why/key/stills/thumb-key/press': 'Never used.' }, 'displaced')).toEqual([])
+    expect(
+      found({ ...rows, [rowNamed('why/key/stills/thumb-key/press')]: 'Never used.' }, 'displaced'),
+    ).toEqual([])
   })
 })
 
 describe('one function on two keys', () => {
-  const rows: Rows = { 'key/stills/crest-key/press': 'record' }
+  const rows: Rows = { [rowNamed('key/stills/crest-key/press')]: 'record' }
 
   it('is asked about, unless a reason was given', () => {
     expect(found(rows, 'doubled')).toMatchObject([{ title: 'Record is on 2 keys', side: 'stills' }])
-    expect(found({ ...rows, 'why/key/stills/crest-key/press': 'One for the tripod.' }, 'doubled')).toEqual([])
+    expect(
+      found({ ...rows, [rowNamed('why/key/stills/crest-key/press')]: 'One for the tripod.' }, 'doubled'),
+    ).toEqual([])
   })
 })
 
 describe('values', () => {
   it('the body refuses block, in the bank where they are refused', () => {
     const rows: Rows = {
-      'base/movie.size': 'open',
-      'bank/dial/ebb/side': 'motion',
-      'bank/dial/ebb/movie.frameRate': '60p',
+      [rowNamed('base/movie.size')]: 'open',
+      [rowNamed('bank/dial/ebb/side')]: 'motion',
+      [rowNamed('bank/dial/ebb/movie.frameRate')]: '60p',
     }
     const blocked = found(rows, 'unavailable-value').filter((finding) => finding.side === 'motion')
     expect(blocked).toMatchObject([
@@ -176,13 +180,15 @@ describe('values', () => {
   })
 
   it('that cost are told, until a reason says they are meant', () => {
-    const rows: Rows = { 'base/shutter.kind': 'silent' }
+    const rows: Rows = { [rowNamed('base/shutter.kind')]: 'silent' }
     expect(found(rows, 'hazard')).toMatchObject([{ severity: 'trips', rule: 'silent-bands' }])
-    expect(found({ ...rows, 'why/base/shutter.kind': 'The house must stay silent.' }, 'hazard')).toEqual([])
+    expect(
+      found({ ...rows, [rowNamed('why/base/shutter.kind')]: 'The house must stay silent.' }, 'hazard'),
+    ).toEqual([])
   })
 
   it('that a rule replaces show asked and got', () => {
-    const rows: Rows = { 'base/focus.mode@stills': 'follow', 'lens/attic-90': true }
+    const rows: Rows = { [rowNamed('base/focus.mode@stills')]: 'follow', [rowNamed('lens/attic-90')]: true }
     expect(found(rows, 'forced-value')).toMatchObject([
       { title: 'Focus drive: asked Continuous AF, got Manual focus', rule: 'lens-without-contacts' },
     ])
@@ -191,10 +197,10 @@ describe('values', () => {
 
 describe('a motion shutter', () => {
   const rows: Rows = {
-    'base/exposure.mode@motion': 'manual',
-    'base/exposure.shutter@motion': '1/50',
-    'bank/dial/ebb/side': 'motion',
-    'bank/dial/ebb/movie.frameRate': '100p',
+    [rowNamed('base/exposure.mode@motion')]: 'manual',
+    [rowNamed('base/exposure.shutter@motion')]: '1/50',
+    [rowNamed('bank/dial/ebb/side')]: 'motion',
+    [rowNamed('bank/dial/ebb/movie.frameRate')]: '100p',
   }
 
   it('that the frame rate does not ask for trips, and the mend sets it in that bank', () => {
@@ -210,7 +216,11 @@ describe('a motion shutter', () => {
   })
 
   it('a third of a stop away is let pass', () => {
-    expect(found({ ...rows, 'bank/dial/ebb/exposure.shutter': '1/250' }, 'motion-shutter')).toEqual([])
-    expect(found({ ...rows, 'bank/dial/ebb/exposure.shutter': '1/320' }, 'motion-shutter')).toHaveLength(1)
+    expect(
+      found({ ...rows, [rowNamed('bank/dial/ebb/exposure.shutter')]: '1/250' }, 'motion-shutter'),
+    ).toEqual([])
+    expect(
+      found({ ...rows, [rowNamed('bank/dial/ebb/exposure.shutter')]: '1/320' }, 'motion-shutter'),
+    ).toHaveLength(1)
   })
 })

@@ -1,10 +1,10 @@
+import { acceptRow, noteRow, rowValue, schoolRow, stationOf } from '../plan/rows'
 import type { BodyModel, LensModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { changedBetween, resolveAgain } from '../resolve/again'
 import { contextsOf, type NamedContext } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
-import { rowValue } from '../plan/step'
 import { bankChecks } from './banks'
 import { bodyChecks } from './bodies'
 import { contextName, type Check, type CheckInput, type Finding, type Said, type Severity } from './finding'
@@ -101,7 +101,7 @@ const order: Record<Severity, number> = { blocks: 0, trips: 1, tidies: 2 }
 
 /** Not where the owner belongs to another school. */
 function isAsked({ school }: Check, plan: Plan): boolean {
-  const chosen = school && rowValue(plan.rows, `school/${school.dispute}`)
+  const chosen = school && rowValue(plan.rows, schoolRow(school.dispute))
   return !chosen || school.only.includes(chosen as string)
 }
 
@@ -139,13 +139,13 @@ interface Group {
 
 function gathered(
   check: Check,
-  { plan, side }: CheckInput,
+  { model, plan, side }: CheckInput,
   { said, asks, contexts }: Group,
   of: number,
 ): Finding {
   const severity = (contexts.size === of ? said.everywhere : undefined) ?? said.severity ?? check.severity
-  const accepted = rowValue(plan.rows, `accept/${check.id}/${said.row}`)
-  const reason = check.reasonSilences ? rowValue(plan.rows, `why/${said.row}`) : null
+  const accepted = rowValue(plan.rows, acceptRow(check.id, said.row))
+  const reason = check.reasonSilences ? rowValue(plan.rows, noteRow('why', said.row)) : null
   return {
     check: check.id,
     severity,
@@ -155,6 +155,7 @@ function gathered(
     side,
     contexts: [...contexts],
     of,
+    station: check.station ?? stationOf(model, said.row),
     rule: said.rule ?? null,
     mends: (said.mends ?? []).filter((mend) => mend.step.changes.length > 0),
     asks,

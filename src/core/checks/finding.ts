@@ -1,3 +1,4 @@
+import type { RowId, RowStation } from '../plan/rows'
 import type { LensModel, BodyModel, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { once } from '../once'
@@ -22,7 +23,7 @@ export interface Said {
   /** Plain words with the numbers used. */
   readonly reason: string
   /** Row id it points to. */
-  readonly row: string
+  readonly row: RowId
   /** Where it is not as bad as the check has it. */
   readonly severity?: Severity
   /** As bad as this where it holds in every state looked at. */
@@ -45,6 +46,8 @@ export interface Finding extends Required<Pick<Said, 'title' | 'reason' | 'row' 
   /** Contexts in which it holds, such as "Ebb, Tarrow 45"; `of` is how many were looked at. */
   readonly contexts: readonly string[]
   readonly of: number
+  /** The one station it is at home in: it is counted and listed there. */
+  readonly station: RowStation
   readonly rule: string | null
   /** The owner's reason for the row, where that settles it. */
   readonly silencedBy: string | null
@@ -82,6 +85,8 @@ export interface Check {
   readonly title: string
   /** How bad it is at worst. */
   readonly severity: Severity
+  /** The station its findings are at home in, where that is not the station of the row they point to. */
+  readonly station?: RowStation
   /** Needs it answers; docs/checks.md has the table. */
   readonly needs: readonly string[]
   /** The question whose answer decides whether it is asked: only for these schools, and for owners who have not said. */

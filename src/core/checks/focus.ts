@@ -1,11 +1,21 @@
+import { baseRow, plainly } from '../plan/cells'
+import {
+  type RowId,
+  baseCellOf,
+  idsOf,
+  isKeyRow,
+  isPositionRow,
+  isSlotRow,
+  keyRow,
+  parseRow,
+  rowValue,
+  schoolRow,
+} from '../plan/rows'
 import { keyName } from '../model/keys'
 import { valueMeaning } from '../resolve/meaning'
 import { lookup } from '../model/lookup'
 import { once } from '../once'
-import type { BodyModel } from '../model/types'
-import { baseRow, plainly } from '../plan/cells'
-import { keyRow } from '../plan/rows'
-import { rowValue } from '../plan/step'
+import type { BodyModel, Side } from '../model/types'
 import { schemeDispute, schemes, schemeWork } from '../focus/schemes'
 import { halfPressSetting, heldAnswers } from '../resolve/held'
 import type { Resolution, ResolvedSetting } from '../resolve/resolved'
@@ -19,6 +29,7 @@ export const focusChecks: readonly Check[] = [
     id: 'thumb-focus-half-set',
     title: 'A thumb key focuses, and the half-press still does',
     severity: 'trips',
+    station: 'focus',
     needs: ['J18', 'J19'],
     school: { dispute: schemeDispute, only: ['thumb', 'areas', 'tap'] },
     reasonSilences: false,
@@ -28,6 +39,7 @@ export const focusChecks: readonly Check[] = [
     id: 'scheme-half-done',
     title: 'A way to start autofocus that is set up in part',
     severity: 'trips',
+    station: 'focus',
     needs: ['J18', 'J19'],
     reasonSilences: true,
     run: halfDone,
@@ -36,6 +48,7 @@ export const focusChecks: readonly Check[] = [
     id: 'nothing-focuses',
     title: 'Nothing starts autofocus',
     severity: 'blocks',
+    station: 'focus',
     needs: ['J18'],
     reasonSilences: false,
     run: (input) => input.situated.flatMap((one) => nothingFocuses(input, one)),
@@ -44,6 +57,7 @@ export const focusChecks: readonly Check[] = [
     id: 'area-only-alone',
     title: 'An area key that focuses only with a second key',
     severity: 'tidies',
+    station: 'focus',
     needs: ['J19'],
     reasonSilences: false,
     run: (input) => input.situated.flatMap((one) => areaOnlyAlone(input, one)),
@@ -52,6 +66,7 @@ export const focusChecks: readonly Check[] = [
     id: 'area-not-offered',
     title: 'A key calls a focus area that is not on offer',
     severity: 'blocks',
+    station: 'focus',
     needs: ['J20'],
     reasonSilences: false,
     run: areaNotOffered,
@@ -60,6 +75,7 @@ export const focusChecks: readonly Check[] = [
     id: 'held-adds-nothing',
     title: 'A held key that brings what is there already',
     severity: 'trips',
+    station: 'focus',
     needs: ['J19'],
     reasonSilences: false,
     run: (input) => input.situated.flatMap((one) => heldAddsNothing(input, one)),
@@ -68,6 +84,7 @@ export const focusChecks: readonly Check[] = [
     id: 'pair-unknown',
     title: 'Two focus keys nobody can say of which is obeyed',
     severity: 'tidies',
+    station: 'focus',
     needs: ['J26'],
     reasonSilences: false,
     run: pairUnknown,
@@ -81,8 +98,8 @@ function halfSet(input: CheckInput, one: Situated): Said[] {
   const half = halfPressIn(input, one.resolution)
   if (!key || !half || half.truth === 'no') return []
   const row = rowOf(input.model, input.plan, input.side, half.resolved)
-  const said = rowValue(input.plan.rows, `school/${schemeDispute}`) !== null
-  if (said && !row.startsWith('bank/') && !row.startsWith('position/')) return []
+  const said = rowValue(input.plan.rows, schoolRow(schemeDispute)) !== null
+  if (said && !isSlotRow(row) && !isPositionRow(row)) return []
   const { label } = half.resolved.setting
   return [
     {
@@ -96,12 +113,20 @@ function halfSet(input: CheckInput, one: Situated): Said[] {
   ]
 }
 
+/** Whether a row says what a key of a side does, or what a setting is on it. */
+function isOfSide(model: BodyModel, id: RowId, side: Side): boolean {
+  if (!isKeyRow(id) && baseCellOf(id) === null) return false
+  const row = parseRow(model, id)
+  if (!row.ok) return false
+  return row.value.kind === 'key'
+    ? row.value.address.side === side
+    : row.value.kind === 'base' && row.value.cell === side
+}
+
 /** What is left to do of the scheme the owner has chosen, on a side that the plan says anything of. */
 function halfDone({ model, plan, side, first }: CheckInput): Said[] {
-  const scheme = schemes.find((one) => one.school.id === rowValue(plan.rows, `school/${schemeDispute}`))
-  const begun = Object.keys(plan.rows).some(
-    (row) => row.startsWith(`key/${side}/`) || (row.startsWith('base/') && row.endsWith(`@${side}`)),
-  )
+  const scheme = schemes.find((one) => one.school.id === rowValue(plan.rows, schoolRow(schemeDispute)))
+  const begun = idsOf(plan.rows).some((row) => isOfSide(model, row, side))
   if (!scheme || (!first && !begun)) return []
   const { changes } = schemeWork(model, plan, side, scheme)
   const [one] = changes

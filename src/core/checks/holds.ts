@@ -1,10 +1,10 @@
+import { type RowId, holdNameRow, holdRow, idsOf, isHoldRow, keyRow } from '../plan/rows'
 import { keyName } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { HoldSet } from '../model/types'
 import { countStops, showStops } from '../numbers/motion'
 import { addressesWith } from '../plan/assign'
 import type { Plan } from '../plan/plan'
-import { holdRow, keyRow } from '../plan/rows'
 import { lightBetween } from '../resolve/marks'
 import { resolve } from '../resolve/resolve'
 import type { Check, CheckInput, Said } from './finding'
@@ -80,10 +80,9 @@ export const holdChecks: readonly Check[] = [
   },
 ]
 
-function ticked(plan: Plan, set: HoldSet): string[] {
-  const prefix = holdRow(set.id, '')
-  return Object.keys(plan.rows)
-    .filter((row) => row.startsWith(prefix) && row !== holdRow(set.id, 'name'))
+function ticked(plan: Plan, set: HoldSet): RowId[] {
+  return idsOf(plan.rows)
+    .filter((row) => isHoldRow(row, set.id) && row !== holdNameRow(set.id))
     .sort()
 }
 

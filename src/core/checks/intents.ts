@@ -1,9 +1,17 @@
+import {
+  type Row,
+  type RowId,
+  bankRow,
+  describeRow,
+  idsOf,
+  keyRow,
+  parseRow,
+  rowValue,
+  showRow,
+  wantedOf,
+} from '../plan/rows'
 import { lookup } from '../model/lookup'
 import { functionAt } from '../plan/assign'
-import { describeRow, showRow } from '../plan/describe'
-import { parseRow } from '../plan/parse-row'
-import { bankRow, keyRow, type Row, type RowId } from '../plan/rows'
-import { rowValue } from '../plan/step'
 import { sameValue } from '../vocabulary/values'
 import { mendBy, type Check, type CheckInput, type Said } from './finding'
 
@@ -96,8 +104,8 @@ function unmet(input: CheckInput, id: RowId, { claimant, wants }: Intent): Said[
 
 /** Intents on this side; those in slots are looked at once. */
 function claimsOf({ model, plan, side, first }: CheckInput): { id: RowId; intent: Intent }[] {
-  return Object.keys(plan.rows)
-    .filter((id) => id.startsWith('intent/'))
+  return idsOf(plan.rows)
+    .filter((id) => wantedOf(id) !== null)
     .sort()
     .flatMap((id) => {
       const row = parseRow(model, id)
@@ -112,7 +120,8 @@ function claimsOf({ model, plan, side, first }: CheckInput): { id: RowId; intent
 function grouped(input: CheckInput): Map<RowId, { id: RowId; intent: Intent }[]> {
   const groups = new Map<RowId, { id: RowId; intent: Intent }[]>()
   for (const claim of claimsOf(input)) {
-    const target = claim.id.split('/').slice(2).join('/')
+    const target = wantedOf(claim.id)
+    if (target === null) continue
     groups.set(target, [...(groups.get(target) ?? []), claim])
   }
   return groups

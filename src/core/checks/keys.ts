@@ -1,9 +1,8 @@
+import { keyRow, noteRow, rowValue } from '../plan/rows'
 import { keyName } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { Address } from '../model/addresses'
 import { addressesWith } from '../plan/assign'
-import { keyRow } from '../plan/rows'
-import { rowValue } from '../plan/step'
 import { resolve } from '../resolve/resolve'
 import type { Verdict } from '../resolve/resolved'
 import type { Check, CheckInput, Said } from './finding'
@@ -192,7 +191,7 @@ function doubled({ model, plan, side }: CheckInput): Said[] {
     if (fn.manner === 'none') return []
     const on = addressesWith(model, plan, side, fn.id)
     const chosen = on.find((address) => rowValue(plan.rows, keyRow(address)) !== null)
-    const explained = on.find((address) => rowValue(plan.rows, `why/${keyRow(address)}`) !== null)
+    const explained = on.find((address) => rowValue(plan.rows, noteRow('why', keyRow(address))) !== null)
     if (on.length < 2 || !chosen) return []
     const isOurs = (address: Address) =>
       rowValue(plan.rows, keyRow(address)) === fn.id && address.factory !== fn.id
@@ -229,7 +228,7 @@ function tiltBesideTurn({ model, plan, situated }: CheckInput): Said[] {
         mends: [
           mendBy(plan, 'Leave nothing on it', 'tilt-beside-turn', {
             [row]: 'nothing',
-            [`why/${row}`]: 'Tilted by mistake while turning.',
+            [noteRow('why', row)]: 'Tilted by mistake while turning.',
           }),
         ],
       },

@@ -1,10 +1,10 @@
+import { baseRow, plainly } from '../plan/cells'
+import type { RowId } from '../plan/rows'
 import { lookup } from '../model/lookup'
 import type { BodyModel, ModelFunction, Setting, Side } from '../model/types'
 import type { Address } from '../model/addresses'
 import { once } from '../once'
-import { baseRow, plainly } from '../plan/cells'
 import type { Plan } from '../plan/plan'
-import type { RowId } from '../plan/rows'
 import type { Resolution, ResolvedAddress, ResolvedSetting } from '../resolve/resolved'
 import { sameValue, type Value } from '../vocabulary/values'
 
@@ -21,9 +21,9 @@ export function standsAt(resolved: ResolvedSetting, value: Value): 'yes' | 'no' 
 }
 
 /** The row that decided a value: the highest of bank, position, body and base; null as delivered. */
-export function decidedBy(resolved: ResolvedSetting): string | null {
+export function decidedBy(resolved: ResolvedSetting): RowId | null {
   const rows = ['base', 'body', 'position', 'bank']
-  return resolved.chain.findLast((link) => rows.includes(link.layer))?.from ?? null
+  return resolved.chain.findLast((link) => rows.includes(link.layer))?.row ?? null
 }
 
 /** The row that decided a value, or else the one of base that would. */

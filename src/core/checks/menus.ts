@@ -1,8 +1,8 @@
+import { cellValue, gridCells, ownLines } from '../plan/cells'
+import { type RowId, emptyCell, idsOf, isGridRow, rowValue } from '../plan/rows'
 import { keyName } from '../model/keys'
 import { itemName, lookup } from '../model/lookup'
 import type { Grid } from '../model/types'
-import { cellValue, emptyCell, gridCells, ownLines } from '../plan/cells'
-import { rowValue } from '../plan/step'
 import type { Plan } from '../plan/plan'
 import { mendBy, type Check, type CheckInput, type Said } from './finding'
 import { keysIn } from './meaning'
@@ -144,7 +144,7 @@ export const menuChecks: readonly Check[] = [
 
 interface Cell {
   readonly grid: Grid
-  readonly row: string
+  readonly row: RowId
   readonly setting: string
 }
 
@@ -161,11 +161,11 @@ function cells({ model, plan, side }: Pick<CheckInput, 'model' | 'plan' | 'side'
 }
 
 function planned(plan: Plan, grid: Grid): boolean {
-  return Object.keys(plan.rows).some((row) => row.startsWith(`grid/${grid.id}/`))
+  return idsOf(plan.rows).some((row) => isGridRow(row, grid.id))
 }
 
 /** The filled lines of the own menu; looked at once. */
-function lines({ model, plan, first }: CheckInput): { row: string; id: string }[] {
+function lines({ model, plan, first }: CheckInput): { row: RowId; id: string }[] {
   if (!first) return []
   return ownLines(model).flatMap(({ row }) => {
     const id = rowValue(plan.rows, row)

@@ -1,3 +1,5 @@
+import { baseRow, plainly } from '../plan/cells'
+import { type RowId, bankFactRow, bankRow, lensRow } from '../plan/rows'
 import { ladderSteps } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
@@ -5,8 +7,6 @@ import { lampPulses, shutterAsked } from '../banks/asked'
 import { nearSafe, pulsesIn } from '../numbers/flicker'
 import { countStops, showStops } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
-import { bankRow, type RowId } from '../plan/rows'
-import { baseRow, plainly } from '../plan/cells'
 import { whereaboutsIn, type Context } from '../resolve/context'
 import { lightBetween } from '../resolve/marks'
 import { valueMeaning } from '../resolve/meaning'
@@ -125,7 +125,7 @@ function exposureJump({ model, situated }: CheckInput): Said[] {
       {
         title: `${one.bank} is ${countStops(jump.stops)} ${jump.stops > 0 ? 'brighter' : 'darker'} than plain`,
         reason: `${parts.join('; ')}. Together ${showStops(jump.stops)}.`,
-        row: bankRow(slot[0], slot[1] ?? '', 'side'),
+        row: bankFactRow(slot[0], slot[1] ?? '', 'side'),
         seenIn: one,
       },
     ]
@@ -139,7 +139,7 @@ function typedFocal({ model, plan, side, lenses, first }: CheckInput): Said[] {
   const row = baseRow(plan.rows, setting, plainly(model, side))
   const typed = plan.rows[row]
   const { from, to } = setting.domain
-  const silent = lenses.filter((lens) => !lens.contacts && Object.hasOwn(plan.rows, `lens/${lens.id}`))
+  const silent = lenses.filter((lens) => !lens.contacts && Object.hasOwn(plan.rows, lensRow(lens.id)))
   const off = silent.find(
     ({ focalMm: [short, long] }) => typeof typed !== 'number' || typed < short || typed > long,
   )

@@ -1,10 +1,9 @@
+import { baseRow, baseValue, plainly } from '../plan/cells'
+import { keyRow, rowValue, schoolRow } from '../plan/rows'
 import { acceptedFunctions, keyName } from '../model/keys'
 import { checkValue, showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { Domain, Setting } from '../model/types'
-import { baseValue, baseRow, plainly } from '../plan/cells'
-import { keyRow } from '../plan/rows'
-import { rowValue } from '../plan/step'
 import { disputes, type School, type Want } from '../vocabulary/schools'
 import { sameValue, type Value } from '../vocabulary/values'
 import { mendBy, type Check, type CheckInput, type Said } from './finding'
@@ -20,7 +19,7 @@ export const schoolChecks: readonly Check[] = [
     reasonSilences: true,
     run: (input) =>
       disputes.flatMap(({ id, schools }) => {
-        const chosen = schools.find((one) => one.id === rowValue(input.plan.rows, `school/${id}`))
+        const chosen = schools.find((one) => one.id === rowValue(input.plan.rows, schoolRow(id)))
         return chosen ? chosen.wants.flatMap((want) => against(input, chosen, want)) : []
       }),
   },

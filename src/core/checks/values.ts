@@ -1,5 +1,6 @@
-import { showValue } from '../model/domain'
+import { noteRow } from '../plan/rows'
 import { baseRow, plainly } from '../plan/cells'
+import { showValue } from '../model/domain'
 import { factsOf } from '../rules/condition'
 import type { Remark, ResolvedSetting } from '../resolve/resolved'
 import { mendBy, ofEachSetting, type Check, type CheckInput, type Said } from './finding'
@@ -96,7 +97,7 @@ function withRemark(
 function forced(resolved: ResolvedSetting): Said[] {
   const last = resolved.chain.at(-1)
   const asked = resolved.chain.findLast((link) => link.layer !== 'rule')
-  const row = asked?.layer === 'dial' ? decidedBy(resolved) : asked?.from
+  const row = asked?.layer === 'dial' ? decidedBy(resolved) : asked?.row
   if (last?.layer !== 'rule' || !asked || !row) return []
   const { domain, label } = resolved.setting
   return [
@@ -180,7 +181,7 @@ function risks({ model, plan, side, first }: CheckInput): Said[] {
     const setting = settingMeaning(model, means)
     const row = setting && baseRow(plan.rows, setting, plainly(model, side))
     if (!setting || row === undefined || plan.rows[row] !== value) return []
-    if (Object.hasOwn(plan.rows, `risk/${row}`)) return []
+    if (Object.hasOwn(plan.rows, noteRow('risk', row))) return []
     return [
       {
         title: `${setting.label}: ${showValue(setting.domain, value)} is a risk`,

@@ -1,6 +1,6 @@
+import type { Rows } from '../plan/rows'
 import checksums from 'crc-32'
 import type { BodyModel } from '../model/types'
-import type { Rows } from '../plan/rows'
 import { ok, refuse, type Result } from '../result'
 import { ByteFault, ByteReader, ByteWriter } from './bytes'
 import { unkept } from '../text'

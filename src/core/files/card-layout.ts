@@ -1,9 +1,25 @@
+import { baseRows, gridCells, ownLines } from '../plan/cells'
+import {
+  type RowId,
+  bankFactRow,
+  bankGridRow,
+  bankKeyRow,
+  bankRow,
+  baseCellRow,
+  baseCells,
+  bothSides,
+  holdNameRow,
+  holdRow,
+  keyRow,
+  mayTick,
+  ownNameRow,
+  positionRow,
+  shareRow,
+} from '../plan/rows'
 import type { Address } from '../model/addresses'
 import { acceptedFunctions } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { BankFamily, BodyModel, HoldSet, ModelFunction, Setting, Side, Slot } from '../model/types'
-import { baseCells, baseRows, gridCells, mayTick, ownLines } from '../plan/cells'
-import { bankRow, holdRow, keyRow, shareRow, type RowId } from '../plan/rows'
 import { once } from '../once'
 import type { Value } from '../vocabulary/values'
 import { oneOf, settingCodec, type Codec } from './card-values'
@@ -25,8 +41,8 @@ export interface BaseCells {
   readonly share: RowId | null
   readonly apart: readonly RowId[]
   readonly both: RowId
-  /** What the rows of lenses begin with; null where it has none. */
-  readonly lenses: string | null
+  /** Whether every lens that can tell who it is has a cell of its own. */
+  readonly byLens: boolean
 }
 
 /** A row that holds a function, and the functions it accepts. */
@@ -94,20 +110,21 @@ function makeLayout(model: BodyModel): CardLayout {
     permitted,
     codec: oneOf(permitted),
   })
-  const gridLines = gridCells(model).map(({ grid, cell: n }) => line(`grid/${grid.id}/${n}`, grid.permitted))
   const slotCells = (family: BankFamily, slot: Slot): SlotCells => ({
     family,
     slot,
-    side: bankRow(family.id, slot.id, 'side'),
-    name: bankRow(family.id, slot.id, 'name'),
+    side: bankFactRow(family.id, slot.id, 'side'),
+    name: bankFactRow(family.id, slot.id, 'name'),
     stored: model.settings
       .filter((setting) => setting.storedBy === family.id)
       .map((setting) => cell(bankRow(family.id, slot.id, setting.id), setting)),
     keys: family.storesKeys
-      ? addresses.map((address) => key(bankRow(family.id, slot.id, `key/${address.key}`), address))
+      ? addresses.map((address) => key(bankKeyRow(family.id, slot.id, address), address))
       : [],
     lines: family.storesGrids
-      ? gridLines.map((one) => ({ ...one, row: bankRow(family.id, slot.id, one.row) }))
+      ? gridCells(model).map(({ grid, cell: n }) =>
+          line(bankGridRow(family.id, slot.id, grid.id, n), grid.permitted),
+        )
       : [],
   })
   return {
@@ -118,7 +135,7 @@ function makeLayout(model: BodyModel): CardLayout {
     slots: model.families.flatMap((family) => family.slots.map((slot) => slotCells(family, slot))),
     holds: model.holdSets.map((set) => ({
       set,
-      name: holdRow(set.id, 'name'),
+      name: holdNameRow(set.id),
       rows: model.settings.map((setting) =>
         mayTick(set, setting) ? cell(holdRow(set.id, setting.id), setting) : null,
       ),
@@ -126,25 +143,24 @@ function makeLayout(model: BodyModel): CardLayout {
     positions: model.positions.flatMap((position) =>
       position.keeps.flatMap((id) => {
         const setting = lookup(model).settings.get(id)
-        return setting ? [cell(`position/${position.id}/${id}`, setting)] : []
+        return setting ? [cell(positionRow(position.id, id), setting)] : []
       }),
     ),
-    grids: gridLines,
+    grids: gridCells(model).map(({ grid, row }) => line(row, grid.permitted)),
     own: ownLines(model).map(({ row, menu }) => line(row, menu.permitted)),
-    ownNames: Array.from({ length: model.ownMenu?.pages ?? 0 }, (_, i) => `own/${i + 1}/name`),
+    ownNames: Array.from({ length: model.ownMenu?.pages ?? 0 }, (_, i) => ownNameRow(i + 1)),
     sides: model.sides,
   }
 }
 
 function baseOf(model: BodyModel, setting: Setting): BaseCells {
-  const prefix = `base/${setting.id}@`
   const cells = baseCells(model, setting)
   return {
     setting,
     codec: settingCodec(setting),
     share: setting.shared === undefined ? null : shareRow(setting),
-    apart: cells === null ? baseRows(model, {}, setting) : cells.map((one) => prefix + one),
-    both: `${prefix}both`,
-    lenses: setting.place === 'lens' ? prefix : null,
+    apart: cells === null ? baseRows(model, {}, setting) : cells.map((one) => baseCellRow(setting.id, one)),
+    both: baseCellRow(setting.id, bothSides),
+    byLens: setting.place === 'lens',
   }
 }

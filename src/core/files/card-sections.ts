@@ -1,8 +1,17 @@
+import { isShared } from '../plan/cells'
+import {
+  type RowId,
+  type Rows,
+  baseCellOf,
+  baseCellRow,
+  emptyCell,
+  idsOf,
+  isLensId,
+  typedCell,
+} from '../plan/rows'
 import { unkept } from '../text'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
-import { isShared, type RowId, type Rows } from '../plan/rows'
-import { emptyCell, typedCell } from '../plan/cells'
 import type { Value } from '../vocabulary/values'
 import { ByteFault, ByteWriter, type ByteReader } from './bytes'
 import { cardLayout, type BaseCells, type Cell, type KeyCell, type LineCell } from './card-layout'
@@ -67,25 +76,24 @@ function writeBase(writer: ByteWriter, model: BodyModel, rows: Rows): void {
     if (cells.share !== null) writer.u8(shared ? 1 : 0)
     for (const row of shared ? [cells.both] : cells.apart)
       cells.codec.write(writer, rows[row] ?? cells.setting.factory)
-    if (cells.lenses === null) continue
-    const filled = lenses.get(cells.lenses) ?? []
+    if (!cells.byLens) continue
+    const filled = lenses.get(cells.setting.id) ?? []
     writer.u16(filled.length)
     for (const row of filled) {
-      writer.text(row.slice(cells.lenses.length))
+      writer.text(baseCellOf(row)?.cell ?? '')
       cells.codec.write(writer, rows[row] ?? cells.setting.factory)
     }
   }
 }
 
-/** The rows of lenses that can tell who they are, by what they begin with, in the order of the lenses' ids. */
+/** The rows of lenses that can tell who they are, by setting, in the order of the lenses' ids. */
 function lensRows(base: readonly BaseCells[], rows: Rows): ReadonlyMap<string, readonly RowId[]> {
   const found = new Map<string, RowId[]>()
-  for (const { lenses } of base) if (lenses !== null) found.set(lenses, [])
+  for (const { byLens, setting } of base) if (byLens) found.set(setting.id, [])
   if (found.size === 0) return found
-  for (const row in rows) {
-    if (!row.startsWith('base/')) continue
-    const at = row.indexOf('@') + 1
-    if (at > 0 && row.slice(at) !== typedCell) found.get(row.slice(0, at))?.push(row)
+  for (const row of idsOf(rows)) {
+    const about = baseCellOf(row)
+    if (about && about.cell !== typedCell) found.get(about.setting)?.push(row)
   }
   for (const list of found.values()) list.sort()
   return found
@@ -104,22 +112,17 @@ function readBase(reader: ByteReader, model: BodyModel, rows: Record<RowId, Valu
     }
     if (shared) rows[cells.both] = cells.codec.read(reader)
     else for (const row of cells.apart) rows[row] = cells.codec.read(reader)
-    if (cells.lenses !== null) readLenses(reader, cells, cells.lenses, rows)
+    if (cells.byLens) readLenses(reader, cells, rows)
   }
 }
 
-function readLenses(
-  reader: ByteReader,
-  { codec }: BaseCells,
-  prefix: string,
-  rows: Record<RowId, Value>,
-): void {
+function readLenses(reader: ByteReader, { codec, setting }: BaseCells, rows: Record<RowId, Value>): void {
   let last = ''
   for (let left = reader.u16(); left > 0; left--) {
     const lens = reader.text()
-    if (!/^[a-z][a-z0-9-]{0,60}$/.test(lens) || lens <= last || lens === typedCell)
+    if (!isLensId(lens) || lens <= last || lens === typedCell)
       throw reader.fault(`“${lens.slice(0, 60)}” where the id of a lens should be`)
-    rows[prefix + lens] = codec.read(reader)
+    rows[baseCellRow(setting.id, lens)] = codec.read(reader)
     last = lens
   }
 }

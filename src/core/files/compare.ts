@@ -1,7 +1,5 @@
+import { type RowId, type Rows, describeRow, idsOf, rowValue, showRow } from '../plan/rows'
 import type { BodyModel } from '../model/types'
-import { describeRow, showRow } from '../plan/describe'
-import type { RowId, Rows } from '../plan/rows'
-import { rowValue } from '../plan/step'
 import { sameValue, type Value } from '../vocabulary/values'
 
 /** One row in which two sets of rows differ, in words too. */
@@ -23,7 +21,7 @@ export interface Comparison {
 
 /** Compares plans, files or memories row by row; linear in rows. */
 export function compareRows(model: BodyModel, left: Rows, right: Rows): Comparison {
-  const ids = left === right ? Object.keys(left) : [...new Set([...Object.keys(left), ...Object.keys(right)])]
+  const ids = left === right ? idsOf(left) : [...new Set([...idsOf(left), ...idsOf(right)])]
   const differences = ids
     .filter((row) => !sameValue(rowValue(left, row) ?? undefined, rowValue(right, row) ?? undefined))
     .sort()

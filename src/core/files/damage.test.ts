@@ -1,3 +1,4 @@
+import { type Rows, bankFactRow } from '../plan/rows'
 import checksums from 'crc-32'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
@@ -6,7 +7,6 @@ import { models, namedModels } from '@tests/fixtures/models'
 import { carriedRows, memoryOf } from '../camera/memory'
 import type { BodyModel } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
-import type { Rows } from '../plan/rows'
 import { newestFirmware } from '../resolve/context'
 import { must } from '../result'
 import { readCardFile, writeCardFile, type CardHeader } from './card-file'
@@ -108,7 +108,7 @@ function everySlot(model: BodyModel): Rows {
   return Object.fromEntries(
     model.families.flatMap((family) =>
       family.slots.map((slot) => [
-        `bank/${family.id}/${slot.id}/side`,
+        bankFactRow(family.id, slot.id, 'side'),
         slot.side ?? model.sides[0] ?? 'stills',
       ]),
     ),

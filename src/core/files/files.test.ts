@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { acceptRow, baseCellRow, isHoldRow, needRow, situationRow, titleRow } from '../plan/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
@@ -38,7 +40,7 @@ it('the digest is SHA-256', () => {
 
 describe('a plan as large as plans may grow', () => {
   it('is written in a file that is read again, whatever its rows are made of', () => {
-    const about = heron.settings.filter((one) => one.place === 'body').map((one) => `base/${one.id}`)
+    const about = heron.settings.filter((one) => one.place === 'body').map((one) => baseCellRow(one.id, null))
     const fill = (value: (i: number) => readonly [string, Value]): Record<string, Value> => {
       const rows: Record<string, Value> = {}
       let bytes = 0
@@ -51,10 +53,13 @@ describe('a plan as large as plans may grow', () => {
       return rows
     }
     const shapes = [
-      fill((i) => [`situation/s${i}/name`, 'x']),
-      fill((i) => [`situation/s${i}/name`, 'ü'.repeat(60)]),
-      fill((i) => [`need/s${i}/focus.mode`, ['1', 'urgent', 'finder', 'recording']]),
-      fill((i) => [`accept/c${'x'.repeat(i % 30)}/${about[i % about.length]}`, '\n'.repeat(500)]),
+      fill((i) => [situationRow(`s${i}`, 'name'), 'x']),
+      fill((i) => [situationRow(`s${i}`, 'name'), 'ü'.repeat(60)]),
+      fill((i) => [needRow(`s${i}`, 'focus.mode'), ['1', 'urgent', 'finder', 'recording']]),
+      fill((i) => [
+        acceptRow(`c${'x'.repeat(i % 30)}`, about[i % about.length] ?? titleRow),
+        '\n'.repeat(500),
+      ]),
     ]
     for (const rows of shapes) {
       const plan = must(parsePlan(heron, rows))
@@ -66,13 +71,13 @@ describe('a plan as large as plans may grow', () => {
 
   it('takes no row more, by a step or from a file', () => {
     const rows = Object.fromEntries(
-      Array.from({ length: planLimits.rows }, (_, i) => [`situation/s${i}/name`, 'x'] as const),
+      Array.from({ length: planLimits.rows }, (_, i) => [situationRow(`s${i}`, 'name'), 'x'] as const),
     )
     const plan = must(parsePlan(heron, rows))
-    const more = setRows(plan, 'more', { title: 'One more' })
+    const more = setRows(plan, 'more', { [rowNamed('title')]: 'One more' })
     expect(applyStep(heron, plan, more)).toMatchObject({ ok: false, refusal: { code: 'too-many' } })
     expect(parsePlan(heron, { ...rows, title: 'One more' })).toMatchObject({ refusal: { code: 'too-many' } })
-    const less = setRows(plan, 'less', { 'situation/s0/name': null })
+    const less = setRows(plan, 'less', { [rowNamed('situation/s0/name')]: null })
     expect(applyStep(heron, plan, less).ok).toBe(true)
   })
 })
@@ -170,7 +175,7 @@ describe('a card file', () => {
         const file = cardOf(carriedRows(heldHeron, memoryOf(heldHeron, plan)))
         expect(must(readCardFile(heldHeron, writeCardFile(heldHeron, file), 'a'))).toEqual(file)
         for (const [row, value] of Object.entries(plan.rows))
-          if (row.startsWith('hold/')) expect(file.rows[row]).toEqual(value)
+          if (isHoldRow(row)) expect(file.rows[row]).toEqual(value)
       }),
     )
   })

@@ -1,3 +1,4 @@
+import { modelRow } from '../plan/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
@@ -61,7 +62,7 @@ describe('following another edition', () => {
 
   it('is refused to another model, to an edition that is not at hand, and from one it is not on', () => {
     const plan = must(parsePlan(heron, {}))
-    const turn = (from: string, to: string) => ({ id: 's', changes: [{ row: 'model', from, to }] })
+    const turn = (from: string, to: string) => ({ id: 's', changes: [{ row: modelRow, from, to }] })
     const here = `${heron.id}@${heron.version}`
     expect(kind.apply(plan, turn(here, 'varn-duet@1'))).toMatchObject({ refusal: { code: 'outside' } })
     expect(

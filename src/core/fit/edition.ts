@@ -1,9 +1,7 @@
+import { type RowId, acceptValue, entriesOf, modelRow, parseRow } from '../plan/rows'
 import type { BodyModel } from '../model/types'
 import { editionMark } from '../plan/kind'
-import { parseRow } from '../plan/parse-row'
 import { emptyPlan, type Plan } from '../plan/plan'
-import { checkRowValue } from '../plan/row-values'
-import { modelRow, type RowId } from '../plan/rows'
 import { setRows } from '../plan/step'
 import type { Step } from '../sync/step'
 import type { Value } from '../vocabulary/values'
@@ -24,14 +22,14 @@ export interface Followed {
 export function followEdition(model: BodyModel, plan: Plan, to: BodyModel, id: string): Followed {
   const stays = (row: RowId, value: Value) => {
     const parsed = parseRow(to, row)
-    return parsed.ok && checkRowValue(to, parsed.value, value, row).ok
+    return parsed.ok && acceptValue(to, parsed.value, value, row).ok
   }
   const lines: FitLine[] = []
   const wanted: Record<RowId, Value | null> = {}
   const fitting = fit(model, plan, to)
   const fitted = new Map(fitting.lines.map((line) => [line.row, line]))
   const there = fitting.plan.rows
-  for (const [row, value] of Object.entries(plan.rows)) {
+  for (const [row, value] of entriesOf(plan.rows)) {
     if (stays(row, value)) continue
     const line = fitted.get(row)
     wanted[row] ??= null

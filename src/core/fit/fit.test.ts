@@ -1,10 +1,11 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { type Rows, addressKeyOf } from '../plan/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
 import { heron } from '@tests/fixtures/heron'
 import { modelCalled, models, namedModels } from '@tests/fixtures/models'
 import { parsePlan } from '../plan/plan'
-import type { Rows } from '../plan/rows'
 import { must } from '../result'
 import { fit } from './fit'
 
@@ -15,7 +16,7 @@ const line = (rows: Rows, other = duet) => fitted(rows, other).lines[0]
 
 describe('a plan on another model', () => {
   it('carries settings by what they mean, whatever they are called', () => {
-    expect(line({ 'base/focus.halfPress@stills': false })).toMatchObject({
+    expect(line({ [rowNamed('base/focus.halfPress@stills')]: false })).toMatchObject({
       how: 'carried',
       was: 'Base, Half-press focuses, stills: off',
       becomes: 'Base, AF on half-press, stills: off',
@@ -23,50 +24,50 @@ describe('a plan on another model', () => {
   })
 
   it('takes the nearest step where a scale ends, and says so', () => {
-    expect(line({ 'base/exposure.shutter@stills': '1/8000' }, pell)).toMatchObject({
+    expect(line({ [rowNamed('base/exposure.shutter@stills')]: '1/8000' }, pell)).toMatchObject({
       how: 'nearest',
       becomes: 'Base, How long, stills: 1/4000',
       because: '1/8000 is not on its scale; the nearest is 1/4000.',
     })
-    expect(line({ 'base/drive.rate': 12 }, pell)).toMatchObject({ how: 'nearest' })
+    expect(line({ [rowNamed('base/drive.rate')]: 12 }, pell)).toMatchObject({ how: 'nearest' })
   })
 
   it('says what is lost, and what is offered instead', () => {
-    expect(line({ 'base/movie.profile': 'log' }, pell)).toMatchObject({
+    expect(line({ [rowNamed('base/movie.profile')]: 'log' }, pell)).toMatchObject({
       how: 'absent',
       because: 'Film tones has no Log. It offers Normal, Flat.',
     })
-    expect(line({ 'base/assist.safeArea': true }, pell)?.because).toBe(
+    expect(line({ [rowNamed('base/assist.safeArea')]: true }, pell)?.because).toBe(
       'Pocket has no setting for Safe border.',
     )
   })
 
   it('puts functions on the free key nearest to where they were, each on its own', () => {
     const { lines, plan } = fitted({
-      'key/stills/thumb-key/press': 'start-focus-eyes',
-      'key/stills/cheek-key/press': 'start-focus-point',
+      [rowNamed('key/stills/thumb-key/press')]: 'start-focus-eyes',
+      [rowNamed('key/stills/cheek-key/press')]: 'start-focus-point',
     })
     expect(lines.map((one) => one.how)).not.toContain('absent')
     const keys = Object.entries(plan.rows)
     expect(new Set(keys.map(([row]) => row)).size).toBe(2)
     expect(keys.map(([, fn]) => fn).sort()).toEqual(['start-focus-eyes', 'start-focus-point'])
-    for (const [row] of keys) expect(row).toMatch(/^key\/stills\/[a-z-]+\/press$/)
+    for (const [row] of keys) expect(addressKeyOf(row)).toMatch(/^stills\/[a-z-]+\/press$/)
   })
 
   it('brings reasons along with what they are about', () => {
     const { plan } = fitted({
-      'base/focus.detection@stills': false,
-      'why/base/focus.detection@stills': 'Puppets.',
+      [rowNamed('base/focus.detection@stills')]: false,
+      [rowNamed('why/base/focus.detection@stills')]: 'Puppets.',
     })
-    expect(plan.rows['why/base/focus.detection@stills']).toBe('Puppets.')
+    expect(plan.rows[rowNamed('why/base/focus.detection@stills')]).toBe('Puppets.')
   })
 
   it('gives slots to slots that hold their side, and says which rows those do not keep', () => {
     const { lines, plan, free } = fitted({
-      'bank/dial/ebb/side': 'motion',
-      'bank/dial/ebb/name': 'Interviews',
-      'bank/dial/ebb/movie.frameRate': '50p',
-      'bank/dial/flow/side': 'stills',
+      [rowNamed('bank/dial/ebb/side')]: 'motion',
+      [rowNamed('bank/dial/ebb/name')]: 'Interviews',
+      [rowNamed('bank/dial/ebb/movie.frameRate')]: '50p',
+      [rowNamed('bank/dial/flow/side')]: 'stills',
     })
     expect(plan.rows).toMatchObject({
       'bank/set/river/side': 'motion',
@@ -80,7 +81,7 @@ describe('a plan on another model', () => {
 
   it('cuts names that are too long, and says so', () => {
     const rows = { 'bank/dial/ebb/side': 'stills', 'bank/dial/ebb/name': 'Rehearsals' }
-    const name = fitted(rows, pell).lines.find((one) => one.row.endsWith('/name'))
+    const name = fitted(rows, pell).lines.find((one) => one.row === rowNamed('bank/dial/ebb/name'))
     expect(name).toMatchObject({ how: 'nearest', becomes: 'Bank Desk, name: Rehearsal' })
   })
 
@@ -106,7 +107,7 @@ describe('a plan on another model', () => {
     fc.assert(
       fc.property(planOf(model), (plan) => {
         const keys = ({ rows }: { rows: Rows }) =>
-          Object.entries(rows).filter(([row]) => row.startsWith('key/') && !row.includes('@'))
+          Object.entries(rows).filter(([row]) => addressKeyOf(row)?.includes('@') === false)
         const named = keys(plan).filter(
           ([, id]) => model.functions.find((fn) => fn.id === id)?.means !== null,
         )

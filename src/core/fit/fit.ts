@@ -1,9 +1,20 @@
+import {
+  type NoteName,
+  type Row,
+  type RowId,
+  describeRow,
+  idsOf,
+  isHoldRow,
+  isNoteRow,
+  keyRow,
+  noteRow,
+  notedRow,
+  parseRow,
+  showRow,
+} from '../plan/rows'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
-import { describeRow, showRow } from '../plan/describe'
-import { parseRow } from '../plan/parse-row'
 import { emptyPlan, parsePlan, plannedSlots, type Plan } from '../plan/plan'
-import { keyRow, noteNames, type NoteName, type Row, type RowId } from '../plan/rows'
 import { must } from '../result'
 import type { Value } from '../vocabulary/values'
 import { nearestKey, sameFunction } from './keys'
@@ -41,7 +52,7 @@ export interface Fit {
  */
 export function fit(model: BodyModel, plan: Plan, other: BodyModel): Fit {
   const work: Work = { model, plan, other, slots: slotsFor(model, plan, other), rows: {}, taken: new Set() }
-  const order = Object.keys(plan.rows).sort((a, b) => rank(a) - rank(b) || (a < b ? -1 : 1))
+  const order = idsOf(plan.rows).sort((a, b) => rank(a) - rank(b) || (a < b ? -1 : 1))
   const moved = new Map<RowId, RowId>()
   const lines = order.flatMap((id): FitLine[] => {
     const line = fitRow(work, id, moved)
@@ -55,7 +66,7 @@ export function fit(model: BodyModel, plan: Plan, other: BodyModel): Fit {
 
 /** Notes come after what they are about. */
 function rank(row: RowId): number {
-  return noteNames.some((note) => row.startsWith(`${note}/`)) ? 1 : 0
+  return isNoteRow(row) ? 1 : 0
 }
 
 function fitRow(work: Work, id: RowId, moved: ReadonlyMap<RowId, RowId>): FitLine | null {
@@ -87,14 +98,14 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
     case 'position':
     case 'body':
     case 'share':
-      return valueTarget(work, row, id, value)
+      return valueTarget(work, row, value)
     case 'bankFact':
       return slotTarget(work, row, value)
     case 'grid':
     case 'own':
       return { absent: 'Menus have other cells there; they are filled anew.' }
     case 'note':
-      return noteTarget(row.note, moved.get(id.slice(row.note.length + 1)), value)
+      return noteTarget(row.note, moved.get(notedRow(id, row.note) ?? id), value)
     case 'school':
     case 'need':
     case 'owner':
@@ -125,7 +136,7 @@ function noteTarget(note: NoteName, about: RowId | undefined, value: Value): Tar
   if (about === undefined) return { absent: 'What it is about is absent there.' }
   if (note === 'decidedOn') return { absent: 'It was decided on the firmware of another model.' }
   if (note === 'picture') return { absent: 'It shows the screen of another model.' }
-  return { to: `${note}/${about}`, value, changes: null }
+  return { to: noteRow(note, about), value, changes: null }
 }
 
 function keyTarget(work: Work, row: Extract<Row, { kind: 'key' }>, functionId: string): Target {
@@ -145,29 +156,29 @@ function keyTarget(work: Work, row: Extract<Row, { kind: 'key' }>, functionId: s
 }
 
 /** Used slots go to slots that can hold their side, in order: one for one. */
-function slotsFor(model: BodyModel, plan: Plan, other: BodyModel): ReadonlyMap<string, string> {
+function slotsFor(model: BodyModel, plan: Plan, other: BodyModel): Work['slots'] {
   const free = other.families.flatMap((family) =>
-    family.slots.map((slot) => ({ key: `${family.id}/${slot.id}`, side: slot.side ?? null })),
+    family.slots.map((slot) => ({ family: family.id, slot: slot.id, side: slot.side ?? null })),
   )
   const pairs = plannedSlots(model, plan).flatMap((slot) => {
     const fits = (side: Side | null) =>
       side === slot.side || (side === null && other.sides.includes(slot.side))
     const i = free.findIndex((one) => fits(one.side))
     const [taken] = i < 0 ? [] : free.splice(i, 1)
-    return taken ? [[`${slot.family}/${slot.slot}`, taken.key] as const] : []
+    return taken ? [[`${slot.family}/${slot.slot}`, taken] as const] : []
   })
   return new Map(pairs)
 }
 
 function freeOn(work: Work, other: BodyModel): Fit['free'] {
-  const used = new Set(work.slots.values())
-  const held = Object.keys(work.rows).filter((row) => row.startsWith('hold/'))
+  const used = new Set([...work.slots.values()].map(({ family, slot }) => `${family}/${slot}`))
+  const held = idsOf(work.rows)
   return {
     slots: other.families.flatMap((family) =>
       family.slots.filter((slot) => !used.has(`${family.id}/${slot.id}`)).map((slot) => slot.name),
     ),
     holdSets: other.holdSets
-      .filter((set) => !held.some((row) => row.startsWith(`hold/${set.id}/`)))
+      .filter((set) => !held.some((row) => isHoldRow(row, set.id)))
       .map((set) => set.name),
     keys: lookup(other).addresses.size - work.taken.size,
   }

@@ -1,8 +1,18 @@
+import {
+  type Row,
+  type RowId,
+  bankFactRow,
+  bankRow,
+  baseCellRow,
+  holdNameRow,
+  holdRow,
+  parseRow,
+  positionRow,
+  shareRow,
+} from '../plan/rows'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
-import { parseRow } from '../plan/parse-row'
 import { parsePlan, type Plan } from '../plan/plan'
-import type { Row, RowId } from '../plan/rows'
 import type { Value } from '../vocabulary/values'
 import { fitValue, sameSetting } from './values'
 
@@ -11,8 +21,8 @@ export interface Work {
   readonly model: BodyModel
   readonly plan: Plan
   readonly other: BodyModel
-  /** `family/slot` here → `family/slot` there. */
-  readonly slots: ReadonlyMap<string, string>
+  /** `family/slot` here → the slot there. */
+  readonly slots: ReadonlyMap<string, { readonly family: string; readonly slot: string }>
   readonly rows: Record<RowId, Value>
   readonly taken: Set<string>
 }
@@ -24,11 +34,11 @@ export type Target =
 type Valued = Extract<Row, { kind: 'base' | 'bank' | 'hold' | 'position' | 'body' | 'share' }>
 
 /** The place and value of a row with a value. */
-export function valueTarget(work: Work, row: Valued, id: RowId, value: Value): Target {
+export function valueTarget(work: Work, row: Valued, value: Value): Target {
   const { model, other } = work
   const there = sameSetting(other, row.setting)
   if (!there) return { absent: `${other.name} has no setting for ${row.setting.label}.` }
-  const place = placeThere(work, row, there.id, id)
+  const place = placeThere(work, row, there.id)
   if ('absent' in place) return place
   if (row.kind === 'share') return { to: place.to, value, changes: null }
   const fitted = fitValue(model, row.setting, there, value)
@@ -48,7 +58,6 @@ function placeThere(
   work: Work,
   row: Valued,
   setting: string,
-  id: RowId,
 ): { to: RowId; changes: string | null } | { absent: string } {
   const { other } = work
   const there = lookup(other).settings.get(setting)
@@ -56,32 +65,32 @@ function placeThere(
   switch (row.kind) {
     case 'base': {
       const cells = [row.cell, 'stills', 'motion', 'level', 'typed'].flatMap((cell) =>
-        cell === null ? [] : [`base/${setting}@${cell}`],
+        cell === null ? [] : [baseCellRow(setting, cell)],
       )
-      const all = [...(row.cell === null ? [] : cells.slice(0, 1)), `base/${setting}`, ...cells]
+      const all = [...(row.cell === null ? [] : cells.slice(0, 1)), baseCellRow(setting, null), ...cells]
       const to = all.find((candidate) => parseRow(other, candidate).ok)
       if (to === undefined) return { absent: `${there.label} is set by hand there, or has no cell for it.` }
-      const alike = to === id.replace(row.setting.id, setting)
+      const alike = to === baseCellRow(setting, row.cell)
       return { to, changes: alike ? null : 'It lives in another place there.' }
     }
     case 'bank': {
       const slot = work.slots.get(`${row.family.id}/${row.slot.id}`)
       if (slot === undefined) return { absent: `${other.name} has no slot left for ${row.slot.name}.` }
-      if (there.storedBy !== slot.split('/')[0])
+      if (there.storedBy !== slot.family)
         return { absent: `${there.label} is not kept by the slots of ${other.name}; set it outside.` }
-      return { to: `bank/${slot}/${setting}`, changes: null }
+      return { to: bankRow(slot.family, slot.slot, setting), changes: null }
     }
     case 'hold': {
       const i = work.model.holdSets.findIndex((set) => set.id === row.set.id)
       const set = other.holdSets[i]
       return set
-        ? { to: `hold/${set.id}/${setting}`, changes: null }
+        ? { to: holdRow(set.id, setting), changes: null }
         : { absent: `${other.name} has ${other.holdSets.length} hold sets.` }
     }
     case 'position': {
       const position = other.positions.find((one) => one.keeps.includes(setting))
       return position
-        ? { to: `position/${position.id}/${setting}`, changes: null }
+        ? { to: positionRow(position.id, setting), changes: null }
         : { absent: `No position of ${other.name} keeps it for itself.` }
     }
     case 'body':
@@ -89,7 +98,7 @@ function placeThere(
     case 'share':
       return there.shared === undefined
         ? { absent: `${other.name} does not let stills and motion share it.` }
-        : { to: `share/${setting}`, changes: null }
+        : { to: shareRow({ id: setting }), changes: null }
   }
 }
 
@@ -99,28 +108,26 @@ type BankFactRow = Extract<Row, { kind: 'bankFact' }>
 export function slotTarget(work: Work, row: BankFactRow, value: Value): Target {
   const slot = work.slots.get(`${row.family.id}/${row.slot.id}`)
   if (slot === undefined) return { absent: `${work.other.name} has no slot left for ${row.slot.name}.` }
-  const to = `bank/${slot}/${row.fact}`
-  if (row.fact === 'startedFrom') return startTarget(work, row, to, value)
+  const to = bankFactRow(slot.family, slot.slot, row.fact)
+  if (row.fact === 'startedFrom') return startTarget(work, row, slot.family, to, value)
   if (row.fact === 'registered') return { absent: 'Nothing is stored on that body yet.' }
-  if (row.fact === 'meant' || row.fact === 'onSite') return listTarget(work, row, to, value)
-  const longest = work.other.families.find((family) => family.id === slot.split('/')[0])?.nameLength ?? 0
+  if (row.fact === 'meant' || row.fact === 'onSite') return listTarget(work, row, slot.family, to, value)
+  const longest = work.other.families.find((family) => family.id === slot.family)?.nameLength ?? 0
   if (row.fact !== 'name' || String(value).length <= longest) return { to, value, changes: null }
   const short = cut(String(value), longest)
   return { to, value: short, changes: `Names have at most ${longest} characters there.` }
 }
 
-function startTarget(work: Work, row: BankFactRow, to: RowId, value: Value): Target {
+function startTarget(work: Work, row: BankFactRow, family: string, to: RowId, value: Value): Target {
   if (value === 'base') return { to, value, changes: null }
-  const source = work.slots.get(`${row.family.id}/${String(value)}`)?.split('/')
-  const [family, slot] = source ?? []
-  return slot !== undefined && family === to.split('/')[1]
-    ? { to, value: slot, changes: null }
+  const source = work.slots.get(`${row.family.id}/${String(value)}`)
+  return source?.family === family
+    ? { to, value: source.slot, changes: null }
     : { absent: 'The slot it was started from is in no slot of the same family there.' }
 }
 
 /** Settings of a list that the slot there keeps too, in the order of its model. */
-function listTarget(work: Work, row: BankFactRow, to: RowId, value: Value): Target {
-  const family = to.split('/')[1]
+function listTarget(work: Work, row: BankFactRow, family: string, to: RowId, value: Value): Target {
   const asked = Array.isArray(value) ? (value as readonly string[]) : []
   const there = asked.flatMap((id) => {
     const setting = lookup(work.model).settings.get(id)
@@ -145,7 +152,7 @@ export function nameTarget(
   if (!set) return { absent: `${work.other.name} has ${work.other.holdSets.length} hold sets.` }
   const short = cut(String(value), set.nameLength)
   return {
-    to: `hold/${set.id}/name`,
+    to: holdNameRow(set.id),
     value: short,
     changes: short === value ? null : 'The name is cut to fit.',
   }

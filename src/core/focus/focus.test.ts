@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { type Rows, baseCellRow, keyRow } from '../plan/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
@@ -12,7 +14,6 @@ import { contextOf, memoryPlan, newLive, type LiveState } from '../camera/live/s
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
-import type { Rows } from '../plan/rows'
 import { anyLens, contextIn, newestFirmware } from '../resolve/context'
 import { must } from '../result'
 import { focusTables, released, rowFor, type FocusTable } from './table'
@@ -38,9 +39,9 @@ describe('what focuses when', () => {
 
   it('with the half-press off: the thumb key, and the release takes the picture as it is', () => {
     const table = tableOf(heron, {
-      'base/focus.halfPress@stills': false,
-      'base/focus.mode@stills': 'follow',
-      'key/stills/thumb-key/press': 'start-focus',
+      [rowNamed('base/focus.halfPress@stills')]: false,
+      [rowNamed('base/focus.mode@stills')]: 'follow',
+      [rowNamed('key/stills/thumb-key/press')]: 'start-focus',
     })
     expect(outcome(table)).toMatchObject({ does: 'no', full: 'picture' })
     expect(outcome(table, half)).toMatchObject({ does: 'no' })
@@ -48,16 +49,16 @@ describe('what focuses when', () => {
   })
 
   it('an area key alone focuses nothing; with the half-press it focuses there', () => {
-    const table = tableOf(heron, { 'key/stills/thumb-key/press': 'area-while-held' })
+    const table = tableOf(heron, { [rowNamed('key/stills/thumb-key/press')]: 'area-while-held' })
     expect(outcome(table, thumb)).toMatchObject({ does: 'no', area: 'small-point' })
     expect(outcome(table, thumb, half)).toMatchObject({ does: 'once', by: half, area: 'small-point' })
   })
 
   it('of two held together the model says which is obeyed, in either order', () => {
     const rows: Rows = {
-      'key/stills/thumb-key/press': 'start-focus-point',
-      'key/stills/cheek-key/press': 'start-focus-eyes',
-      'base/focus.detection@stills': false,
+      [rowNamed('key/stills/thumb-key/press')]: 'start-focus-point',
+      [rowNamed('key/stills/cheek-key/press')]: 'start-focus-eyes',
+      [rowNamed('base/focus.detection@stills')]: false,
     }
     const table = tableOf(heron, rows)
     expect(outcome(table, thumb, cheek)).toMatchObject({ by: cheek, area: 'frame', detection: true })
@@ -67,7 +68,7 @@ describe('what focuses when', () => {
   })
 
   it('letting one of two go leads to the row of the other', () => {
-    const table = tableOf(heron, { 'key/stills/thumb-key/press': 'start-focus-point' })
+    const table = tableOf(heron, { [rowNamed('key/stills/thumb-key/press')]: 'start-focus-point' })
     const pair = rowFor(table, [thumb, half])
     expect(pair && released(table, pair, thumb)?.held).toEqual([half])
     expect(pair && released(table, pair, half)?.outcomes[0]).toMatchObject({ by: thumb, area: 'point' })
@@ -75,8 +76,8 @@ describe('what focuses when', () => {
 
   it('a stop wins over every start; by hand nothing runs', () => {
     const rows: Rows = {
-      'key/stills/thumb-key/press': 'stop-focus',
-      'key/stills/cheek-key/press': 'start-focus',
+      [rowNamed('key/stills/thumb-key/press')]: 'stop-focus',
+      [rowNamed('key/stills/cheek-key/press')]: 'start-focus',
     }
     expect(outcome(tableOf(heron, rows), cheek, thumb)).toMatchObject({ does: 'rests', by: null })
     expect(outcome(tableOf(heron, rows, unchipped), cheek)).toMatchObject({ does: 'no', mode: 'manual' })
@@ -84,9 +85,9 @@ describe('what focuses when', () => {
 
   it('goes through the states that toggles and cycles reach', () => {
     const rows: Rows = {
-      'key/stills/crest-key/press': 'ring-or-auto',
-      'key/stills/ridge-key/press': 'eye-finding',
-      'key/stills/thumb-wheel/press': 'nothing',
+      [rowNamed('key/stills/crest-key/press')]: 'ring-or-auto',
+      [rowNamed('key/stills/ridge-key/press')]: 'eye-finding',
+      [rowNamed('key/stills/thumb-wheel/press')]: 'nothing',
     }
     const tables = focusTables(heron, planWith(heron, rows), contextIn(heron, 'stills', null, chipped))
     expect(tables.map((table) => table.variant.words)).toEqual([
@@ -99,22 +100,22 @@ describe('what focuses when', () => {
   })
 
   it('says where gestures that are not held lead', () => {
-    const { presses } = tableOf(heron, { 'key/stills/crest-key/press': 'choose-area' })
+    const { presses } = tableOf(heron, { [rowNamed('key/stills/crest-key/press')]: 'choose-area' })
     const leads = Object.fromEntries(presses.map((press) => [press.fn.id, press.leads]))
     expect(leads).toMatchObject({
       'eye-finding': 'Eye finding: on → off',
       'next-area': 'Focus area: Whole frame → Zone',
       'choose-area': 'opens the list of Focus area',
     })
-    const byHand = tableOf(heron, { 'key/stills/crest-key/press': 'edge-paint' })
+    const byHand = tableOf(heron, { [rowNamed('key/stills/crest-key/press')]: 'edge-paint' })
     expect(byHand.presses.find((press) => press.fn.id === 'edge-paint')?.leads).toBe('does nothing here')
   })
 
   it('is asked of the body where the model does not know, with every answer', () => {
     const row = rowFor(
       tableOf(mere, {
-        'key/stills/left-upper/press': 'start-focus-point',
-        'key/stills/left-middle/press': 'start-focus-frame',
+        [rowNamed('key/stills/left-upper/press')]: 'start-focus-point',
+        [rowNamed('key/stills/left-middle/press')]: 'start-focus-frame',
       }),
       ['stills/left-upper/press', 'stills/left-middle/press'],
     )
@@ -188,10 +189,10 @@ describe.each(namedModels)('the simulated %s', (_name, whole) => {
       fc.property(any, ({ side, functions, mode, half: focuses, detection }) => {
         const keys = keysOf(side)
         const plan = planWith(model, {
-          [`base/focus.mode@${side}`]: mode,
-          [`base/focus.halfPress@${side}`]: focuses,
-          [`base/focus.detection@${side}`]: detection,
-          ...Object.fromEntries(functions.map((id, i) => [`key/${keys[i * 2]?.key ?? ''}`, id])),
+          [baseCellRow('focus.mode', side)]: mode,
+          [baseCellRow('focus.halfPress', side)]: focuses,
+          [baseCellRow('focus.detection', side)]: detection,
+          ...Object.fromEntries(functions.map((id, i) => [keyRow({ key: keys[i * 2]?.key ?? '' }), id])),
         })
         const start = bodyWith(model, plan, side)
         const [table] = focusTables(model, memoryPlan(start), contextOf(start))

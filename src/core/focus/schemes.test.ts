@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { addressKeyOf, entriesOf, idsOf, isKeyRow, schoolRow } from '../plan/rows'
 import { describe, expect, it } from 'vitest'
 import { chipped, heron } from '@tests/fixtures/heron'
 import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
@@ -48,9 +50,9 @@ describe('half-press at a point, thumb on eyes, on the Heron', () => {
     const [table] = focusTables(heron, of, contextIn(heron, 'stills', null, chipped))
     return table && rowFor(table, held)?.outcomes[0]
   }
-  const thumb = Object.keys(plan.rows)
-    .find((row) => plan.rows[row] === 'start-focus-eyes')
-    ?.slice('key/'.length)
+  const thumb = addressKeyOf(
+    entriesOf(plan.rows).find(([, value]) => value === 'start-focus-eyes')?.[0] ?? '',
+  )
 
   it('focuses a point by the release, and eyes by a key the thumb finds blindly', () => {
     expect(outcome(plan, 'stills/release/half-press')).toMatchObject({
@@ -81,7 +83,7 @@ describe('half-press at a point, thumb on eyes, on the Heron', () => {
   it('leaves a key that has the function where it is', () => {
     const own = must(parsePlan(heron, { 'key/stills/ridge-key/press': 'start-focus-eyes' }))
     const { changes } = schemeWork(heron, own, 'stills', both)
-    expect(changes.some(({ row }) => row.startsWith('key/'))).toBe(false)
+    expect(changes.some(({ row }) => isKeyRow(row))).toBe(false)
   })
 })
 
@@ -91,11 +93,11 @@ describe('the ring while a key is held, on the Duet', () => {
     if (!ring) throw new Error('there is such a scheme')
     const step = schemeStep(duet, emptyPlan(duet), ['stills'], ring, 's')
     const plan = must(applyStep(duet, emptyPlan(duet), step))
-    const key = Object.keys(plan.rows).find((row) => plan.rows[row] === 'use-first')
-    expect(plan.rows['hold/first/focus.mode']).toBe('manual')
+    const key = idsOf(plan.rows).find((row) => plan.rows[row] === 'use-first')
+    expect(plan.rows[rowNamed('hold/first/focus.mode')]).toBe('manual')
     const lens = lenses.find((one) => one.fits === duet.maker && one.contacts)
     const [table] = focusTables(duet, plan, contextIn(duet, 'stills', null, lens))
-    expect(table && rowFor(table, [key?.slice('key/'.length) ?? ''])?.outcomes).toMatchObject([
+    expect(table && rowFor(table, [addressKeyOf(key ?? '') ?? ''])?.outcomes).toMatchObject([
       { mode: 'manual' },
     ])
   })
@@ -149,7 +151,7 @@ describe('the questions about focus', () => {
     (id, { schools }) => {
       const heard = namedModels.map(([, model]) =>
         schools.map((school) => {
-          const plan = must(parsePlan(model, { [`school/${id}`]: school.id }))
+          const plan = must(parsePlan(model, { [schoolRow(id)]: school.id }))
           const said = look(model, plan, []).findings.filter((one) => one.check === 'against-school')
           return said.map((one) => `${one.row} ${one.title}`).join()
         }),

@@ -1,14 +1,13 @@
+import { baseRow, baseValue, plainly } from '../plan/cells'
+import { type RowId, describeRow, holdRow, keyRow, rowValue, schoolRow, showRow } from '../plan/rows'
 import type { Address } from '../model/addresses'
 import { checkValue } from '../model/domain'
 import { acceptedFunctions } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { BodyModel, ModelFunction, Side } from '../model/types'
 import { functionAt } from '../plan/assign'
-import { baseRow, baseValue, plainly } from '../plan/cells'
-import { describeRow, showRow } from '../plan/describe'
 import type { Plan } from '../plan/plan'
-import { holdRow, keyRow, type RowId } from '../plan/rows'
-import { rowValue, setRows } from '../plan/step'
+import { setRows } from '../plan/step'
 import type { Step } from '../sync/step'
 import { focusRole } from '../vocabulary/focus-roles'
 import { disputeCalled, type School } from '../vocabulary/schools'
@@ -172,7 +171,7 @@ export function schemeStep(
 ): Step {
   const changes = sides.flatMap((side) => schemeWork(model, plan, side, scheme).changes)
   return setRows(plan, id, {
-    [`school/${schemeDispute}`]: scheme.school.id,
+    [schoolRow(schemeDispute)]: scheme.school.id,
     ...Object.fromEntries(changes.map(({ row, to }) => [row, to])),
   })
 }

@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { keyRow, noteRow } from './rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
@@ -39,7 +41,11 @@ describe('putting a function on a key', () => {
     const made = must(assign(heron, emptied, thumb, 'start-focus', 's'))
     expect(made.displaced?.couldGoTo.map((one) => one.control.id)).toEqual(['cheek-key', 'sill-fourth'])
     const meant = must(
-      applyStep(heron, emptied, setRows(emptied, 'w', { 'why/key/stills/cheek-key/press': 'By the cheek.' })),
+      applyStep(
+        heron,
+        emptied,
+        setRows(emptied, 'w', { [rowNamed('why/key/stills/cheek-key/press')]: 'By the cheek.' }),
+      ),
     )
     const again = must(assign(heron, meant, thumb, 'start-focus', 's'))
     expect(again.displaced?.couldGoTo.map((one) => one.control.id)).toEqual(['sill-fourth'])
@@ -89,11 +95,14 @@ describe('moving a function to another key', () => {
 
   it('takes its reason along', () => {
     const reasoned = must(
-      parsePlan(heron, { [`why/key/${thumb}`]: 'Found in the dark.', [`why/key/${crown}`]: 'Old.' }),
+      parsePlan(heron, {
+        [noteRow('why', keyRow({ key: thumb }))]: 'Found in the dark.',
+        [noteRow('why', keyRow({ key: crown }))]: 'Old.',
+      }),
     )
     const after = must(applyStep(heron, reasoned, must(move(heron, reasoned, thumb, crown, 's')).step))
-    expect(after.rows[`why/key/${crown}`]).toBe('Found in the dark.')
-    expect(after.rows[`why/key/${thumb}`]).toBeUndefined()
+    expect(after.rows[noteRow('why', keyRow({ key: crown }))]).toBe('Found in the dark.')
+    expect(after.rows[noteRow('why', keyRow({ key: thumb }))]).toBeUndefined()
   })
 
   it('is refused onto itself, onto a key that does not accept it, and from an unknown key', () => {

@@ -1,3 +1,4 @@
+import { type Rows, keyRow, noteRow, rowValue } from './rows'
 import type { Address } from '../model/addresses'
 import { acceptedFunctions, atFinder } from '../model/keys'
 import { lookup } from '../model/lookup'
@@ -5,8 +6,7 @@ import type { BodyModel } from '../model/types'
 import { must, ok, refuse, type Result } from '../result'
 import type { Plan } from './plan'
 import { once } from '../once'
-import { keyRow, type Rows } from './rows'
-import { applyStep, rowValue, setRows } from './step'
+import { applyStep, setRows } from './step'
 import type { Step } from '../sync/step'
 
 /** What an assignment pushed off its key. */
@@ -52,7 +52,7 @@ export function assign(
   if (before === functionId) return refuse('same-key', 'It is on that key already.', addressKey)
   const step = setRows(plan, id, {
     [keyRow(target.value)]: functionId,
-    [`why/${keyRow(target.value)}`]: null,
+    [noteRow('why', keyRow(target.value))]: null,
   })
   return ok({ step, displaced: displacedBy(model, plan, step, target.value, before) })
 }
@@ -68,12 +68,12 @@ export function move(
   const moved = movable(model, plan, fromKey, toKey)
   if (!moved.ok) return moved
   const { from, to, functionId } = moved.value
-  const reason = rowValue(plan.rows, `why/${keyRow(from)}`)
+  const reason = rowValue(plan.rows, noteRow('why', keyRow(from)))
   const step = setRows(plan, id, {
     [keyRow(to)]: functionId,
     [keyRow(from)]: 'nothing',
-    [`why/${keyRow(to)}`]: reason,
-    [`why/${keyRow(from)}`]: null,
+    [noteRow('why', keyRow(to))]: reason,
+    [noteRow('why', keyRow(from))]: null,
   })
   return ok({ step, displaced: displacedBy(model, plan, step, to, functionAt(plan, to)) })
 }
@@ -143,7 +143,7 @@ function displacedBy(
     (other) =>
       other.side === address.side &&
       (functionAt(after, other) ?? 'nothing') === 'nothing' &&
-      rowValue(after.rows, `why/${keyRow(other)}`) === null &&
+      rowValue(after.rows, noteRow('why', keyRow(other))) === null &&
       acceptedFunctions(model, other).some((candidate) => candidate.id === fn.id),
   )
   return {

@@ -1,11 +1,11 @@
+import { type RowId, keyRow, noteRow, rowValue } from './rows'
 import { acceptedFunctions, twinOf } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import { functionAt } from './assign'
 import type { Plan } from './plan'
-import { keyRow, type RowId } from './rows'
-import { rowValue, setRows } from './step'
+import { setRows } from './step'
 import type { Step } from '../sync/step'
 
 /** Two keys change what is on them, reasons included; refuses where one does not accept what the other has. */
@@ -29,7 +29,7 @@ export function swapKeys(model: BodyModel, plan: Plan, one: string, two: string,
       )
     }
     rows[keyRow(to)] = fn === to.factory ? null : fn
-    rows[`why/${keyRow(to)}`] = rowValue(plan.rows, `why/${keyRow(from)}`) as string | null
+    rows[noteRow('why', keyRow(to))] = rowValue(plan.rows, noteRow('why', keyRow(from))) as string | null
   }
   return ok(setRows(plan, id, rows))
 }

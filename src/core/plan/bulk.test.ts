@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { type Rows, describeStep, keyRow, noteRow } from './rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
@@ -17,9 +19,7 @@ import {
 } from './bulk'
 import { copySide, swapKeys } from './bulk-keys'
 import { functionAt } from './assign'
-import { describeStep } from './describe'
 import { emptyPlan, parsePlan, plannedSlots, type Plan } from './plan'
-import type { Rows } from './rows'
 import { applyStep } from './step'
 import { invertStep, type Step } from '../sync/step'
 import { strayRows } from './stray'
@@ -57,8 +57,8 @@ describe('a bank', () => {
       copied,
       must(vary(heron, copied, slotOf(copied, 'ebb'), { 'movie.frameRate': '100p' }, 's')),
     )
-    expect(once.rows['bank/dial/ebb/movie.frameRate']).toBe('100p')
-    expect(once.rows['bank/dial/ebb/meant']).toEqual(['movie.frameRate'])
+    expect(once.rows[rowNamed('bank/dial/ebb/movie.frameRate')]).toBe('100p')
+    expect(once.rows[rowNamed('bank/dial/ebb/meant')]).toEqual(['movie.frameRate'])
     expect(strayRows(heron, once, slotOf(once, 'ebb'))).toEqual({ residue: [], drift: [] })
     const back = must(vary(heron, once, slotOf(once, 'ebb'), { 'movie.frameRate': '25p' }, 's'))
     expect(after(once, back).rows).toEqual(copied.rows)
@@ -93,13 +93,18 @@ describe('a bank', () => {
 
 describe('a base row changed later', () => {
   const plan = after(
-    planWith({ 'base/movie.profile': 'flat' }),
+    planWith({ [rowNamed('base/movie.profile')]: 'flat' }),
     copyBaseToSlots(emptyPlan(heron), all.slice(0, 2), 's'),
   )
 
   it('is followed by the banks that have it from there, unless they keep the old value, marked as kept', () => {
-    expect(followers(heron, plan, 'base/movie.profile').map((slot) => slot.slot)).toEqual(['ebb', 'flow'])
-    const step = must(changeBase(heron, plan, 'base/movie.profile', 'log', [all[1] as SlotChoice], 's'))
+    expect(followers(heron, plan, rowNamed('base/movie.profile')).map((slot) => slot.slot)).toEqual([
+      'ebb',
+      'flow',
+    ])
+    const step = must(
+      changeBase(heron, plan, rowNamed('base/movie.profile'), 'log', [all[1] as SlotChoice], 's'),
+    )
     const changed = after(plan, step)
     expect(changed.rows).toMatchObject({
       'base/movie.profile': 'log',
@@ -108,12 +113,16 @@ describe('a base row changed later', () => {
     })
     expect(changed.rows).not.toHaveProperty(['bank/dial/ebb/movie.profile'])
     expect(describeStep(heron, step)).toContain('Bank Flow, Tone curve: as base → Flat')
-    expect(followers(heron, changed, 'base/movie.profile').map((slot) => slot.slot)).toEqual(['ebb'])
+    expect(followers(heron, changed, rowNamed('base/movie.profile')).map((slot) => slot.slot)).toEqual([
+      'ebb',
+    ])
   })
 
   it('is refused where it is no row of the base', () => {
-    expect(changeBase(heron, plan, 'title', 'x', [], 's')).toMatchObject({ refusal: { code: 'not-base' } })
-    expect(changeBase(heron, plan, 'base/no.such', 'x', [], 's').ok).toBe(false)
+    expect(changeBase(heron, plan, rowNamed('title'), 'x', [], 's')).toMatchObject({
+      refusal: { code: 'not-base' },
+    })
+    expect(changeBase(heron, plan, rowNamed('base/no.such'), 'x', [], 's').ok).toBe(false)
   })
 })
 
@@ -121,13 +130,13 @@ describe('keys in bulk', () => {
   it('swapped twice are as they were, on every model, reasons included', () => {
     for (const model of models) {
       const keys = [...lookup(model).addresses.values()].filter((one) => one.side === 'stills')
-      const plan = must(parsePlan(model, { [`why/key/${keys[0]?.key ?? ''}`]: 'Mine.' }))
+      const plan = must(parsePlan(model, { [noteRow('why', keyRow({ key: keys[0]?.key ?? '' }))]: 'Mine.' }))
       for (const other of keys.slice(1, 6)) {
         const step = swapKeys(model, plan, keys[0]?.key ?? '', other.key, 's')
         if (!step.ok) continue
         const swapped = must(applyStep(model, plan, step.value))
         expect(functionAt(swapped, other)).toBe(keys[0] && (functionAt(plan, keys[0]) ?? 'nothing'))
-        expect(swapped.rows[`why/key/${other.key}`]).toBe('Mine.')
+        expect(swapped.rows[noteRow('why', keyRow(other))]).toBe('Mine.')
         const back = must(swapKeys(model, swapped, keys[0]?.key ?? '', other.key, 't'))
         expect(must(applyStep(model, swapped, back)).rows).toEqual(plan.rows)
       }
@@ -144,14 +153,14 @@ describe('keys in bulk', () => {
 
   it('of one side come to the other, and what cannot is named with the reason', () => {
     const plan = planWith({
-      'key/stills/crest-key/press': 'edge-paint',
-      'key/stills/cheek-key/press': 'bracket',
+      [rowNamed('key/stills/crest-key/press')]: 'edge-paint',
+      [rowNamed('key/stills/cheek-key/press')]: 'bracket',
     })
     const { step, left } = copySide(heron, plan, 'stills', 'motion', 's')
     const copied = after(plan, step)
-    expect(copied.rows['key/motion/crest-key/press']).toBe('edge-paint')
+    expect(copied.rows[rowNamed('key/motion/crest-key/press')]).toBe('edge-paint')
     for (const { key, because } of left) {
-      expect(copied.rows).not.toHaveProperty([`key/${key}`])
+      expect(copied.rows).not.toHaveProperty([keyRow({ key: key })])
       expect(because).toMatch(/does not accept .+ in motion/)
     }
     for (const address of lookup(heron).addresses.values()) {

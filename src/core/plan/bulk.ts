@@ -1,13 +1,22 @@
+import { baseRow, baseValue, plainly } from './cells'
+import {
+  type RowId,
+  type Rows,
+  bankFactRow,
+  bankRow,
+  idsOf,
+  noteRow,
+  parseRow,
+  rowValue,
+  variedRows,
+} from './rows'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import { sameValue, type Value } from '../vocabulary/values'
-import { baseRow, baseValue, plainly } from './cells'
 import { parsePlan, plannedSlots, samePlanModel, type Plan, type PlannedSlot } from './plan'
-import { parseRow } from './parse-row'
-import { bankRow, type RowId, type Rows } from './rows'
 import { planLimits } from './limits'
-import { rowValue, setRows } from './step'
+import { setRows } from './step'
 import type { Step } from '../sync/step'
 import { strayRows } from './stray'
 
@@ -21,13 +30,12 @@ export interface SlotChoice {
 /** Each slot as the base is: its side given, started from base, nothing in it that differs, nothing meant to. */
 export function copyBaseToSlots(plan: Plan, slots: readonly SlotChoice[], id: string): Step {
   const rows = slots.flatMap(({ family, slot, side }) => {
-    const prefix = `bank/${family}/${slot}/`
-    const own = Object.keys(plan.rows).filter((row) => row.startsWith(prefix) && row.includes('.'))
+    const own = variedRows(idsOf(plan.rows), family, slot)
     return [
       ...own.map((row) => [row, null] as const),
-      [`${prefix}meant`, null] as const,
-      [`${prefix}side`, side] as const,
-      [`${prefix}startedFrom`, 'base'] as const,
+      [bankFactRow(family, slot, 'meant'), null] as const,
+      [bankFactRow(family, slot, 'side'), side] as const,
+      [bankFactRow(family, slot, 'startedFrom'), 'base'] as const,
     ]
   })
   return setRows(plan, id, Object.fromEntries(rows))
@@ -48,7 +56,7 @@ export function startFrom(
   const taken = Object.entries(from.rows).map(
     ([name, value]) => [bankRow(to.family, to.slot, name), value] as const,
   )
-  const wanted = { ...Object.fromEntries(cleared), [bankRow(to.family, to.slot, 'startedFrom')]: source }
+  const wanted = { ...Object.fromEntries(cleared), [bankFactRow(to.family, to.slot, 'startedFrom')]: source }
   return ok(setRows(plan, id, { ...wanted, ...Object.fromEntries(taken) }))
 }
 
@@ -69,7 +77,7 @@ export function vary(
   const differs = known.filter(
     ({ setting, value }) => !sameValue(baseValue(model, plan.rows, setting, slot.side), value),
   )
-  const listed = rowValue(plan.rows, bankRow(slot.family, slot.slot, 'meant'))
+  const listed = rowValue(plan.rows, bankFactRow(slot.family, slot.slot, 'meant'))
   const meant = new Set(Array.isArray(listed) ? (listed as readonly string[]) : [])
   for (const { setting } of known) meant.delete(setting.id)
   for (const { setting } of differs) meant.add(setting.id)
@@ -81,7 +89,7 @@ export function vary(
   return ok(
     setRows(plan, id, {
       ...(Object.fromEntries(rows) as Rows),
-      [bankRow(slot.family, slot.slot, 'meant')]: order.length === 0 ? null : order,
+      [bankFactRow(slot.family, slot.slot, 'meant')]: order.length === 0 ? null : order,
     }),
   )
 }
@@ -135,7 +143,7 @@ export function changeBase(
     .filter((slot) => keep.some((one) => one.family === slot.family && one.slot === slot.slot))
     .flatMap((slot) => {
       const own = bankRow(slot.family, slot.slot, setting.id)
-      return [[own, old] as const, [`source/${own}`, 'kept'] as const]
+      return [[own, old] as const, [noteRow('source', own), 'kept'] as const]
     })
   return ok(setRows(plan, id, { [row]: value, ...Object.fromEntries(kept) }))
 }
@@ -151,7 +159,7 @@ export function takeIn(
   if (!same.ok) return same
   const wanted = parsePlan(model, rows)
   if (!wanted.ok) return wanted
-  const gone = Object.keys(plan.rows).filter((row) => !Object.hasOwn(wanted.value.rows, row))
+  const gone = idsOf(plan.rows).filter((row) => !Object.hasOwn(wanted.value.rows, row))
   const step = setRows(plan, id, {
     ...Object.fromEntries(gone.map((row) => [row, null])),
     ...wanted.value.rows,

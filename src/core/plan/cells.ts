@@ -1,9 +1,22 @@
 import { lookup } from '../model/lookup'
 import { once } from '../once'
-import { orientations } from '../model/types'
-import type { BodyModel, HoldSet, Orientation, OwnMenu, Setting, Side } from '../model/types'
+import type { BodyModel, Orientation, OwnMenu, Setting, Side } from '../model/types'
 import type { Value } from '../vocabulary/values'
-import { isShared, type GridCell, type RowId, type Rows } from './rows'
+import {
+  baseCellOf,
+  baseCellRow,
+  baseCells,
+  bothSides,
+  emptyCell,
+  gridRow,
+  idsOf,
+  ownRow,
+  shareRow,
+  typedCell,
+  type GridCell,
+  type RowId,
+  type Rows,
+} from './rows'
 
 /** Where the camera stands, as far as it decides which base cell is read. */
 export interface Whereabouts {
@@ -15,8 +28,11 @@ export interface Whereabouts {
   readonly lens: string
 }
 
-/** The cell of a lens without contacts: it keeps what was typed last. */
-export const typedCell = 'typed'
+/** Whether stills and motion share a setting's cell: as the rows say, else as delivered. */
+export function isShared(rows: Rows, setting: Setting): boolean {
+  if (setting.shared === undefined) return false
+  return (rows[shareRow(setting)] ?? setting.shared) === true
+}
 
 /**
  * The id of a setting's base cell, given the rows that say what is shared: one cell for both sides where they share
@@ -25,45 +41,26 @@ export const typedCell = 'typed'
 export function baseRow(rows: Rows, setting: Setting, at: Whereabouts): RowId {
   switch (setting.place) {
     case 'side':
-      return `base/${setting.id}@${isShared(rows, setting) ? 'both' : at.side}`
+      return baseCellRow(setting.id, isShared(rows, setting) ? bothSides : at.side)
     case 'position':
     case 'exposureMode':
     case 'orientation':
     case 'lens':
-      return `base/${setting.id}@${at[setting.place]}`
+      return baseCellRow(setting.id, at[setting.place])
     default:
-      return `base/${setting.id}`
+      return baseCellRow(setting.id, null)
   }
 }
 
 /** Every base cell of a setting that the model knows or the rows fill, in the model's order, lenses by id. */
 export function baseRows(model: BodyModel, rows: Rows, setting: Setting): RowId[] {
-  if (setting.place === 'side' && isShared(rows, setting)) return [`base/${setting.id}@both`]
+  if (setting.place === 'side' && isShared(rows, setting)) return [baseCellRow(setting.id, bothSides)]
   const cells = baseCells(model, setting)
-  if (cells === null) return [`base/${setting.id}`]
-  const prefix = `base/${setting.id}@`
-  const known = cells.map((cell) => prefix + cell)
+  if (cells === null) return [baseCellRow(setting.id, null)]
+  const known = cells.map((cell) => baseCellRow(setting.id, cell))
   if (setting.place !== 'lens') return known
-  const filled = Object.keys(rows).filter((row) => row.startsWith(prefix) && row !== known[0])
+  const filled = idsOf(rows).filter((row) => baseCellOf(row)?.setting === setting.id && row !== known[0])
   return [...known, ...filled.sort()]
-}
-
-/** The cells a setting's place gives it (all but the lenses', which have none of their own yet); null for a single one. */
-export function baseCells(model: BodyModel, setting: Setting): readonly string[] | null {
-  switch (setting.place) {
-    case 'side':
-      return model.sides
-    case 'position':
-      return model.positions.map((position) => position.id)
-    case 'exposureMode':
-      return exposureModes(model)
-    case 'orientation':
-      return orientations
-    case 'lens':
-      return [typedCell]
-    default:
-      return null
-  }
 }
 
 /** Where a body stands that is used plainly on a side: first position, exposure mode as delivered, level, a silent lens. */
@@ -84,16 +81,6 @@ export function baseValue(model: BodyModel, rows: Rows, setting: Setting, side: 
   return rows[baseRow(rows, setting, plainly(model, side))] ?? setting.factory
 }
 
-function exposureModes(model: BodyModel): readonly string[] {
-  const domain = lookup(model).exposureMode?.domain
-  return domain?.kind === 'choice' ? domain.values.map((value) => value.id) : ['none']
-}
-
-/** Whether a setting can be ticked in a hold set. */
-export function mayTick(set: HoldSet, setting: Setting): boolean {
-  return set.allows?.includes(setting.id) ?? (setting.place !== 'local' && setting.place !== 'physical')
-}
-
 /** A cell of a function menu with its row. */
 export type CellRow = GridCell & { readonly row: RowId }
 
@@ -103,18 +90,15 @@ export const gridCells: (model: BodyModel) => readonly CellRow[] = once((model: 
     Array.from({ length: grid.rows * grid.columns }, (_, i) => ({
       grid,
       cell: i + 1,
-      row: `grid/${grid.id}/${i + 1}`,
+      row: gridRow(grid.id, i + 1),
     })),
   ),
 )
 
 /** What stands in a cell of a function menu: as the rows say, else as delivered, else nothing. */
 export function cellValue(rows: Rows, { grid, cell }: GridCell): string {
-  return String(rows[`grid/${grid.id}/${cell}`] ?? grid.factory[cell - 1] ?? emptyCell)
+  return String(rows[gridRow(grid.id, cell)] ?? grid.factory[cell - 1] ?? emptyCell)
 }
-
-/** What stands in a cell of a function menu that is empty on purpose. */
-export const emptyCell = 'none'
 
 /** A line of the own menu; page and line are counted from 1. */
 export interface OwnLine {
@@ -130,6 +114,6 @@ export const ownLines: (model: BodyModel) => readonly OwnLine[] = once((model: B
   if (!menu) return []
   return Array.from({ length: menu.pages * menu.lines }, (_, at) => {
     const [page, line] = [Math.floor(at / menu.lines) + 1, (at % menu.lines) + 1]
-    return { row: `own/${page}/${line}`, menu, page, line }
+    return { row: ownRow(page, line), menu, page, line }
   })
 })

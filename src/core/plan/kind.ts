@@ -1,3 +1,4 @@
+import { type RowId, modelRow, rowValue } from './rows'
 import type { BodyModel } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import type { DocumentKind } from '../sync/kind'
@@ -5,8 +6,7 @@ import type { Change, Step } from '../sync/step'
 import { sameValue, type Value } from '../vocabulary/values'
 import { planLimits, readValue } from './limits'
 import { parsePlan, type Plan } from './plan'
-import { modelRow, type RowId } from './rows'
-import { applyStep, rowValue } from './step'
+import { applyStep } from './step'
 
 /** Finds the definition a plan stands on: by id and edition; null where it is not at hand. */
 export type Library = (id: string, edition: number) => BodyModel | null

@@ -1,9 +1,9 @@
+import type { Rows } from './rows'
 import { ok, refuse, type Result } from '../result'
 import type { Limits } from '../sync/kind'
 import type { Change } from '../sync/step'
 import { unkept } from '../text'
 import type { Value } from '../vocabulary/values'
-import type { Rows } from './rows'
 
 /**
  * How large a plan and its steps may grow: the same for editing, saving, exporting and taking in. The fullest plan of a

@@ -1,16 +1,18 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { type RowId, gridRow } from './rows'
+import { gridCells, ownLines } from './cells'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
 import { namedModels } from '@tests/fixtures/models'
 import { must } from '../result'
-import { gridCells, ownLines } from './cells'
 import { deliveredAt, itemAt, permittedAt, putItem, swapItems } from './menu-items'
 import { emptyPlan } from './plan'
 import { applyStep } from './step'
 
 describe.each(namedModels)('an item in a menu of the %s', (_name, model) => {
   const rows = [
-    ...gridCells(model).map(({ grid, cell }) => `grid/${grid.id}/${cell}`),
+    ...gridCells(model).map(({ grid, cell }) => gridRow(grid.id, cell)),
     ...ownLines(model).map(({ row }) => row),
   ]
   const places = fc.tuple(planOf(model), fc.constantFrom(...rows), fc.constantFrom(...rows), fc.nat())
@@ -40,7 +42,7 @@ describe.each(namedModels)('an item in a menu of the %s', (_name, model) => {
       fc.property(places, ([plan, one, two]) => {
         const step = swapItems(model, plan, one, two, 'swap')
         const [a, b] = [itemAt(model, plan, one), itemAt(model, plan, two)]
-        const takes = (row: string, item: string | null) =>
+        const takes = (row: RowId, item: string | null) =>
           item === null || permittedAt(model, row).includes(item)
         if (!step.ok) {
           expect(a === b || !takes(one, b) || !takes(two, a)).toBe(true)
@@ -56,7 +58,7 @@ describe.each(namedModels)('an item in a menu of the %s', (_name, model) => {
   it('as delivered is no row of the plan; what is not permitted is refused, naming it', () => {
     const plan = emptyPlan(model)
     for (const row of rows) expect(itemAt(model, plan, row)).toBe(deliveredAt(model, row))
-    const refused = putItem(model, plan, rows[0] ?? '', 'no.such', 'x')
+    const refused = putItem(model, plan, rows[0] ?? rowNamed('none'), 'no.such', 'x')
     expect(refused).toMatchObject({ ok: false, refusal: { code: 'not-permitted', where: rows[0] } })
   })
 })

@@ -1,20 +1,18 @@
-import { itemName, lookup } from '../model/lookup'
+import { gridCells, ownLines } from './cells'
+import { type RowId, describeRow, emptyCell, entriesOf, isGridRow, parseRow, rowValue } from './rows'
+import { itemName } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { ok, refuse, type Result } from '../result'
-import { emptyCell, gridCells, ownLines } from './cells'
-import { describeRow } from './describe'
-import { parseRow } from './parse-row'
 import type { Plan } from './plan'
-import type { RowId } from './rows'
-import { rowValue, setRows } from './step'
+import { setRows } from './step'
 import type { Step } from '../sync/step'
 
 /** What stands in a key, cell or line as delivered; null where nothing does. */
 export function deliveredAt(model: BodyModel, row: RowId): string | null {
-  const [kind, name = '', cell = ''] = row.split('/')
-  if (kind === 'key') return lookup(model).addresses.get(row.slice('key/'.length))?.factory ?? null
-  if (kind !== 'grid') return null
-  return model.grids.find((grid) => grid.id === name)?.factory[Number(cell) - 1] ?? null
+  const parsed = parseRow(model, row)
+  if (!parsed.ok) return null
+  if (parsed.value.kind === 'key') return parsed.value.address.factory
+  return parsed.value.kind === 'grid' ? (parsed.value.grid.factory[parsed.value.cell - 1] ?? null) : null
 }
 
 /** What stands in a cell of a function menu or a line of the own menu: a setting or act id; null where it is empty. */
@@ -75,14 +73,14 @@ function itemRows(
   wanted: Readonly<Record<RowId, string | null>>,
 ): Result<Record<RowId, string | null>> {
   const rows: Record<RowId, string | null> = {}
-  for (const [row, item] of Object.entries(wanted)) {
+  for (const [row, item] of entriesOf(wanted)) {
     if (item !== null && !permittedAt(model, row).includes(item))
       return refuse(
         'not-permitted',
         `${describeRow(model, row)} does not take ${itemName(model, item)}.`,
         row,
       )
-    const empty = row.startsWith('grid/') ? emptyCell : null
+    const empty = isGridRow(row) ? emptyCell : null
     const value = item ?? empty
     rows[row] = value === (deliveredAt(model, row) ?? empty) ? null : value
   }

@@ -1,10 +1,23 @@
+import {
+  type BankFact,
+  type RowId,
+  type Rows,
+  acceptValue,
+  bankFactRow,
+  entriesOf,
+  idsOf,
+  lensOf,
+  parseRow,
+  rowIdOf,
+  rowValue,
+  titleRow,
+  variedOf,
+} from './rows'
+import type { Value } from '../vocabulary/values'
 import type { BodyModel, Side } from '../model/types'
 import { once } from '../once'
 import { ok, refuse, type Result } from '../result'
 import { readValue, sizeOf } from './limits'
-import { parseRow } from './parse-row'
-import { checkRowValue } from './row-values'
-import type { RowId, Rows } from './rows'
 
 /** A plan for one model: an immutable value, changed only by steps. */
 export interface Plan {
@@ -19,14 +32,14 @@ export function emptyPlan(model: BodyModel): Plan {
 
 /** Accepts rows from outside as a plan of this model; refuses the first row that does not fit, naming it. */
 export function parsePlan(model: BodyModel, rows: Readonly<Record<string, unknown>>): Result<Plan> {
-  const checked: Record<RowId, Rows[string]> = {}
+  const checked: Record<RowId, Value> = {}
   for (const [id, value] of Object.entries(rows)) {
     const row = parseRow(model, id)
     if (!row.ok) return row
     const read = readValue(value, id)
-    const accepted = read.ok ? checkRowValue(model, row.value, read.value, id) : read
+    const accepted = read.ok ? acceptValue(model, row.value, read.value, id) : read
     if (!accepted.ok) return accepted
-    checked[id] = accepted.value
+    checked[rowIdOf(row.value)] = accepted.value
   }
   const sized = sizeOf(checked)
   if (!sized.ok) return sized
@@ -58,7 +71,7 @@ export interface PlannedSlot {
   readonly side: Side
   readonly purpose: string | null
   /** Rows in which it differs from base, by setting id. */
-  readonly rows: Rows
+  readonly rows: Readonly<Record<string, Value>>
 }
 
 /** The slots that the plan gives a side to, in the model's order; the others are unused. Remembered with the plan's rows. */
@@ -69,29 +82,28 @@ export function plannedSlots(model: BodyModel, plan: Plan): readonly PlannedSlot
 const slotsFor = once((model: BodyModel) => once((rows: Rows) => readSlots(model, rows)))
 
 function readSlots(model: BodyModel, rows: Rows): PlannedSlot[] {
-  const own = new Map<string, Record<string, Rows[string]>>()
-  for (const id in rows) {
-    const last = id.lastIndexOf('/')
-    const value = rows[id]
-    if (!id.startsWith('bank/') || id.indexOf('.', last) < 0 || value === undefined) continue
-    const slot = id.slice(0, last + 1)
+  const own = new Map<string, Record<string, Value>>()
+  for (const [id, value] of entriesOf(rows)) {
+    const varied = variedOf(id)
+    if (!varied) continue
+    const slot = `${varied.family}/${varied.slot}`
     const values = own.get(slot) ?? {}
     own.set(slot, values)
-    values[id.slice(last + 1)] = value
+    values[varied.setting] = value
   }
   return model.families.flatMap((family) =>
     family.slots.flatMap((slot) => {
-      const prefix = `bank/${family.id}/${slot.id}/`
-      const side = rows[`${prefix}side`] as Side | undefined
-      if (side === undefined) return []
+      const fact = (name: BankFact) => rowValue(rows, bankFactRow(family.id, slot.id, name))
+      const side = fact('side') as Side | null
+      if (side === null) return []
       return [
         {
           family: family.id,
           slot: slot.id,
-          name: (rows[`${prefix}name`] as string | undefined) ?? slot.name,
+          name: (fact('name') as string | null) ?? slot.name,
           side,
-          purpose: (rows[`${prefix}purpose`] as string | undefined) ?? null,
-          rows: own.get(prefix) ?? {},
+          purpose: fact('purpose') as string | null,
+          rows: own.get(`${family.id}/${slot.id}`) ?? {},
         },
       ]
     }),
@@ -100,13 +112,12 @@ function readSlots(model: BodyModel, rows: Rows): PlannedSlot[] {
 
 /** The lens ids the plan reckons with, sorted. */
 export function plannedLenses(plan: Plan): string[] {
-  return Object.keys(plan.rows)
-    .filter((id) => id.startsWith('lens/'))
-    .map((id) => id.slice('lens/'.length))
+  return idsOf(plan.rows)
+    .flatMap((id) => lensOf(id) ?? [])
     .sort()
 }
 
 /** The plan's title, or a plain one. */
 export function planTitle(plan: Plan): string {
-  return (plan.rows.title as string | undefined) ?? 'Untitled plan'
+  return String(rowValue(plan.rows, titleRow) ?? 'Untitled plan')
 }

@@ -1,3 +1,4 @@
+import { isKeyRow } from './rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
@@ -47,7 +48,7 @@ describe('the set-up of a plan on a body', () => {
       fc.property(planOf(heron), (any) => {
         const ids = setUpActs(heron, any, 'heron-b').map((act) => act.id)
         expect(new Set(ids).size).toBe(ids.length)
-        const keys = Object.keys(any.rows).filter((row) => row.startsWith('key/'))
+        const keys = Object.keys(any.rows).filter((row) => isKeyRow(row))
         expect(ids.filter((id) => id.startsWith('press/')).length).toBe(keys.length)
         expect(ids.filter((id) => id.startsWith('recall/')).length).toBe(plannedSlots(heron, any).length)
       }),

@@ -1,11 +1,9 @@
+import { type RowId, describeRow, idsOf, isSlotRow, keyRow, parseRow, rowsOfSlot, showRow } from './rows'
 import { lookup, menuOrder } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import { planFor } from './bodies'
-import { describeRow, showRow } from './describe'
 import { plannedSlots, type Plan } from './plan'
-import { parseRow } from './parse-row'
-import type { RowId } from './rows'
 
 /** One thing to do, or to try, on the body. */
 export interface SetUpAct {
@@ -39,7 +37,7 @@ export function newRecord(body: string, revision: number): SetUpRecord {
  */
 export function setUpActs(model: BodyModel, plan: Plan, body: string): SetUpAct[] {
   const mine = planFor(plan, body)
-  const ranked = Object.keys(mine.rows)
+  const ranked = idsOf(mine.rows)
     .flatMap((row) => {
       const rank = rankOf(model, row, body)
       return rank === null ? [] : [{ row, rank }]
@@ -53,7 +51,7 @@ export function setUpActs(model: BodyModel, plan: Plan, body: string): SetUpAct[
   })
   const slots = plannedSlots(model, mine)
   const banks = slots.flatMap((slot) => [
-    ...ranked.filter(({ row }) => row.startsWith(`bank/${slot.family}/${slot.slot}/`)).map(setting),
+    ...ranked.filter(({ row }) => rowsOfSlot([row], slot.family, slot.slot).length > 0).map(setting),
     {
       id: `register/${slot.family}/${slot.slot}`,
       kind: 'register' as const,
@@ -61,15 +59,13 @@ export function setUpActs(model: BodyModel, plan: Plan, body: string): SetUpAct[
       where: '',
     },
   ])
-  const keys = [...lookup(model).addresses.values()].filter((one) =>
-    Object.hasOwn(mine.rows, `key/${one.key}`),
-  )
+  const keys = [...lookup(model).addresses.values()].filter((one) => Object.hasOwn(mine.rows, keyRow(one)))
   return [
-    ...ranked.filter(({ row }) => !row.startsWith('bank/')).map(setting),
+    ...ranked.filter(({ row }) => !isSlotRow(row)).map(setting),
     ...banks,
     { id: 'load/file', kind: 'load', words: 'Save the file', where: model.cardFile.folder },
     ...keys.map((address): SetUpAct => {
-      const row = `key/${address.key}`
+      const row = keyRow(address)
       const does = showRow(model, row, mine.rows[row] ?? null)
       return {
         id: `press/${address.key}`,

@@ -1,3 +1,6 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { isShared } from './cells'
+import { baseCellOf, describeStep, idsOf } from './rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
@@ -9,9 +12,7 @@ import type { Setting, Side } from '../model/types'
 import { contextIn } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import { must } from '../result'
-import { describeStep } from './describe'
 import { emptyPlan, parsePlan, type Plan } from './plan'
-import { isShared } from './rows'
 import { part, share } from './share'
 import { applyStep } from './step'
 
@@ -62,7 +63,7 @@ describe('the share list', () => {
     const changed = must(
       applyStep(heldHeron, parted, {
         id: 't',
-        changes: [{ row: 'base/exposure.shutter@stills', from: '1/50', to: '1/500' }],
+        changes: [{ row: rowNamed('base/exposure.shutter@stills'), from: '1/50', to: '1/500' }],
       }),
     )
     expect(sides.map((side) => valueOn(changed, side, shutter))).toEqual(['1/500', '1/50'])
@@ -83,8 +84,8 @@ describe('the share list', () => {
   it('is carried, with one cell where shared and two where apart', () => {
     const apart = must(parsePlan(heldHeron, { 'share/exposure.shutter': false }))
     const cells = (plan: Plan) =>
-      Object.keys(carriedRows(heldHeron, memoryOf(heldHeron, plan))).filter((row) =>
-        row.includes('base/exposure.shutter'),
+      idsOf(carriedRows(heldHeron, memoryOf(heldHeron, plan))).filter(
+        (row) => baseCellOf(row)?.setting === 'exposure.shutter',
       )
     expect(cells(emptyPlan(heldHeron))).toEqual(['base/exposure.shutter@both'])
     expect(cells(apart)).toEqual(['base/exposure.shutter@stills', 'base/exposure.shutter@motion'])

@@ -1,8 +1,9 @@
+import { isShared } from './cells'
+import { type RowId, baseCellRow, bothSides, rowValue, shareRow } from './rows'
 import type { Setting, Side } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import type { Plan } from './plan'
-import { isShared, shareRow } from './rows'
-import { rowValue, setRows } from './step'
+import { setRows } from './step'
 import type { Step } from '../sync/step'
 
 /**
@@ -22,7 +23,9 @@ export function share(
     return refuse('same', `${setting.label} is shared already.`, shareRow(setting))
   const value = rowValue(plan.rows, sideCell(setting, side))
   const gone = Object.fromEntries(sides.map((one) => [sideCell(setting, one), null]))
-  return ok(setRows(plan, id, { ...gone, [shareRow(setting)]: true, [`base/${setting.id}@both`]: value }))
+  return ok(
+    setRows(plan, id, { ...gone, [shareRow(setting)]: true, [baseCellRow(setting.id, bothSides)]: value }),
+  )
 }
 
 /** Parts a shared setting: each side gets a cell with the value they had together. Refuses like `share`. */
@@ -31,15 +34,15 @@ export function part(plan: Plan, setting: Setting, sides: readonly Side[], id: s
   if (!possible.ok) return possible
   if (!isShared(plan.rows, setting))
     return refuse('same', `${setting.label} is apart already.`, shareRow(setting))
-  const both = `base/${setting.id}@both`
+  const both = baseCellRow(setting.id, bothSides)
   const value = rowValue(plan.rows, both)
-  const cells = Object.fromEntries(sides.map((side) => [`base/${setting.id}@${side}`, value]))
+  const cells = Object.fromEntries(sides.map((side) => [baseCellRow(setting.id, side), value]))
   return ok(setRows(plan, id, { ...cells, [shareRow(setting)]: false, [both]: null }))
 }
 
 /** The cell of one side while the setting is apart. */
-function sideCell(setting: Setting, side: Side): string {
-  return `base/${setting.id}@${side}`
+function sideCell(setting: Setting, side: Side): RowId {
+  return baseCellRow(setting.id, side)
 }
 
 function onList(setting: Setting): Result<true> {

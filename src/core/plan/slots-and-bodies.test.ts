@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { type Rows, describeRow, showRow } from './rows'
 import { describe, expect, it } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
 import { acceptedFunctions, listPlace } from '../model/keys'
@@ -6,9 +8,7 @@ import { contextIn } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import { must } from '../result'
 import { differencesOf, planFor } from './bodies'
-import { describeRow, showRow } from './describe'
 import { parsePlan, plannedSlots } from './plan'
-import type { Rows } from './rows'
 import { strayRows } from './stray'
 
 const planOf = (rows: Rows) => must(parsePlan(heron, rows))
@@ -21,13 +21,13 @@ const stray = (rows: Rows, slot = 'flow') => {
 
 describe('what strays in a slot', () => {
   const rows: Rows = {
-    'bank/dial/ebb/side': 'motion',
-    'bank/dial/ebb/movie.profile': 'log',
-    'bank/dial/flow/side': 'motion',
-    'bank/dial/flow/startedFrom': 'ebb',
-    'bank/dial/flow/movie.profile': 'log',
-    'bank/dial/flow/movie.frameRate': '100p',
-    'bank/dial/flow/exposure.iso': 'ISO 3200',
+    [rowNamed('bank/dial/ebb/side')]: 'motion',
+    [rowNamed('bank/dial/ebb/movie.profile')]: 'log',
+    [rowNamed('bank/dial/flow/side')]: 'motion',
+    [rowNamed('bank/dial/flow/startedFrom')]: 'ebb',
+    [rowNamed('bank/dial/flow/movie.profile')]: 'log',
+    [rowNamed('bank/dial/flow/movie.frameRate')]: '100p',
+    [rowNamed('bank/dial/flow/exposure.iso')]: 'ISO 3200',
   }
 
   it('is residue where it is as in the slot it was started from, drift where it is not', () => {
@@ -41,16 +41,16 @@ describe('what strays in a slot', () => {
     expect(
       stray({
         ...rows,
-        'bank/dial/flow/meant': ['movie.frameRate'],
-        'bank/dial/flow/onSite': ['exposure.iso'],
-        'why/bank/dial/flow/movie.profile': 'Graded together.',
+        [rowNamed('bank/dial/flow/meant')]: ['movie.frameRate'],
+        [rowNamed('bank/dial/flow/onSite')]: ['exposure.iso'],
+        [rowNamed('why/bank/dial/flow/movie.profile')]: 'Graded together.',
       }),
     ).toEqual({ residue: [], drift: [] })
-    expect(stray({ ...rows, 'base/movie.profile': 'log' }).residue).toEqual([])
+    expect(stray({ ...rows, [rowNamed('base/movie.profile')]: 'log' }).residue).toEqual([])
   })
 
   it('is all drift in a slot that was started from base', () => {
-    expect(stray({ ...rows, 'bank/dial/flow/startedFrom': 'base' }).residue).toEqual([])
+    expect(stray({ ...rows, [rowNamed('bank/dial/flow/startedFrom')]: 'base' }).residue).toEqual([])
     expect(stray(rows, 'ebb')).toEqual({ residue: [], drift: ['movie.profile'] })
   })
 
@@ -70,17 +70,17 @@ describe('what strays in a slot', () => {
   })
 
   it('is told in words', () => {
-    expect(describeRow(heron, 'bank/dial/flow/onSite')).toBe('Bank Flow, changes on site')
-    expect(showRow(heron, 'bank/dial/flow/onSite', ['exposure.iso'])).toBe('ISO')
+    expect(describeRow(heron, rowNamed('bank/dial/flow/onSite'))).toBe('Bank Flow, changes on site')
+    expect(showRow(heron, rowNamed('bank/dial/flow/onSite'), ['exposure.iso'])).toBe('ISO')
   })
 })
 
 describe('a body that differs', () => {
   const rows: Rows = {
-    'base/focus.lamp': false,
-    'body/heron-b/base/focus.lamp': true,
-    'bank/dial/ebb/side': 'stills',
-    'body/heron-b/bank/dial/ebb/exposure.iso': 'ISO 800',
+    [rowNamed('base/focus.lamp')]: false,
+    [rowNamed('body/heron-b/base/focus.lamp')]: true,
+    [rowNamed('bank/dial/ebb/side')]: 'stills',
+    [rowNamed('body/heron-b/bank/dial/ebb/exposure.iso')]: 'ISO 800',
   }
   const inBank = contextIn(heron, 'stills', { family: 'dial', slot: 'ebb' })
   const value = (setting: string, body?: string) =>
@@ -103,7 +103,7 @@ describe('a body that differs', () => {
       'base/focus.lamp': true,
       'bank/dial/ebb/exposure.iso': 'ISO 800',
     })
-    expect(planFor(plan, 'heron-b').rows['base/focus.lamp']).toBe(true)
+    expect(planFor(plan, 'heron-b').rows[rowNamed('base/focus.lamp')]).toBe(true)
     expect(planFor(plan, 'heron-a')).toBe(plan)
   })
 

@@ -1,9 +1,10 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { describeStep } from './rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf, stepFor } from '@tests/fixtures/arbitrary'
 import { heron, heronWith } from '@tests/fixtures/heron'
 import { must } from '../result'
-import { describeStep } from './describe'
 import { historyOf, redoStep, undoStep } from '../sync/history'
 import { applyAll } from '../sync/kind'
 import { readSave } from '../sync/protocol'
@@ -11,13 +12,13 @@ import { emptyPlan, parsePlan, plannedSlots } from './plan'
 import { rebase, stillWanted } from '../sync/rebase'
 import { planKind } from './kind'
 import { applyStep, setRows } from './step'
-import { invertStep, touchedRows, type Step } from '../sync/step'
+import { invertStep, touchedRows, type Change, type Step } from '../sync/step'
 
 const plan = emptyPlan(heron)
 const planAndStep = planOf(heron).chain((one) => fc.tuple(fc.constant(one), stepFor(heron, one, 'step')))
 const one = (row: string, from: unknown, to: unknown): Step => ({
   id: 's',
-  changes: [{ row, from, to }] as Step['changes'],
+  changes: [{ row: rowNamed(row), from, to } as Change],
 })
 
 describe('a step', () => {
@@ -89,9 +90,9 @@ describe('a step', () => {
   })
 
   it('describes control, gesture, side, old and new', () => {
-    const step = setRows(plan, 's', { 'key/stills/cheek-key/press': 'start-focus' })
+    const step = setRows(plan, 's', { [rowNamed('key/stills/cheek-key/press')]: 'start-focus' })
     expect(describeStep(heron, step)).toBe('Cheek key, press, stills: Magnifier (as delivered) → Start focus')
-    const bank = setRows(plan, 's', { 'bank/dial/ebb/movie.frameRate': '100p' })
+    const bank = setRows(plan, 's', { [rowNamed('bank/dial/ebb/movie.frameRate')]: '100p' })
     expect(describeStep(heron, bank)).toBe('Bank Ebb, Frame rate: as base → 100p')
   })
 
@@ -137,20 +138,20 @@ describe('history', () => {
   })
 
   it('has nothing to redo after a fresh step', () => {
-    const first = setRows(plan, 'first', { title: 'a' })
+    const first = setRows(plan, 'first', { [rowNamed('title')]: 'a' })
     const undo = undoStep([first], 'undo') as Step
-    const fresh = setRows(plan, 'fresh', { title: 'b' })
+    const fresh = setRows(plan, 'fresh', { [rowNamed('title')]: 'b' })
     expect(historyOf([first, undo, fresh])).toEqual({ undo: [fresh], redo: [] })
   })
 })
 
 describe('rebase', () => {
-  const mine = setRows(plan, 'mine', { 'base/movie.frameRate': '50p' })
+  const mine = setRows(plan, 'mine', { [rowNamed('base/movie.frameRate')]: '50p' })
   const onto = (steps: readonly Step[], theirs: Step, from = plan) =>
     rebase(kind, must(applyStep(heron, from, theirs)), steps, [theirs])
 
   it('keeps steps on other rows as they are', () => {
-    const theirs = setRows(plan, 'theirs', { title: 'Theirs' })
+    const theirs = setRows(plan, 'theirs', { [rowNamed('title')]: 'Theirs' })
     expect(onto([mine], theirs)).toMatchObject({
       steps: [mine],
       aside: [],
@@ -159,7 +160,7 @@ describe('rebase', () => {
   })
 
   it('holds back a step on the same row and keeps what was wanted', () => {
-    const theirs = setRows(plan, 'theirs', { 'base/movie.frameRate': '100p' })
+    const theirs = setRows(plan, 'theirs', { [rowNamed('base/movie.frameRate')]: '100p' })
     expect(onto([mine], theirs)).toMatchObject({
       steps: [],
       aside: [{ row: 'base/movie.frameRate', before: null, mine: '50p', why: { kind: 'changed' } }],
@@ -167,14 +168,17 @@ describe('rebase', () => {
   })
 
   it('asks nothing of a row that both changed to the same', () => {
-    const theirs = setRows(plan, 'theirs', { 'base/movie.frameRate': '50p' })
+    const theirs = setRows(plan, 'theirs', { [rowNamed('base/movie.frameRate')]: '50p' })
     const { document, aside } = onto([mine], theirs)
     expect(stillWanted(kind, document, aside)).toEqual([])
   })
 
   it('holds back later steps that build on a held one, and keeps what was wanted last', () => {
-    const theirs = setRows(plan, 'theirs', { 'base/movie.frameRate': '100p' })
-    const later: Step = { id: 'later', changes: [{ row: 'base/movie.frameRate', from: '50p', to: '60p' }] }
+    const theirs = setRows(plan, 'theirs', { [rowNamed('base/movie.frameRate')]: '100p' })
+    const later: Step = {
+      id: 'later',
+      changes: [{ row: rowNamed('base/movie.frameRate'), from: '50p', to: '60p' }],
+    }
     const { steps, aside } = onto([mine, later], theirs)
     expect(steps).toEqual([])
     expect(aside).toMatchObject([{ row: 'base/movie.frameRate', before: null, mine: '60p' }])
@@ -182,7 +186,7 @@ describe('rebase', () => {
 
   it('sets aside only the step that was refused, with its reason', () => {
     const refusal = { code: 'outside', message: 'not that', where: 'title' }
-    const other = setRows(plan, 'other', { title: 'Mine' })
+    const other = setRows(plan, 'other', { [rowNamed('title')]: 'Mine' })
     const { steps, aside } = rebase(kind, plan, [mine, other], [], { step: 'other', refusal })
     expect(steps).toEqual([mine])
     expect(aside).toMatchObject([{ row: 'title', mine: 'Mine', why: { kind: 'refused', refusal } }])

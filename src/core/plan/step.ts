@@ -1,12 +1,10 @@
+import { type RowId, acceptValue, entriesOf, parseRow, rowValue } from './rows'
 import type { BodyModel } from '../model/types'
 import type { Step } from '../sync/step'
 import { ok, refuse, type Result } from '../result'
 import { sameValue, type Value } from '../vocabulary/values'
 import { grown } from './limits'
 import { samePlanModel, type Plan } from './plan'
-import { parseRow } from './parse-row'
-import { checkRowValue } from './row-values'
-import type { RowId, Rows } from './rows'
 
 /**
  * The plan after the step. Refuses, leaving the plan as it was: a step for another model, a row this model does
@@ -29,7 +27,7 @@ export function applyStep(model: BodyModel, plan: Plan, step: Step): Result<Plan
     }
     if (change.to === null) delete rows[change.row]
     else {
-      const checked = checkRowValue(model, row.value, change.to, change.row)
+      const checked = acceptValue(model, row.value, change.to, change.row)
       if (!checked.ok) return checked
       rows[change.row] = checked.value
     }
@@ -38,16 +36,9 @@ export function applyStep(model: BodyModel, plan: Plan, step: Step): Result<Plan
   return sized.ok ? ok({ model: plan.model, rows }) : sized
 }
 
-/** What a row holds now, or null. No name that every object has contains a stroke, so an id with one needs no asking. */
-export function rowValue(rows: Rows, row: RowId): Value | null {
-  const value = rows[row]
-  if (value === undefined) return null
-  return row.includes('/') || Object.hasOwn(rows, row) ? value : null
-}
-
 /** A step that sets rows to the values given (null removes a row); rows that hold them already are left out. */
 export function setRows(plan: Plan, id: string, wanted: Readonly<Record<RowId, Value | null>>): Step {
-  const changes = Object.entries(wanted).flatMap(([row, to]) => {
+  const changes = entriesOf(wanted).flatMap(([row, to]) => {
     const from = rowValue(plan.rows, row)
     return sameValue(from ?? undefined, to ?? undefined) ? [] : [{ row, from, to }]
   })

@@ -1,10 +1,9 @@
+import { baseValue } from './cells'
+import { type BankFact, bankFactRow, bankRow, noteRow, rowValue } from './rows'
 import type { BodyModel } from '../model/types'
 import { once } from '../once'
 import { sameValue, type Value } from '../vocabulary/values'
-import { baseValue } from './cells'
 import { plannedSlots, type Plan, type PlannedSlot } from './plan'
-import { bankRow } from './rows'
-import { rowValue } from './step'
 
 /** Rows of a slot that differ from base though nobody meant them to, by setting id in model order. */
 export interface Stray {
@@ -29,12 +28,12 @@ const strayFor = once((model: BodyModel) =>
 /** Of these what is to be told: where a plan lists nothing as meant to differ, nobody can say what drifted. */
 export function toldStray(model: BodyModel, plan: Plan, slot: PlannedSlot): Stray {
   const { residue, drift } = strayRows(model, plan, slot)
-  const listed = rowValue(plan.rows, bankRow(slot.family, slot.slot, 'meant')) !== null
+  const listed = rowValue(plan.rows, bankFactRow(slot.family, slot.slot, 'meant')) !== null
   return { residue, drift: listed ? drift : [] }
 }
 
 function readStray(model: BodyModel, plan: Plan, slot: PlannedSlot): Stray {
-  const fact = (name: string) => rowValue(plan.rows, bankRow(slot.family, slot.slot, name))
+  const fact = (name: BankFact) => rowValue(plan.rows, bankFactRow(slot.family, slot.slot, name))
   const meant = new Set([...listed(fact('meant')), ...listed(fact('onSite'))])
   const source = plannedSlots(model, plan).find(
     (one) => one.family === slot.family && one.slot === fact('startedFrom'),
@@ -43,7 +42,7 @@ function readStray(model: BodyModel, plan: Plan, slot: PlannedSlot): Stray {
     const own = slot.rows[setting.id]
     if (own === undefined || meant.has(setting.id)) return false
     if (sameValue(own, baseValue(model, plan.rows, setting, slot.side))) return false
-    return rowValue(plan.rows, `why/${bankRow(slot.family, slot.slot, setting.id)}`) === null
+    return rowValue(plan.rows, noteRow('why', bankRow(slot.family, slot.slot, setting.id))) === null
   })
   const isResidue = (id: string) => source !== undefined && sameValue(slot.rows[id], source.rows[id])
   return {

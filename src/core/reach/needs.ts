@@ -1,8 +1,17 @@
+import {
+  type RowId,
+  idsOf,
+  isNeedRow,
+  needRow,
+  needSituationOf,
+  parseRow,
+  rowValue,
+  situationOf,
+  situationRow,
+} from '../plan/rows'
 import type { BodyModel, Side } from '../model/types'
-import { parseRow } from '../plan/parse-row'
 import type { Plan } from '../plan/plan'
-import type { RowId } from '../plan/rows'
-import { rowValue, setRows } from '../plan/step'
+import { setRows } from '../plan/step'
 import { inOrder, keyAtEnd, keysToMove, type Ordered } from '../sync/order'
 import type { Step } from '../sync/step'
 import { needFlags, type NeedFlag, type ReadySet } from '../vocabulary/situations'
@@ -20,8 +29,8 @@ export interface Need {
 
 /** The needs of a plan, by situation and name; a situation without a side is worked on the model's first. */
 export function needsOf(model: BodyModel, plan: Plan): Need[] {
-  return Object.keys(plan.rows)
-    .filter((id) => id.startsWith('need/'))
+  return idsOf(plan.rows)
+    .filter((id) => isNeedRow(id))
     .sort()
     .flatMap((id): Need[] => {
       const row = parseRow(model, id)
@@ -56,14 +65,11 @@ export function movedSituation(plan: Plan, id: string, by: number): Readonly<Rec
 }
 
 function orderRow(situation: string): RowId {
-  return `situation/${situation}/order`
+  return situationRow(situation, 'order')
 }
 
 function orderedSituations(plan: Plan): Ordered[] {
-  const ids = Object.keys(plan.rows).flatMap((row) => {
-    const [kind, id = ''] = row.split('/')
-    return kind === 'situation' || kind === 'need' ? [id] : []
-  })
+  const ids = idsOf(plan.rows).flatMap((row) => situationOf(row) ?? needSituationOf(row) ?? [])
   return [...new Set(ids)].map((id) => {
     const key = rowValue(plan.rows, orderRow(id))
     return { id, key: typeof key === 'string' ? key : null }
@@ -72,18 +78,18 @@ function orderedSituations(plan: Plan): Ordered[] {
 
 /** The owner's name for a situation; its id where it has none. */
 export function situationName(plan: Plan, id: string): string {
-  return String(rowValue(plan.rows, `situation/${id}/name`) ?? id)
+  return String(rowValue(plan.rows, situationRow(id, 'name')) ?? id)
 }
 
 /** The side a situation is worked on: the model's first where nothing is said. */
 export function situationSide(model: BodyModel, plan: Plan, id: string): Side {
-  return (rowValue(plan.rows, `situation/${id}/side`) as Side | null) ?? model.sides[0] ?? 'stills'
+  return (rowValue(plan.rows, situationRow(id, 'side')) as Side | null) ?? model.sides[0] ?? 'stills'
 }
 
 /** The step that starts a situation from a ready set, after the others; needs it has already stay as they are. */
 export function startSituation(plan: Plan, set: ReadySet, situation: string, id: string): Step {
   const wanted = Object.entries(situationRows(set, situation))
-  const fresh = wanted.filter(([row]) => !row.startsWith('need/') || rowValue(plan.rows, row) === null)
+  const fresh = wanted.filter(([row]) => !isNeedRow(row) || rowValue(plan.rows, row) === null)
   return setRows(plan, id, { ...Object.fromEntries(fresh), ...placeAtEnd(plan, situation) })
 }
 
@@ -95,12 +101,12 @@ export function placeAtEnd(plan: Plan, situation: string): Readonly<Record<RowId
 /** The rows of a situation as its ready set has it. */
 export function situationRows(set: ReadySet, situation: string): Record<RowId, Value> {
   const needs = set.needs.map(({ what, perOuting, flags }) => [
-    `need/${situation}/${what}`,
+    needRow(situation, what),
     [String(perOuting), ...flags],
   ])
   return {
-    [`situation/${situation}/name`]: set.name,
-    [`situation/${situation}/side`]: set.side,
+    [situationRow(situation, 'name')]: set.name,
+    [situationRow(situation, 'side')]: set.side,
     ...(Object.fromEntries(needs) as Record<RowId, Value>),
   }
 }

@@ -1,6 +1,5 @@
+import { type handFacts, ownerRow, rowValue } from '../plan/rows'
 import type { Plan } from '../plan/plan'
-import type { handFacts } from '../plan/rows'
-import { rowValue } from '../plan/step'
 
 /** One move of hand or mind, with the time it takes. */
 export interface Operator {
@@ -31,7 +30,7 @@ export type Times = Readonly<Record<Operator['id'], number>>
 /** The times a plan reckons with: the owner's own where they were measured. */
 export function timesOf(plan: Plan): Times {
   const pairs = operators.map(
-    ({ id, seconds }) => [id, rowValue(plan.rows, `owner/${id}`) ?? seconds] as const,
+    ({ id, seconds }) => [id, rowValue(plan.rows, ownerRow(id)) ?? seconds] as const,
   )
   return Object.fromEntries(pairs) as Times
 }

@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import type { Rows } from '../plan/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf, stepFor } from '@tests/fixtures/arbitrary'
@@ -5,7 +7,6 @@ import { heron } from '@tests/fixtures/heron'
 import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
 import { started } from '@tests/fixtures/started'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
-import type { Rows } from '../plan/rows'
 import { applyStep } from '../plan/step'
 import { invertStep } from '../sync/step'
 import { must } from '../result'
@@ -26,7 +27,7 @@ describe('ready sets', () => {
   })
 
   it('keep the needs a situation has already, and are taken back by one step', () => {
-    const plan = planWith({ 'need/stage/exposure.iso': ['7', 'finder'] })
+    const plan = planWith({ [rowNamed('need/stage/exposure.iso')]: ['7', 'finder'] })
     const [set] = readySets
     if (!set) throw new Error('there are sets')
     const step = startSituation(plan, set, 'stage', 's')
@@ -64,7 +65,11 @@ describe('a path', () => {
   it('by a dial under the finger is one turn; in the menu it is many presses, and the eye leaves the finder', () => {
     const { reached } = reachOf(
       heron,
-      planWith({ ...byHand, 'need/a/exposure.aperture': ['1'], 'need/a/focus.lamp': ['1'] }),
+      planWith({
+        ...byHand,
+        [rowNamed('need/a/exposure.aperture')]: ['1'],
+        [rowNamed('need/a/focus.lamp')]: ['1'],
+      }),
       lenses,
     )
     const [aperture, lamp] = reached
@@ -75,12 +80,23 @@ describe('a path', () => {
   })
 
   it('leads through the own menu where the line stands there, and through a held key and a dial', () => {
-    const own = reachOf(heron, planWith({ 'need/a/focus.lamp': ['1'], 'own/1/1': 'focus.lamp' }), lenses)
+    const own = reachOf(
+      heron,
+      planWith({ [rowNamed('need/a/focus.lamp')]: ['1'], [rowNamed('own/1/1')]: 'focus.lamp' }),
+      lenses,
+    )
     expect(own.reached[0]?.best?.tier).toBe('own-menu')
     const duet = modelCalled('varn-duet')
     const held = reachOf(
       duet,
-      planWith({ ...byHand, 'need/a/exposure.iso': ['1'], 'key/stills/turnplate/turn': 'nothing' }, duet),
+      planWith(
+        {
+          ...byHand,
+          [rowNamed('need/a/exposure.iso')]: ['1'],
+          [rowNamed('key/stills/turnplate/turn')]: 'nothing',
+        },
+        duet,
+      ),
       lenses,
     )
     expect(held.reached[0]?.others.concat(held.reached[0].best ?? []).map((one) => one.tier)).toContain(
@@ -91,7 +107,7 @@ describe('a path', () => {
   it('through the function menu counts as at the finder only where the owner says so', () => {
     const rows = { 'need/a/drive.mode': ['1'], 'key/stills/thumb-wheel/tilt-down': 'nothing' } as const
     const tiers = (counts: boolean) =>
-      reachOf(heron, planWith({ ...rows, 'owner/gridCounts': counts }), lenses).reached.flatMap(
+      reachOf(heron, planWith({ ...rows, [rowNamed('owner/gridCounts')]: counts }), lenses).reached.flatMap(
         ({ best, others }) => [best, ...others],
       )
     const grid = (counts: boolean) => tiers(counts).find((one) => one?.tier === 'function-menu')
@@ -103,7 +119,7 @@ describe('a path', () => {
     const rows = { 'situation/a/side': 'motion', 'need/a/focus.lamp': ['1'] } as const
     const [lamp] = reachOf(
       heron,
-      planWith({ ...rows, 'need/a/focus.lamp': ['1', 'recording'] }),
+      planWith({ ...rows, [rowNamed('need/a/focus.lamp')]: ['1', 'recording'] }),
       lenses,
     ).reached
     const [standing] = reachOf(heron, planWith(rows), lenses).reached
@@ -124,7 +140,11 @@ describe('a path', () => {
   })
 
   it('takes the times the owner measured', () => {
-    const plan = planWith({ ...byHand, 'need/a/exposure.aperture': ['10'], 'owner/turn': 2 })
+    const plan = planWith({
+      ...byHand,
+      [rowNamed('need/a/exposure.aperture')]: ['10'],
+      [rowNamed('owner/turn')]: 2,
+    })
     expect(timesOf(plan)).toMatchObject({ turn: 2, press: operators[0]?.seconds })
     expect(reachOf(heron, plan, lenses).seconds).toBeCloseTo(20)
   })
@@ -134,15 +154,15 @@ describe('coverage', () => {
   it('counts needs and uses at the finder, leaves out what the model has not, and knows the target', () => {
     const rows: Rows = {
       ...byHand,
-      'need/a/exposure.aperture': ['30'],
-      'need/a/focus.lamp': ['10'],
-      'need/a/focus.tracking': ['99'],
-      'need/a/focus.start': ['0'],
-      'owner/target': 80,
+      [rowNamed('need/a/exposure.aperture')]: ['30'],
+      [rowNamed('need/a/focus.lamp')]: ['10'],
+      [rowNamed('need/a/focus.tracking')]: ['99'],
+      [rowNamed('need/a/focus.start')]: ['0'],
+      [rowNamed('owner/target')]: 80,
     }
     const report = reachOf(heron, planWith(rows), lenses)
     expect(report).toMatchObject({ byCount: 0.5, byUse: 0.75, menuFree: 0.75, onTarget: false })
-    expect(reachOf(heron, planWith({ ...rows, 'owner/target': 70 }), lenses).onTarget).toBe(true)
+    expect(reachOf(heron, planWith({ ...rows, [rowNamed('owner/target')]: 70 }), lenses).onTarget).toBe(true)
     expect(report.reached.find((one) => one.need.what === 'focus.tracking')).toMatchObject({
       absent: true,
       perOuting: 0,
@@ -157,14 +177,16 @@ describe('coverage', () => {
 
   it('counts a special key once for each meaning it has', () => {
     const rows: Rows = {
-      'key/stills/thumb-key/press': 'start-focus',
-      'key/motion/thumb-key/press': 'start-focus',
+      [rowNamed('key/stills/thumb-key/press')]: 'start-focus',
+      [rowNamed('key/motion/thumb-key/press')]: 'start-focus',
     }
     expect(reachOf(heron, planWith(rows), lenses).load).toBe(1)
-    expect(reachOf(heron, planWith({ ...rows, 'key/motion/thumb-key/press': 'record' }), lenses).load).toBe(2)
-    expect(reachOf(heron, planWith({ ...rows, 'key/stills/cheek-key/press': 'nothing' }), lenses).load).toBe(
-      1,
-    )
+    expect(
+      reachOf(heron, planWith({ ...rows, [rowNamed('key/motion/thumb-key/press')]: 'record' }), lenses).load,
+    ).toBe(2)
+    expect(
+      reachOf(heron, planWith({ ...rows, [rowNamed('key/stills/cheek-key/press')]: 'nothing' }), lenses).load,
+    ).toBe(1)
   })
 
   it('is a share, and seconds are never below nothing, for any plan', () => {
@@ -206,7 +228,7 @@ describe('the worst needs', () => {
     const plan = must(
       applyStep(heron, started(heron, ['stage']), {
         id: 'x',
-        changes: [{ row: 'key/stills/thumb-wheel/turn', from: null, to: 'nothing' }],
+        changes: [{ row: rowNamed('key/stills/thumb-wheel/turn'), from: null, to: 'nothing' }],
       }),
     )
     const worst = worstNeeds(reachOf(heron, plan, lenses.slice(0, 1)), 3)

@@ -1,11 +1,11 @@
+import { keyRow, noteRow, ownerRow, rowValue } from '../plan/rows'
 import type { Address } from '../model/addresses'
 import { acceptedFunctions } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { BodyModel, LensModel, Posture, Side } from '../model/types'
 import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
-import { keyRow } from '../plan/rows'
-import { rowValue, setRows } from '../plan/step'
+import { setRows } from '../plan/step'
 import type { Step } from '../sync/step'
 import { changedBetween, resolveAgain, type Changed } from '../resolve/again'
 import { usualContext, type Context } from '../resolve/context'
@@ -145,7 +145,7 @@ function reckoned(asked: Asked, plan: Plan, known: States, changed: Changed | nu
     return { need, best, others, absent, perOuting: need.perOuting * each }
   })
   const coverage = coverageOf(reached)
-  const target = rowValue(plan.rows, 'owner/target')
+  const target = rowValue(plan.rows, ownerRow('target'))
   const onTarget = typeof target === 'number' ? coverage.byUse * 100 >= target : null
   const report = { reached, ...coverage, onTarget, seconds: total(reached), load: loadOf(model, plan) }
   works.set(report, { asked, plan, states, stateOf })
@@ -154,7 +154,7 @@ function reckoned(asked: Asked, plan: Plan, known: States, changed: Changed | nu
 
 /** Whether the owner lets a function menu in the finder count as done at the finder. */
 export function gridCountsIn(plan: Plan): boolean {
-  return rowValue(plan.rows, 'owner/gridCounts') === true
+  return rowValue(plan.rows, ownerRow('gridCounts')) === true
 }
 
 /** Whether a need comes while the film runs. */
@@ -250,7 +250,7 @@ export function worstNeeds(before: ReachReport, most = 5): Worst[] {
     let best: Worst = { reached, step: null, words: 'No key makes it quicker.', gain: 0 }
     for (const address of lookup(model).addresses.values()) {
       if (address.side !== need.side || address.when !== null) continue
-      if (rowValue(plan.rows, `lock/${keyRow(address)}`) !== null) continue
+      if (rowValue(plan.rows, noteRow('lock', keyRow(address))) !== null) continue
       for (const fn of acceptedFunctions(model, address).filter(does)) {
         const gain = gainOf(before, address, fn.id)
         if (gain <= best.gain + 1e-9) continue

@@ -1,10 +1,11 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { keyRow } from '../plan/rows'
 import { describe, expect, it } from 'vitest'
 import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
 import { started } from '@tests/fixtures/started'
 import { acceptedFunctions } from '../model/keys'
 import { lookup } from '../model/lookup'
 import { parsePlan } from '../plan/plan'
-import { keyRow } from '../plan/rows'
 import { must } from '../result'
 import { idleOn } from '../resolve/idle'
 import { menuUses } from './menu-uses'
@@ -33,7 +34,10 @@ describe.each(namedModels)('what each function would save on a key of the %s', (
 
 describe('the functions of a key', () => {
   const heron = modelCalled('tarrow-heron')
-  const plan = started(heron, ['stage'], { 'lens/attic-90': true, 'lens/tarrow-45': true })
+  const plan = started(heron, ['stage'], {
+    [rowNamed('lens/attic-90')]: true,
+    [rowNamed('lens/tarrow-45')]: true,
+  })
   const thumb = lookup(heron).addresses.get('stills/thumb-key/press')
   if (!thumb) throw new Error('there is a thumb key')
 
@@ -64,7 +68,9 @@ describe('what menus are needed for', () => {
   const heron = modelCalled('tarrow-heron')
 
   it('is told for each setting of a side, with the way, and whether a key does it already', () => {
-    const plan = started(heron, ['stage', 'interviews'], { 'base/exposure.mode@stills': 'manual' })
+    const plan = started(heron, ['stage', 'interviews'], {
+      [rowNamed('base/exposure.mode@stills')]: 'manual',
+    })
     const report = reachOf(heron, plan, few)
     const uses = menuUses(heron, report, 'stills')
     expect(uses.get('exposure.shutter')).toMatchObject({ needed: 30, onKey: true, way: 'Front dial, turn' })

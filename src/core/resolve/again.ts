@@ -1,9 +1,8 @@
+import { type RowId, anywhere, idsOf, invalidatedBy, rowValue } from '../plan/rows'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { slotIn, standingAt, type Context } from './context'
 import type { Plan } from '../plan/plan'
-import type { RowId } from '../plan/rows'
-import { rowValue } from '../plan/step'
 import { sameValue } from '../vocabulary/values'
 import { addressIn, answering, finished, indicatorsIn, resolve, resolvedSetting } from './resolve'
 import { workOf, type Work } from './resolve'
@@ -25,24 +24,20 @@ export interface Changed {
 /** What two plans of one model differ in; linear in their rows. */
 export function changedBetween(model: BodyModel, before: Plan, after: Plan): Changed {
   const rows = new Set<RowId>()
-  for (const row of Object.keys(before.rows)) if (differ(before, after, row)) rows.add(row)
-  for (const row of Object.keys(after.rows)) if (!Object.hasOwn(before.rows, row)) rows.add(row)
+  for (const row of idsOf(before.rows)) if (differ(before, after, row)) rows.add(row)
+  for (const row of idsOf(after.rows)) if (!Object.hasOwn(before.rows, row)) rows.add(row)
   const settings = new Map<string, Set<string>>()
   const touch = (id: string, place: string) => settings.set(id, (settings.get(id) ?? new Set()).add(place))
   const addresses = new Set<string>()
   const facts = new Set<string>()
   let everything = false
   for (const row of rows) {
-    const [kind = '', ...rest] = row.split('/')
-    const keyed = kind === 'bank' && rest[2] === 'key' ? rest.slice(3) : kind === 'key' ? rest : null
-    const [name = '', cell] = (rest.at(-1) ?? '').split('@')
-    if (keyed) {
-      addresses.add(keyed.join('/'))
+    const anew = invalidatedBy(model, row)
+    if (anew.what === 'key') {
+      addresses.add(anew.address)
       for (const plan of [before, after]) facts.add(`assigned/${String(rowValue(plan.rows, row))}`)
-    } else if (kind === 'base') touch(name, cell === 'stills' || cell === 'motion' ? cell : anywhere)
-    else if (kind === 'bank') touch(name, `${rest[0] ?? ''}/${rest[1] ?? ''}`)
-    else if (kind === 'position' || kind === 'hold') touch(name, anywhere)
-    else if (kind === 'share' || kind === 'body') everything = true
+    } else if (anew.what === 'setting') touch(anew.setting, anew.place)
+    else if (anew.what === 'everything') everything = true
   }
   for (const key of addresses) facts.add(`assigned/${lookup(model).addresses.get(key)?.factory ?? ''}`)
   const mode = lookup(model).exposureMode
@@ -54,8 +49,6 @@ export function changedBetween(model: BodyModel, before: Plan, after: Plan): Cha
   }
   return { settings, addresses, facts, everything }
 }
-
-const anywhere = '*'
 
 /** The settings whose changed rows can be read in a context. */
 function readIn(model: BodyModel, { settings }: Changed, context: Context): string[] {

@@ -1,10 +1,10 @@
+import { baseRow, plainly, type Whereabouts } from '../plan/cells'
+import { rowValue, typedCell } from '../plan/rows'
 import type { AssignSide, BodyModel, FocusGeometry, LensModel, ModePosition } from '../model/types'
 import type { Orientation, Posture } from '../model/types'
 import type { RunState, Side } from '../model/types'
 import { sameValue, type Value } from '../vocabulary/values'
 import { lookup } from '../model/lookup'
-import { baseRow, plainly, typedCell, type Whereabouts } from '../plan/cells'
-import { rowValue } from '../plan/step'
 import { plannedLenses, plannedSlots, type Plan } from '../plan/plan'
 
 /** One state of affairs in which a plan is looked at. What is left out of it, nobody says. */

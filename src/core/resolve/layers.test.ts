@@ -1,9 +1,10 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import type { Rows } from '../plan/rows'
 import { describe, expect, it } from 'vitest'
 import { heron, heronWith } from '@tests/fixtures/heron'
 import { lenses, modelCalled } from '@tests/fixtures/models'
 import type { BodyModel, LensModel } from '../model/types'
 import { emptyPlan, parsePlan } from '../plan/plan'
-import type { Rows } from '../plan/rows'
 import { must } from '../result'
 import { anyLens, contextIn, type Context } from './context'
 import { pressRecord, pressSwap } from './filming'
@@ -26,7 +27,7 @@ describe('where a value lives', () => {
     const turned = { marked: { 'controls.timeDial': 't250' } }
     expect(setting('controls.timeDial', pell, {}, turned)?.chain.at(-1)?.layer).toBe('marked')
     expect(
-      setting('exposure.shutter', pell, { 'base/exposure.shutter@stills': '1/60' }, turned),
+      setting('exposure.shutter', pell, { [rowNamed('base/exposure.shutter@stills')]: '1/60' }, turned),
     ).toMatchObject({
       value: '1/250',
       chain: [{ layer: 'factory' }, { layer: 'base', value: '1/60' }, { layer: 'rule', from: 'dial-t250' }],
@@ -79,12 +80,15 @@ describe('where a value lives', () => {
 
 describe('the mode dial', () => {
   it('recalls its slot, and fixes what it fixes', () => {
-    const rows: Rows = { 'bank/dial/ebb/side': 'stills', 'bank/dial/ebb/exposure.iso': 'ISO 1600' }
+    const rows: Rows = {
+      [rowNamed('bank/dial/ebb/side')]: 'stills',
+      [rowNamed('bank/dial/ebb/exposure.iso')]: 'ISO 1600',
+    }
     expect(setting('exposure.iso', heron, rows, { position: 'stop-ebb' })?.value).toBe('ISO 1600')
     const fixed = setting(
       'exposure.mode',
       duet,
-      { 'base/exposure.mode@stills': 'manual' },
+      { [rowNamed('base/exposure.mode@stills')]: 'manual' },
       { position: 'program' },
     )
     expect(fixed?.chain.at(-1)).toMatchObject({ layer: 'dial', value: 'full-auto', from: 'program' })
@@ -102,12 +106,12 @@ describe('the mode dial', () => {
 
 describe('two bank families', () => {
   const rows: Rows = {
-    'bank/light/dusk/side': 'stills',
-    'bank/light/dusk/exposure.iso': 'ISO 3200',
-    'bank/hand/crowd/side': 'stills',
-    'bank/hand/crowd/focus.area': 'zone',
-    'bank/hand/crowd/shutter.kind': 'silent',
-    'bank/hand/crowd/key/stills/thumb-rest/press': 'start-focus-zone',
+    [rowNamed('bank/light/dusk/side')]: 'stills',
+    [rowNamed('bank/light/dusk/exposure.iso')]: 'ISO 3200',
+    [rowNamed('bank/hand/crowd/side')]: 'stills',
+    [rowNamed('bank/hand/crowd/focus.area')]: 'zone',
+    [rowNamed('bank/hand/crowd/shutter.kind')]: 'silent',
+    [rowNamed('bank/hand/crowd/key/stills/thumb-rest/press')]: 'start-focus-zone',
   }
   const banks = { light: 'dusk', hand: 'crowd' }
 
@@ -121,7 +125,8 @@ describe('two bank families', () => {
   it('keep more only while widened', () => {
     expect(setting('shutter.kind', mere, rows, { banks })?.value).toBe('first')
     expect(
-      setting('shutter.kind', mere, { ...rows, 'base/controls.bankWidth': true }, { banks })?.value,
+      setting('shutter.kind', mere, { ...rows, [rowNamed('base/controls.bankWidth')]: true }, { banks })
+        ?.value,
     ).toBe('silent')
   })
 
@@ -157,7 +162,7 @@ describe('a control', () => {
   })
 
   it('has another assignment for each exposure mode, each judged in its own', () => {
-    const { addresses } = state(linden, { 'base/exposure.mode@stills': 'aperture-first' })
+    const { addresses } = state(linden, { [rowNamed('base/exposure.mode@stills')]: 'aperture-first' })
     expect(addresses.get('stills/front-bezel/turn@aperture-first')).toMatchObject({
       active: true,
       verdict: 'works',
@@ -249,7 +254,9 @@ describe('a fact in doubt', () => {
 
   it('leaves every candidate of a factory value possible until the plan decides it', () => {
     expect(setting('focus.fineTune', heron, {})?.possible).toEqual([0, -1])
-    expect(setting('focus.fineTune', heron, { 'base/focus.fineTune@any-lens': 3 })?.possible).toEqual([3])
+    expect(
+      setting('focus.fineTune', heron, { [rowNamed('base/focus.fineTune@any-lens')]: 3 })?.possible,
+    ).toEqual([3])
   })
 })
 
@@ -279,7 +286,10 @@ describe('the record key', () => {
 })
 
 describe('the swap key', () => {
-  const rows: Rows = { 'bank/list/alder/side': 'motion', 'bank/list/birch/side': 'motion' }
+  const rows: Rows = {
+    [rowNamed('bank/list/alder/side')]: 'motion',
+    [rowNamed('bank/list/birch/side')]: 'motion',
+  }
   const plan = must(parsePlan(linden, rows))
   const stills = contextIn(linden, 'stills', null)
 

@@ -1,10 +1,8 @@
+import { baseRow, type Whereabouts } from '../plan/cells'
+import { type RowId, bankRow, differenceRow, localRow, positionRow, rowValue } from '../plan/rows'
 import { lookup, type Lookup } from '../model/lookup'
 import type { BodyModel, ModePosition, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { differenceRow } from '../plan/bodies'
-import { bankRow, type RowId } from '../plan/rows'
-import { baseRow, type Whereabouts } from '../plan/cells'
-import { rowValue } from '../plan/step'
 import { sameValue, type Value } from '../vocabulary/values'
 import { positionIn, slotIn, whereaboutsIn, type Context } from './context'
 import type { Layer, Link } from './resolved'
@@ -38,7 +36,7 @@ export function ownersIn(model: BodyModel, plan: Plan, context: Context): Owners
 
 /** Everything that owns a value before overlays and rules, lowest first. */
 export function ownerChain({ plan, context, position, at, slots }: Owners, setting: Setting): Link[] {
-  const chain: Link[] = [{ layer: 'factory', value: setting.factory, from: null, because: null }]
+  const chain: Link[] = [{ layer: 'factory', value: setting.factory, row: null, from: null, because: null }]
   const push = (layer: Layer, row: RowId) => {
     const link = rowLink(plan, layer, row)
     if (link) chain.push(link)
@@ -46,21 +44,22 @@ export function ownerChain({ plan, context, position, at, slots }: Owners, setti
     if (own) chain.push(own)
   }
   const marked = setting.place === 'physical' ? context.marked?.[setting.id] : undefined
-  if (marked !== undefined) chain.push({ layer: 'marked', value: marked, from: null, because: null })
+  if (marked !== undefined)
+    chain.push({ layer: 'marked', value: marked, row: null, from: null, because: null })
   push('base', baseRow(plan.rows, setting, at))
   if (setting.place === 'local' && context.body !== undefined)
-    push('body', differenceRow(context.body, setting.id))
-  if (position?.keeps.includes(setting.id)) push('position', `position/${position.id}/${setting.id}`)
+    push('body', localRow(context.body, setting.id))
+  if (position?.keeps.includes(setting.id)) push('position', positionRow(position.id, setting.id))
   const family = setting.storedBy
   const slot =
     family === null ? null : slots.get(setting.storedWhen === 'widened' ? `widened ${family}` : family)
   if (family !== null && slot) push('bank', bankRow(family, slot, setting.id))
   const edited = context.edits?.[setting.id]
-  if (edited !== undefined) chain.push({ layer: 'edit', value: edited, from: null, because: null })
+  if (edited !== undefined) chain.push({ layer: 'edit', value: edited, row: null, from: null, because: null })
   const fixed = position?.sets[setting.id]
   if (position && fixed !== undefined) {
     const because = `The mode dial at ${position.name} fixes it.`
-    chain.push({ layer: 'dial', value: fixed, from: position.id, because })
+    chain.push({ layer: 'dial', value: fixed, row: null, from: position.id, because })
   }
   return chain
 }
@@ -98,7 +97,7 @@ export function inForce(chain: readonly Link[]): Value {
 /** A plan's row as a link of a chain; null where the plan has none. */
 export function rowLink(plan: Plan, layer: Layer, row: RowId): Link | null {
   const value = rowValue(plan.rows, row)
-  return value === null ? null : { layer, value, from: row, because: null }
+  return value === null ? null : { layer, value, row, from: null, because: null }
 }
 
 /** Each value once, in order. */

@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { type Rows, entriesOf, isSlotRow } from '../plan/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
@@ -5,7 +7,6 @@ import { chipped, heron, heronWith, unchipped } from '@tests/fixtures/heron'
 import { checkValue } from '../model/domain'
 import type { LensModel, ModelFunction, Side } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
-import type { Rows } from '../plan/rows'
 import { must } from '../result'
 import { anyLens, contextIn, contextsOf } from './context'
 import { judgeFunctions, resolve } from './resolve'
@@ -25,9 +26,9 @@ const verdict = (plan: Plan, address: string, slot: typeof ebb | null = null, le
 describe('a value in force', () => {
   it('comes from the factory, then base, then the bank, with the whole chain', () => {
     const plan = planWith({
-      'base/movie.frameRate': '50p',
-      'bank/dial/ebb/side': 'motion',
-      'bank/dial/ebb/movie.frameRate': '100p',
+      [rowNamed('base/movie.frameRate')]: '50p',
+      [rowNamed('bank/dial/ebb/side')]: 'motion',
+      [rowNamed('bank/dial/ebb/movie.frameRate')]: '100p',
     })
     expect(inForce(emptyPlan(heron), 'movie.frameRate', 'motion')?.value).toBe('25p')
     expect(inForce(plan, 'movie.frameRate', 'motion')?.value).toBe('50p')
@@ -35,7 +36,7 @@ describe('a value in force', () => {
       inForce(plan, 'movie.frameRate', 'motion', ebb)?.chain.map((link) => [
         link.layer,
         link.value,
-        link.from,
+        link.row,
       ]),
     ).toEqual([
       ['factory', '25p', null],
@@ -45,13 +46,13 @@ describe('a value in force', () => {
   })
 
   it('is apart for stills and motion where the setting has a cell for each', () => {
-    const plan = planWith({ 'base/exposure.shutter@motion': '1/50' })
+    const plan = planWith({ [rowNamed('base/exposure.shutter@motion')]: '1/50' })
     expect(inForce(plan, 'exposure.shutter', 'motion')?.value).toBe('1/50')
     expect(inForce(plan, 'exposure.shutter', 'stills')?.value).toBe('1/125')
   })
 
   it('is forced by a rule that hangs on the lens, asked and got both in the chain', () => {
-    const plan = planWith({ 'base/focus.mode@stills': 'follow' })
+    const plan = planWith({ [rowNamed('base/focus.mode@stills')]: 'follow' })
     const forced = inForce(plan, 'focus.mode', 'stills', null, unchipped)
     expect(forced?.value).toBe('manual')
     expect(forced?.chain.at(-1)).toMatchObject({ layer: 'rule', from: 'lens-without-contacts' })
@@ -60,9 +61,9 @@ describe('a value in force', () => {
 
   it('stays as asked when a rule makes it unavailable, with the reason', () => {
     const plan = planWith({
-      'base/movie.size': 'open',
-      'bank/dial/ebb/side': 'motion',
-      'bank/dial/ebb/movie.frameRate': '50p',
+      [rowNamed('base/movie.size')]: 'open',
+      [rowNamed('bank/dial/ebb/side')]: 'motion',
+      [rowNamed('bank/dial/ebb/movie.frameRate')]: '50p',
     })
     const size = inForce(plan, 'movie.size', 'motion', ebb)
     expect(size?.value).toBe('open')
@@ -100,7 +101,7 @@ describe('a value in force', () => {
   it('is what it was before once a bank is left', () => {
     fc.assert(
       fc.property(planOf(heron), (plan) => {
-        const bare = Object.fromEntries(Object.entries(plan.rows).filter(([row]) => !row.startsWith('bank/')))
+        const bare = Object.fromEntries(entriesOf(plan.rows).filter(([row]) => !isSlotRow(row)))
         const plain = contextIn(heron, 'motion', null, chipped)
         expect(resolve(heron, plan, plain)).toEqual(resolve(heron, planWith(bare), plain))
       }),
@@ -112,10 +113,10 @@ describe('a value in force', () => {
 describe('a key', () => {
   it('does nothing where its function is ineffective, and works in the bank where it is not', () => {
     const plan = planWith({
-      'key/stills/thumb-key/press': 'keep-white',
-      'base/colour.balanceMode@stills': 'kelvin',
-      'bank/dial/ebb/side': 'stills',
-      'bank/dial/ebb/colour.balanceMode': 'auto',
+      [rowNamed('key/stills/thumb-key/press')]: 'keep-white',
+      [rowNamed('base/colour.balanceMode@stills')]: 'kelvin',
+      [rowNamed('bank/dial/ebb/side')]: 'stills',
+      [rowNamed('bank/dial/ebb/colour.balanceMode')]: 'auto',
     })
     expect(verdict(plan, 'stills/thumb-key/press')).toMatchObject({
       verdict: 'inert',
@@ -125,21 +126,21 @@ describe('a key', () => {
   })
 
   it('that starts autofocus does nothing with a lens without contacts', () => {
-    const plan = planWith({ 'key/stills/thumb-key/press': 'start-focus' })
+    const plan = planWith({ [rowNamed('key/stills/thumb-key/press')]: 'start-focus' })
     expect(verdict(plan, 'stills/thumb-key/press')?.verdict).toBe('works')
     expect(verdict(plan, 'stills/thumb-key/press', null, unchipped)?.verdict).toBe('inert')
   })
 
   it('is dead where its function is unavailable', () => {
     const plan = planWith({
-      'key/stills/thumb-key/press': 'eye-finding',
-      'base/focus.area@stills': 'small-point',
+      [rowNamed('key/stills/thumb-key/press')]: 'eye-finding',
+      [rowNamed('base/focus.area@stills')]: 'small-point',
     })
     expect(verdict(plan, 'stills/thumb-key/press')?.verdict).toBe('dead')
   })
 
   it('tells empty on purpose from as delivered', () => {
-    const plan = planWith({ 'key/stills/cheek-key/press': 'nothing' })
+    const plan = planWith({ [rowNamed('key/stills/cheek-key/press')]: 'nothing' })
     expect(verdict(plan, 'stills/cheek-key/press')).toMatchObject({ verdict: 'empty', source: 'plan' })
     expect(verdict(emptyPlan(heron), 'stills/cheek-key/press')).toMatchObject({
       functionId: 'magnifier',
@@ -195,10 +196,10 @@ describe('rules on unknown facts', () => {
 describe('contexts of a side', () => {
   it('are the plain position and each used slot of that side, with each lens of the plan', () => {
     const plan = planWith({
-      'bank/dial/ebb/side': 'stills',
-      'bank/dial/flow/side': 'motion',
-      'lens/tarrow-45': true,
-      'lens/attic-90': true,
+      [rowNamed('bank/dial/ebb/side')]: 'stills',
+      [rowNamed('bank/dial/flow/side')]: 'motion',
+      [rowNamed('lens/tarrow-45')]: true,
+      [rowNamed('lens/attic-90')]: true,
     })
     const names = contextsOf(heron, plan, [chipped, unchipped], 'stills').map(
       (one) => `${one.bank} ${one.lens}`,

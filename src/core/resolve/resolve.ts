@@ -1,10 +1,9 @@
+import { bankKeyRow, keyRow, rowValue } from '../plan/rows'
 import type { Address } from '../model/addresses'
 import type { Answering } from '../model/lookup'
 import type { BodyModel, Choice, Control, FirmwareRange, ModelFunction } from '../model/types'
 import type { Presence, RunState, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { bankRow, keyRow } from '../plan/rows'
-import { rowValue } from '../plan/step'
 import { thereIn } from '../rules/facts'
 import { sameValue } from '../vocabulary/values'
 import { standingAt, type Context } from './context'
@@ -173,7 +172,7 @@ export function assigned(
   context: Context,
 ): Pick<ResolvedAddress, 'functionId' | 'source'> {
   for (const [family, slot] of Object.entries(context.banks)) {
-    const kept = slot === null ? null : rowValue(plan.rows, bankRow(family, slot, `key/${address.key}`))
+    const kept = slot === null ? null : rowValue(plan.rows, bankKeyRow(family, slot, address))
     if (kept !== null) return { functionId: kept as string, source: 'bank' }
   }
   const planned = rowValue(plan.rows, keyRow(address)) as string | null

@@ -1,3 +1,4 @@
+import type { RowId } from '../plan/rows'
 import type { Address } from '../model/addresses'
 import type { Setting } from '../model/types'
 import type { Truth } from '../rules/condition'
@@ -12,7 +13,9 @@ export type Layer =
 export interface Link {
   readonly layer: Layer
   readonly value: Value
-  /** Row id or rule id that says so; null for factory. */
+  /** The row of the plan that says so; null where none does. */
+  readonly row: RowId | null
+  /** The rule, held function or stop of the mode dial that says so; null where none does. */
   readonly from: string | null
   readonly because: string | null
 }

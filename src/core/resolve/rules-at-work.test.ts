@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import type { Rows } from '../plan/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { chipped, heldHeron, heronWith, unchipped } from '@tests/fixtures/heron'
@@ -5,7 +7,6 @@ import { faultsOf } from '../model/faults/faults'
 import { domainOf } from '../model/lookup'
 import { checkValue } from '../model/domain'
 import { emptyPlan, parsePlan } from '../plan/plan'
-import type { Rows } from '../plan/rows'
 import { must } from '../result'
 import type { Condition } from '../rules/condition'
 import { firmwareNumber } from '../rules/facts'
@@ -43,12 +44,14 @@ describe('a rule that limits', () => {
 
   it('lets a permitted value be', () => {
     expect(
-      resolveIn(rates, { 'base/movie.frameRate': '24p' }).settings.get('movie.frameRate')?.chain,
+      resolveIn(rates, { [rowNamed('base/movie.frameRate')]: '24p' }).settings.get('movie.frameRate')?.chain,
     ).toHaveLength(2)
   })
 
   it('clamps to the nearest permitted, asked and got both in the chain', () => {
-    const rate = resolveIn(rates, { 'base/movie.frameRate': '100p' }).settings.get('movie.frameRate')
+    const rate = resolveIn(rates, { [rowNamed('base/movie.frameRate')]: '100p' }).settings.get(
+      'movie.frameRate',
+    )
     expect(rate?.value).toBe('30p')
     expect(rate?.chain.map((link) => [link.layer, link.value])).toEqual([
       ['factory', '25p'],
@@ -66,9 +69,9 @@ describe('a rule that limits', () => {
         fallsTo: '24p',
       }),
     )
-    expect(resolveIn(stated, { 'base/movie.frameRate': '50p' }).settings.get('movie.frameRate')?.value).toBe(
-      '24p',
-    )
+    expect(
+      resolveIn(stated, { [rowNamed('base/movie.frameRate')]: '50p' }).settings.get('movie.frameRate')?.value,
+    ).toBe('24p')
   })
 
   it('never leaves the domain, nor what is permitted', () => {
@@ -90,8 +93,12 @@ describe('a rule by which something becomes something else', () => {
     const model = heronRuledBy(
       rule('no-open', always, { kind: 'becomes', setting: 'movie.size', from: ['open'], to: 'wide' }),
     )
-    expect(resolveIn(model, { 'base/movie.size': 'open' }).settings.get('movie.size')?.value).toBe('wide')
-    expect(resolveIn(model, { 'base/movie.size': 'small' }).settings.get('movie.size')?.value).toBe('small')
+    expect(
+      resolveIn(model, { [rowNamed('base/movie.size')]: 'open' }).settings.get('movie.size')?.value,
+    ).toBe('wide')
+    expect(
+      resolveIn(model, { [rowNamed('base/movie.size')]: 'small' }).settings.get('movie.size')?.value,
+    ).toBe('small')
   })
 
   it('turns a key into another function, says so, and judges what the key really does', () => {
@@ -233,7 +240,7 @@ describe('rules on controls, signs and held keys', () => {
       ),
     )
     expect(resolveIn(model).indicators).toEqual([])
-    expect(resolveIn(model, { 'base/image.kind': 'raw' }).indicators).toMatchObject([
+    expect(resolveIn(model, { [rowNamed('base/image.kind')]: 'raw' }).indicators).toMatchObject([
       { indicator: 'histogram', says: 'misleads', truth: 'yes' },
     ])
   })
@@ -271,7 +278,7 @@ describe('rules on controls, signs and held keys', () => {
       'old',
     ])
     expect(seen({ firmware: '1.10', held: ['stripes'], latched: ['stripes'] })).toEqual(['held', 'latched'])
-    expect(seen({}, { 'key/motion/cheek-key/press': 'measure-white' })).toEqual(['assigned'])
+    expect(seen({}, { [rowNamed('key/motion/cheek-key/press')]: 'measure-white' })).toEqual(['assigned'])
   })
 })
 
@@ -333,11 +340,11 @@ describe('faults of rules found at load', () => {
 
 describe('hold sets', () => {
   const rows: Rows = {
-    'base/movie.frameRate': '25p',
-    'hold/first/movie.frameRate': '100p',
-    'hold/first/exposure.shutter': '1/200',
-    'hold/first/movie.size': 'open',
-    'hold/second/exposure.shutter': '1/500',
+    [rowNamed('base/movie.frameRate')]: '25p',
+    [rowNamed('hold/first/movie.frameRate')]: '100p',
+    [rowNamed('hold/first/exposure.shutter')]: '1/200',
+    [rowNamed('hold/first/movie.size')]: 'open',
+    [rowNamed('hold/second/exposure.shutter')]: '1/500',
   }
   const state = (held: string[], more: Rows = {}) =>
     resolveIn(heldHeron, { ...rows, ...more }, { held }).settings
@@ -349,7 +356,7 @@ describe('hold sets', () => {
         ?.chain.map((link) => link.layer),
     ).toEqual(['factory', 'hold'])
     expect(state([]).get('exposure.shutter')?.value).toBe('1/125')
-    expect(state([])).toEqual(resolveIn(heldHeron, { 'base/movie.frameRate': '25p' }).settings)
+    expect(state([])).toEqual(resolveIn(heldHeron, { [rowNamed('base/movie.frameRate')]: '25p' }).settings)
   })
 
   it('skip a row the body refuses, say so, and apply the others', () => {
@@ -364,7 +371,9 @@ describe('hold sets', () => {
   })
 
   it('show a row that a rule forces as asked and got', () => {
-    const sound = state(['use-first'], { 'hold/first/audio.recording': true }).get('audio.recording')
+    const sound = state(['use-first'], { [rowNamed('hold/first/audio.recording')]: true }).get(
+      'audio.recording',
+    )
     expect(sound?.chain.map((link) => [link.layer, link.value])).toEqual([
       ['factory', true],
       ['hold', true],

@@ -1,7 +1,7 @@
+import { holdRow } from '../plan/rows'
 import { lookup, type Lookup, type ReadyRule } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { holdRow } from '../plan/rows'
 import type { FactSource, Truth } from '../rules/condition'
 import { replaced } from './replace'
 import type { Remarking, Replacing } from '../rules/rule'
@@ -87,7 +87,13 @@ function stateWith(
     const ticked = set === undefined ? [] : model.settings.filter((setting) => !skipped.has(setting.id))
     for (const setting of ticked) overlay(setting.id, rowLink(plan, 'hold', holdRow(set ?? '', setting.id)))
     for (const [setting, value] of Object.entries(fn.overrides ?? {}))
-      overlay(setting, { layer: 'held', value, from: fn.id, because: `${fn.name} is held, or on.` })
+      overlay(setting, {
+        layer: 'held',
+        value,
+        row: null,
+        from: fn.id,
+        because: `${fn.name} is held, or on.`,
+      })
   }
   const doubts = new Map<string, readonly Remark[]>([...skipped].map(([id, one]) => [id, [one]]))
   const facts = factsIn(model, plan, context, possible)
@@ -164,7 +170,10 @@ function applyRule(
   const got = replaced(rule.then, domain, inForce(chain))
   if (truth === 'yes') {
     if (!sameValue(got, inForce(chain)))
-      chains.set(setting, [...chain, { layer: 'rule', value: got, from: rule.id, because: rule.because }])
+      chains.set(setting, [
+        ...chain,
+        { layer: 'rule', value: got, row: null, from: rule.id, because: rule.because },
+      ])
   } else {
     const doubt: Remark = { kind: 'replaced', truth, rule: rule.id, because: rule.because }
     doubts.set(setting, [...(doubts.get(setting) ?? []), doubt])

@@ -1,10 +1,9 @@
+import { keyRow, rowValue } from '../plan/rows'
 import { lookup } from '../model/lookup'
 import { acceptedFunctions } from '../model/keys'
 import type { BodyModel } from '../model/types'
 import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
-import { keyRow } from '../plan/rows'
-import { rowValue } from '../plan/step'
 import { nearestKey, sameFunction } from '../fit/keys'
 
 /** The functions that other bodies of the owner have on the key in the same place, by address. */

@@ -1,8 +1,6 @@
+import { type RowId, type Rows, emptyCell, forbidRow, isKeyRow, noteRow, rowValue } from '../plan/rows'
 import type { BodyModel, LensModel, Posture, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
-import type { RowId, Rows } from '../plan/rows'
-import { emptyCell } from '../plan/cells'
-import { rowValue } from '../plan/step'
 import type { Need } from '../reach/needs'
 import type { Times } from '../reach/operators'
 import type { State } from '../reach/reach'
@@ -25,13 +23,13 @@ export interface Basis {
 
 /** Whether a row is to stay as it is: locked, or left empty for a reason. */
 export function isLocked(rows: Rows, row: RowId, value: string): boolean {
-  if (rowValue(rows, `lock/${row}`) !== null) return true
-  return (value === 'nothing' || value === emptyCell) && rowValue(rows, `why/${row}`) !== null
+  if (rowValue(rows, noteRow('lock', row)) !== null) return true
+  return (value === 'nothing' || value === emptyCell) && rowValue(rows, noteRow('why', row)) !== null
 }
 
 /** Whether the owner has said that something is not to be put there. */
 export function isForbidden(rows: Rows, row: RowId, what: string): boolean {
-  return rowValue(rows, `forbid/${what}/${row}`) !== null
+  return rowValue(rows, forbidRow(what, row)) !== null
 }
 
 /** What may stand in a place, today's first, and which of it is today's. A locked place keeps what it has. */
@@ -42,7 +40,7 @@ export function valuesFor(
   others: readonly string[],
   instead: string,
 ): Pick<Place, 'today' | 'values' | 'current'> {
-  const stays = (keysStay && row.startsWith('key/')) || isLocked(rows, row, today)
+  const stays = (keysStay && isKeyRow(row)) || isLocked(rows, row, today)
   if (stays) return { today, values: [today], current: 0 }
   const allowed = [...new Set(others)].filter((one) => one !== today && !isForbidden(rows, row, one))
   if (!isForbidden(rows, row, today)) return { today, values: [today, ...allowed], current: 0 }

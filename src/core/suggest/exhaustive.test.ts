@@ -1,3 +1,4 @@
+import { rowNamed } from '@tests/fixtures/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { solver } from '@tests/fixtures/solver'
@@ -22,7 +23,7 @@ const small: fc.Arbitrary<Instance> = fc
       const names = Array.from({ length: values }, (_, k) => (k === 0 ? `now ${i}` : `f${k}`))
       const current = forbidden && values > 1 ? -1 : 0
       return {
-        row: `row ${i}`,
+        row: rowNamed(`row ${i}`),
         kind: 'line',
         today: `now ${i}`,
         values: names,
@@ -92,7 +93,7 @@ describe('the program', () => {
 
   it('treats places alike as one, with fewer columns', () => {
     const line = (i: number): Place => ({
-      row: `row ${i}`,
+      row: rowNamed(`row ${i}`),
       kind: 'line',
       today: '',
       values: ['', 'a', 'b'],

@@ -1,7 +1,7 @@
+import { cellValue, gridCells, ownLines } from '../plan/cells'
+import { type RowId, emptyCell, rowValue } from '../plan/rows'
 import { lookup } from '../model/lookup'
 import type { Grid } from '../model/types'
-import { cellValue, emptyCell, gridCells, ownLines } from '../plan/cells'
-import { rowValue } from '../plan/step'
 import { movesToCell, movesToLine, type Moves } from '../reach/moves'
 import type { Place } from './types'
 import { changing, valuesFor, type Basis } from './basis'
@@ -52,7 +52,7 @@ export function menuPlaces(basis: Basis, from: number): MenuPlace[] {
 function placeOf(
   basis: Basis,
   kind: 'cell' | 'line',
-  row: string,
+  row: RowId,
   today: string,
   others: readonly string[],
 ): Place {

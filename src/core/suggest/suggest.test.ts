@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import { forbidRow, isKeyRow, keyRow, noteRow } from '../plan/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
@@ -75,28 +77,28 @@ describe('a suggestion', () => {
     return { plan, instance: instanceOf({ model, plan, lenses: few }) }
   }
   const all = suggest(ask().instance, solver, null, quickly).changes
-  const [key] = all.filter((change) => change.row.startsWith('key/'))
+  const [key] = all.filter((change) => isKeyRow(change.row))
   if (!key) throw new Error('there is a key to change')
 
   it('leaves a locked row as it is', () => {
-    const { instance } = ask({ [`lock/${key.row}`]: 'The glove finds it there.' })
+    const { instance } = ask({ [noteRow('lock', key.row)]: 'The glove finds it there.' })
     const { changes } = suggest(instance, solver, null, quickly)
     expect(changes.map((change) => change.row)).not.toContain(key.row)
     expect(changes.length).toBeGreaterThan(0)
   })
 
   it('leaves a key empty that is empty for a reason', () => {
-    const { instance } = ask({ [key.row]: 'nothing', [`why/${key.row}`]: 'Bumped by the strap.' })
+    const { instance } = ask({ [key.row]: 'nothing', [noteRow('why', key.row)]: 'Bumped by the strap.' })
     expect(suggest(instance, solver, null, quickly).changes.map((change) => change.row)).not.toContain(
       key.row,
     )
   })
 
   it('does not put there what is forbidden there, and moves what stands where it is forbidden', () => {
-    const { instance } = ask({ [`forbid/${key.to}/${key.row}`]: 'Too near the record key.' })
+    const { instance } = ask({ [forbidRow(key.to, key.row)]: 'Too near the record key.' })
     const again = suggest(instance, solver, null, quickly).changes.find((change) => change.row === key.row)
     expect(again?.to).not.toBe(key.to)
-    const forbidden = ask({ [`forbid/${key.from}/${key.row}`]: 'Not here.' })
+    const forbidden = ask({ [forbidRow(key.from, key.row)]: 'Not here.' })
     const moved = suggest(forbidden.instance, solver, 1, quickly)
     expect(moved.changes.map(({ row, from }) => ({ row, from }))).toEqual([{ row: key.row, from: key.from }])
     expect(suggestOne(forbidden.instance)).toBeNull()
@@ -115,17 +117,19 @@ describe('a suggestion', () => {
 
   it('agrees with the other body where that costs less than it saves', () => {
     const lite = modelCalled('varn-duet-lite')
-    const other = started(lite, [], { [`key/${keyOf(lite)}`]: 'nothing' })
+    const other = started(lite, [], { [keyRow({ key: keyOf(lite) })]: 'nothing' })
     const agreed = agreementWith(lite, [{ model: lite, plan: other }])
     expect(agreed.get(keyOf(lite))).toEqual(['nothing'])
-    const plan = started(lite, ['stage'], { 'owner/bodies': 500, 'owner/habit': 0 })
+    const plan = started(lite, ['stage'], { [rowNamed('owner/bodies')]: 500, [rowNamed('owner/habit')]: 0 })
     const { changes } = suggest(
       instanceOf({ model: lite, plan, lenses: few, agreement: agreed }),
       solver,
       null,
       quickly,
     )
-    expect(changes).toContainEqual(expect.objectContaining({ row: `key/${keyOf(lite)}`, to: 'nothing' }))
+    expect(changes).toContainEqual(
+      expect.objectContaining({ row: keyRow({ key: keyOf(lite) }), to: 'nothing' }),
+    )
   })
 
   it('found when the time was over says how far from the best it may be; found nothing, it leaves all as it is', () => {

@@ -1,8 +1,7 @@
+import { type RowId, type Rows, emptyCell, isGridRow, isKeyRow, isOwnRow, noteRow } from '../plan/rows'
 import type { BodyModel } from '../model/types'
-import { emptyCell } from '../plan/cells'
 import { deliveredAt } from '../plan/menu-items'
 import type { Plan } from '../plan/plan'
-import type { RowId, Rows } from '../plan/rows'
 import { setRows } from '../plan/step'
 import type { Step } from '../sync/step'
 import type { Value } from '../vocabulary/values'
@@ -107,7 +106,7 @@ export function stepFor(model: BodyModel, plan: Plan, changes: readonly Change[]
   const rows: Record<RowId, Value | null> = {}
   for (const { row, to } of changes) {
     rows[row] = to === (deliveredAt(model, row) ?? emptyAt(row)) ? null : to
-    if (row.startsWith('key/')) rows[`why/${row}`] = null
+    if (isKeyRow(row)) rows[noteRow('why', row)] = null
   }
   return setRows(plan, id, rows)
 }
@@ -127,8 +126,8 @@ export function proofOf(suggestion: Suggestion): string {
 
 /** What is said of a place with nothing in it. */
 function emptyAt(row: RowId): string {
-  if (row.startsWith('own/')) return emptyLine
-  return row.startsWith('grid/') ? emptyCell : 'nothing'
+  if (isOwnRow(row)) return emptyLine
+  return isGridRow(row) ? emptyCell : 'nothing'
 }
 
 /** The changes of an arrangement, each time the one that saves most where those before it are made. */

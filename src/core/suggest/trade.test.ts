@@ -1,3 +1,4 @@
+import { isKeyRow } from '../plan/rows'
 import { describe, expect, it } from 'vitest'
 import { lenses, modelCalled } from '@tests/fixtures/models'
 import { solver } from '@tests/fixtures/solver'
@@ -55,7 +56,7 @@ describe('the reasons of changes', () => {
       one.kind === 'solved' ? one.suggestion.changes.map(({ row }) => row) : [],
     )
     expect(rows.length).toBeGreaterThan(0)
-    expect(rows.filter((row) => row.startsWith('key/'))).toEqual([])
+    expect(rows.filter((row) => isKeyRow(row))).toEqual([])
   })
 })
 

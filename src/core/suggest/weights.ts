@@ -1,6 +1,5 @@
+import { ownerRow, rowValue, type weightFacts } from '../plan/rows'
 import type { Plan } from '../plan/plan'
-import type { weightFacts } from '../plan/rows'
-import { rowValue } from '../plan/step'
 
 /** Something a suggestion weighs besides the seconds of the hand. */
 export interface Weight {
@@ -41,7 +40,7 @@ export type Weights = Readonly<Record<Weight['id'], number>>
 
 /** The weights of a plan: the owner's own where given. */
 export function weightsOf(plan: Plan): Weights {
-  const pairs = weights.map(({ id, usual }) => [id, rowValue(plan.rows, `owner/${id}`) ?? usual] as const)
+  const pairs = weights.map(({ id, usual }) => [id, rowValue(plan.rows, ownerRow(id)) ?? usual] as const)
   return Object.fromEntries(pairs) as Weights
 }
 

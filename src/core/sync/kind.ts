@@ -1,6 +1,6 @@
 import { ok, refuse, type Result } from '../result'
 import type { Value } from '../vocabulary/values'
-import { stepBytes, type Step } from './step'
+import { type RowId, type Step, stepBytes } from './step'
 
 /**
  * What the save protocol must know of a kind of document: how a step changes one, what its rows take, how large it may
@@ -15,7 +15,7 @@ export interface DocumentKind<D> {
   /** The document after a step. Total: refuses with the row, never throws, and leaves the document as it was. */
   apply(document: D, step: Step): Result<D>
   /** What a row holds now, or null. */
-  value(document: D, row: string): Value | null
+  value(document: D, row: RowId): Value | null
 }
 
 /** One set of limits for what is edited, saved, exported and taken in, so that what can be built can be carried away. */

@@ -87,7 +87,7 @@ function readStep<D>(kind: DocumentKind<D>, input: unknown, path: string): Resul
       if (!value.ok) return refuse(value.refusal.code, value.refusal.message, `${here}.${end}`)
     }
   }
-  return ok(shape.value as Step)
+  return ok(shape.value as unknown as Step)
 }
 
 function placed(refusal: Refusal, path: string): Result<never> {

@@ -1,7 +1,7 @@
 import { type Refusal } from '../result'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { DocumentKind } from './kind'
-import { touchedRows, type Step } from './step'
+import { type RowId, type Step, touchedRows } from './step'
 
 /** My steps moved onto a document that others have changed meanwhile. */
 export interface Rebased<D> {
@@ -17,7 +17,7 @@ export interface Rebased<D> {
 export interface Aside {
   /** Tells it from others, be they about the same row. */
   readonly key: string
-  readonly row: string
+  readonly row: RowId
   /** The value before either change. */
   readonly before: Value | null
   /** What the owner wanted. */

@@ -1,8 +1,13 @@
 import type { Value } from '../vocabulary/values'
 
+declare const rowBrand: unique symbol
+
+/** The id of a row of a document: made and taken apart only by the document's own kinds of row. */
+export type RowId = string & { readonly [rowBrand]: 'row' }
+
 /** One row of a document, from what it was to what it becomes; null stands for an absent row. */
 export interface Change {
-  readonly row: string
+  readonly row: RowId
   readonly from: Value | null
   readonly to: Value | null
 }
@@ -26,7 +31,7 @@ export function invertStep(step: Step, id: string): Step {
 }
 
 /** The rows a step touches. */
-export function touchedRows(steps: readonly Step[]): ReadonlySet<string> {
+export function touchedRows(steps: readonly Step[]): ReadonlySet<RowId> {
   return new Set(steps.flatMap((step) => step.changes.map((change) => change.row)))
 }
 

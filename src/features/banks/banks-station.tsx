@@ -1,17 +1,17 @@
 'use client'
 
+import type { RowId } from '@/core/plan/rows'
 import { useMemo, useState } from 'react'
 import { columnsOf, type Column } from '@/core/banks/columns'
 import { figuresOf } from '@/core/banks/figures'
 import { matrixOf, type MatrixRow } from '@/core/banks/matrix'
 import { followers } from '@/core/plan/bulk'
-import type { RowId } from '@/core/plan/rows'
 import { vary } from '@/core/plan/bulk'
 import type { Value } from '@/core/vocabulary/values'
 import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
 import { FindingList } from '@/features/desk/finding-card'
 import { ShortcutList } from '@/features/desk/shortcut-list'
-import { inMenus } from '@/features/desk/stations'
+import { findingsAt } from '@/features/desk/stations'
 import { usePlaceInPage } from '@/features/desk/use-place-in-page'
 import { Check } from '@/ui/check'
 import { Tabs } from '@/ui/tabs'
@@ -85,7 +85,7 @@ export function BanksStation() {
       else desk.refuse(step.refusal)
     } else desk.set({ [id]: value })
   }
-  const trips = findings.filter(({ row: id }) => !id.startsWith('key/') && !inMenus(id))
+  const trips = findingsAt(findings, 'banks')
   const sides = [...new Set(columns.map(({ side }) => side))]
   const waiting = columns.every(({ kind }) => kind === 'base')
   const panel = chosen ?? (waiting ? 'build' : 'numbers')

@@ -1,12 +1,11 @@
 'use client'
 
+import { bankRow, idsOf, rowValue, rowsOfSlot } from '@/core/plan/rows'
 import { unusedSlots, type Column } from '@/core/banks/columns'
 import { everStored, notStored, storeStep } from '@/core/banks/stored'
 import { lookup } from '@/core/model/lookup'
 import { copyBaseToSlots, putBack, startFrom } from '@/core/plan/bulk'
 import { plannedSlots } from '@/core/plan/plan'
-import { bankRow } from '@/core/plan/rows'
-import { rowValue } from '@/core/plan/step'
 import { toldStray } from '@/core/plan/stray'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { TextRow } from '@/features/desk/text-row'
@@ -104,7 +103,7 @@ function SlotCard({ column }: { column: SlotColumn }) {
     else desk.refuse(step.refusal)
   }
   const empty = () => {
-    const rows = Object.keys(plan.rows).filter((id) => id.startsWith(row('')))
+    const rows = rowsOfSlot(idsOf(plan.rows), family.id, slot.id)
     desk.set(Object.fromEntries(rows.map((id) => [id, null])))
   }
   return (

@@ -1,10 +1,10 @@
 'use client'
 
+import { baseValue } from '@/core/plan/cells'
+import type { RowId } from '@/core/plan/rows'
 import type { Column } from '@/core/banks/columns'
 import type { Cell, MatrixRow } from '@/core/banks/matrix'
 import { showValue } from '@/core/model/domain'
-import { baseValue } from '@/core/plan/cells'
-import type { RowId } from '@/core/plan/rows'
 import type { Value } from '@/core/vocabulary/values'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { ValueField } from '@/features/desk/value-field'

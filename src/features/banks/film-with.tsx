@@ -1,10 +1,10 @@
 'use client'
 
+import { rowValue } from '@/core/plan/rows'
+import { baseRow, plainly } from '@/core/plan/cells'
 import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
-import { baseRow, plainly } from '@/core/plan/cells'
 import { plannedSlots } from '@/core/plan/plan'
-import { rowValue } from '@/core/plan/step'
 import { contextIn } from '@/core/resolve/context'
 import { pressRecord, pressSwap } from '@/core/resolve/filming'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'

@@ -1,10 +1,8 @@
 'use client'
 
+import { type RowId, describeRow, rowValue, showRow } from '@/core/plan/rows'
 import { useEffect, useRef, useState } from 'react'
 import { changeBase, followers } from '@/core/plan/bulk'
-import { describeRow, showRow } from '@/core/plan/describe'
-import type { RowId } from '@/core/plan/rows'
-import { rowValue } from '@/core/plan/step'
 import type { Value } from '@/core/vocabulary/values'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { Button } from '@/ui/button'

@@ -1,10 +1,9 @@
 'use client'
 
+import { holdRow, rowValue } from '@/core/plan/rows'
 import { showValue } from '@/core/model/domain'
 import type { BodyModel, HoldSet, Setting } from '@/core/model/types'
 import { showStops } from '@/core/numbers/motion'
-import { holdRow } from '@/core/plan/rows'
-import { rowValue } from '@/core/plan/step'
 import { lightBetween } from '@/core/resolve/marks'
 import type { Resolution } from '@/core/resolve/resolved'
 import { sameValue } from '@/core/vocabulary/values'

@@ -1,13 +1,11 @@
 'use client'
 
+import { holdNameRow, holdRow, mayTick, rowValue } from '@/core/plan/rows'
 import Link from 'next/link'
 import { useState } from 'react'
 import { whereIs } from '@/core/banks/columns'
 import type { HoldSet, Setting } from '@/core/model/types'
 import { addressesWith } from '@/core/plan/assign'
-import { mayTick } from '@/core/plan/cells'
-import { holdRow } from '@/core/plan/rows'
-import { rowValue } from '@/core/plan/step'
 import { contextIn, usualContext } from '@/core/resolve/context'
 import { resolve } from '@/core/resolve/resolve'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
@@ -77,7 +75,7 @@ function SetCard({ set }: { set: HoldSet }) {
     <section aria-label={`Hold set ${set.name}`} className="grid gap-2 border bg-sheet px-3 py-2.5">
       <TextRow
         label={`Name, at most ${set.nameLength}`}
-        row={holdRow(set.id, 'name')}
+        row={holdNameRow(set.id)}
         longest={set.nameLength}
         fallback={set.name}
       />

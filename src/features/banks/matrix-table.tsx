@@ -1,9 +1,9 @@
 'use client'
 
+import type { RowId } from '@/core/plan/rows'
 import { whereIs, type Column } from '@/core/banks/columns'
 import type { Figure } from '@/core/banks/figures'
 import { matters, outsideOf, type Matrix, type MatrixRow } from '@/core/banks/matrix'
-import type { RowId } from '@/core/plan/rows'
 import type { Value } from '@/core/vocabulary/values'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { CellField } from './cell-field'

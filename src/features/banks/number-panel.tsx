@@ -1,9 +1,9 @@
 'use client'
 
+import { ownerRange, ownerRow } from '@/core/plan/rows'
 import type { Column } from '@/core/banks/columns'
 import type { Figure } from '@/core/banks/figures'
 import type { Offered } from '@/core/banks/sizes'
-import { ownerRange } from '@/core/plan/row-values'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { NumberField } from '@/ui/number-field'
 import { HowReckoned } from './figure-line'
@@ -71,7 +71,7 @@ function WorkFacts() {
       <div className="mt-1 grid gap-1">
         {facts.map(([fact, label, placeholder]) => {
           const [from, to] = ownerRange(fact)
-          const row = `owner/${fact}`
+          const row = ownerRow(fact)
           return (
             <div key={fact} className="flex items-center justify-between gap-2">
               {label}

@@ -1,10 +1,10 @@
 'use client'
 
+import { pairMarks } from '@/core/plan/rows'
 import { Check, Minus, TriangleAlert } from 'lucide-react'
 import { useMemo } from 'react'
 import { pairsOf } from '@/core/banks/pairs'
 import type { LensModel, Side } from '@/core/model/types'
-import { pairMarks } from '@/core/plan/rows'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { Select } from '@/ui/select'
 

@@ -1,5 +1,6 @@
 'use client'
 
+import { type RowId, addressKeyOf, keyRow } from '@/core/plan/rows'
 import { DndContext } from '@dnd-kit/core'
 import { ArrowLeftRight } from 'lucide-react'
 import dynamic from 'next/dynamic'
@@ -16,6 +17,7 @@ import {
   useTrial,
 } from '@/features/desk/desk-context'
 import { ShortcutList } from '@/features/desk/shortcut-list'
+import { findingsAt } from '@/features/desk/stations'
 import { usePlaceInPage } from '@/features/desk/use-place-in-page'
 import { ReachStrip } from '@/features/reach/reach-strip'
 import { Check } from '@/ui/check'
@@ -59,7 +61,7 @@ export function ControlsStation() {
     () =>
       revision
         ? touchedRows(log.slice(Math.max(0, log.length - (version - revision.planVersion))))
-        : new Set<string>(),
+        : new Set<RowId>(),
     [log, revision, version],
   )
   const shown = useMemo(
@@ -79,7 +81,8 @@ export function ControlsStation() {
     hand.pick(address)
   }
   usePlaceInPage((place) => {
-    if (place.startsWith('key/')) goTo(place.slice('key/'.length))
+    const key = addressKeyOf(place)
+    if (key !== null) goTo(key)
   })
   const focusKey = (address: string | null) =>
     station.current?.querySelector<HTMLElement>(`[data-address="${address ?? ''}"]`)?.focus()
@@ -96,7 +99,7 @@ export function ControlsStation() {
     back,
   })
   const outcome =
-    hand.outcome?.address === selected && plan.rows[`key/${selected}`] === hand.outcome.functionId
+    hand.outcome?.address === selected && plan.rows[keyRow({ key: selected })] === hand.outcome.functionId
       ? hand.outcome
       : null
   return (
@@ -148,7 +151,7 @@ export function ControlsStation() {
             )}
             {panel === 'key' && !selected && (
               <>
-                <FindingsPanel findings={findings} onGo={goTo} />
+                <FindingsPanel findings={findingsAt(findings, 'controls')} onGo={goTo} />
                 <CopySide />
               </>
             )}

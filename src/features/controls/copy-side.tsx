@@ -1,5 +1,6 @@
 'use client'
 
+import { isKeyRow } from '@/core/plan/rows'
 import { useState } from 'react'
 import { copySide, type SideCopy } from '@/core/plan/bulk-keys'
 import type { Side } from '@/core/model/types'
@@ -27,8 +28,7 @@ export function CopySide() {
       {done && (
         <div role="status" className="mt-2">
           <p>
-            {done.copy.step.changes.filter(({ row }) => row.startsWith('key/')).length} keys of {done.to}{' '}
-            changed.
+            {done.copy.step.changes.filter(({ row }) => isKeyRow(row)).length} keys of {done.to} changed.
             {done.copy.left.length > 0 && ` ${done.copy.left.length} could not follow:`}
           </p>
           <ul className="mt-1 grid gap-1 text-small text-silt">

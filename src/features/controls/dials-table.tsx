@@ -1,9 +1,9 @@
 'use client'
 
+import { baseRow, baseValue, plainly } from '@/core/plan/cells'
 import { useMemo } from 'react'
 import { sameValue } from '@/core/vocabulary/values'
 import { lookup } from '@/core/model/lookup'
-import { baseRow, baseValue, plainly } from '@/core/plan/cells'
 import type { Setting } from '@/core/model/types'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { VerdictSign } from '@/ui/verdict'

@@ -1,5 +1,6 @@
 'use client'
 
+import { addressKeyOf } from '@/core/plan/rows'
 import type { Finding } from '@/core/checks/finding'
 import { TryFinding } from '@/features/desk/try-link'
 import { Offer } from '@/ui/button'
@@ -13,7 +14,10 @@ export function FindingsPanel({
   findings: readonly Finding[]
   onGo: (address: string) => void
 }) {
-  const keys = findings.filter((finding) => finding.row.startsWith('key/'))
+  const keys = findings.flatMap((finding) => {
+    const key = addressKeyOf(finding.row)
+    return key === null ? [] : [{ finding, key }]
+  })
   return (
     <div>
       <h2 className="font-head text-lead font-semibold">Pick a key on the plate</h2>
@@ -25,7 +29,7 @@ export function FindingsPanel({
         {keys.length === 0 ? 'Nothing will trip you here' : 'Worth a look'}
       </h2>
       <ul className="mt-2 grid gap-2">
-        {keys.map((finding) => (
+        {keys.map(({ finding, key }) => (
           <li
             key={`${finding.check} ${finding.side} ${finding.row} ${finding.rule ?? ''}`}
             className="border bg-sheet px-3 py-2"
@@ -37,7 +41,7 @@ export function FindingsPanel({
               </span>
             </p>
             <p className="font-semibold">
-              <Offer className="font-semibold" onClick={() => onGo(finding.row.slice('key/'.length))}>
+              <Offer className="font-semibold" onClick={() => onGo(key)}>
                 {finding.title}
               </Offer>
             </p>

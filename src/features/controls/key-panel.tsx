@@ -1,10 +1,10 @@
 'use client'
 
+import { keyRow } from '@/core/plan/rows'
 import { useMemo } from 'react'
 import { addressesOfControl, atFinder } from '@/core/model/keys'
 import { lookup } from '@/core/model/lookup'
 import { addressesWith, assign, functionAt, leaveAsDelivered, type Displaced } from '@/core/plan/assign'
-import { keyRow } from '@/core/plan/rows'
 import { standings, type Standing } from '@/core/reach/standings'
 import { useDesk, useDeskView, useFindings, useReach } from '@/features/desk/desk-context'
 import { FindingCard } from '@/features/desk/finding-card'

@@ -1,12 +1,12 @@
+import { baseValue } from '@/core/plan/cells'
+import { type RowId, keyRow, noteRow } from '@/core/plan/rows'
 import type { Finding } from '@/core/checks/finding'
 import type { Address } from '@/core/model/addresses'
 import { addressesOfControl, twinOf } from '@/core/model/keys'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel, Face, Side } from '@/core/model/types'
 import { functionAt } from '@/core/plan/assign'
-import { baseValue } from '@/core/plan/cells'
 import type { Plan } from '@/core/plan/plan'
-import { keyRow, type RowId } from '@/core/plan/rows'
 import { isThere, type Fitted } from '@/core/resolve/resolve'
 import type { PlateLabel, PlateLine } from '@/ui/plate/label'
 
@@ -63,7 +63,7 @@ function lineOf({ model, plan, findings, changed, uses }: Shown, address: Addres
     (finding) => finding.row === row && finding.side === address.side && finding.check !== 'displaced',
   )
   const empty = !fn || fn.manner === 'none'
-  const onPurpose = `why/${row}` in plan.rows
+  const onPurpose = noteRow('why', row) in plan.rows
   const worstFinding = mine.find((finding) => finding.severity !== 'tidies')
   return {
     address: address.key,

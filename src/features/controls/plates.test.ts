@@ -1,3 +1,4 @@
+import { rowNamed } from '@tests/fixtures/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
@@ -92,7 +93,7 @@ describe('a plate', () => {
         ({ control }) => control.id === 'rear-bezel',
       )?.lines
     expect(of({})).toHaveLength(1)
-    const manual = of({ 'base/exposure.mode@stills': 'manual' })
+    const manual = of({ [rowNamed('base/exposure.mode@stills')]: 'manual' })
     expect(manual?.[0]?.address).toBe('stills/rear-bezel/turn@manual')
   })
 

@@ -1,5 +1,6 @@
 'use client'
 
+import { addressKeyOf } from '@/core/plan/rows'
 import { useMemo } from 'react'
 import { situationName } from '@/core/reach/needs'
 import { coverageOf, worstNeeds, type Reached } from '@/core/reach/reach'
@@ -41,7 +42,8 @@ export function ReachPanel({ onGo }: { onGo: (address: string) => void }) {
                   className="mt-1.5 w-full text-left"
                   onClick={() => {
                     const row = step.changes[0]?.row
-                    if (desk.take({ ...step, id: desk.newId() }) && row) onGo(row.slice('key/'.length))
+                    const key = row && addressKeyOf(row)
+                    if (desk.take({ ...step, id: desk.newId() }) && key) onGo(key)
                   }}
                 >
                   {words}: <span className="font-semibold text-samphire">saves {secondsOf(gain)}</span>

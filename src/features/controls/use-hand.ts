@@ -1,5 +1,6 @@
 'use client'
 
+import { keyRow } from '@/core/plan/rows'
 import type { DragEndEvent, DragOverEvent, DragStartEvent } from '@dnd-kit/core'
 import { useState } from 'react'
 import { assign, move, type Assignment } from '@/core/plan/assign'
@@ -48,7 +49,7 @@ export function useHand() {
     const { step, displaced } = made.value
     if (!desk.take(step)) return
     setPicked(address.slice(address.indexOf('/') + 1))
-    const row = step.changes.find((change) => change.row === `key/${address}`)
+    const row = step.changes.find((change) => change.row === keyRow({ key: address }))
     setOutcome({ address, functionId: (row?.to ?? null) as string | null, displaced, from, before: reach })
   }
   const put = (address: string, functionId: string) =>

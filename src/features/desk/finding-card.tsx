@@ -1,5 +1,6 @@
 'use client'
 
+import { acceptRow } from '@/core/plan/rows'
 import { useState } from 'react'
 import type { Finding } from '@/core/checks/finding'
 import { Offer } from '@/ui/button'
@@ -17,7 +18,11 @@ export function FindingCard({ finding }: { finding: Finding }) {
     <section className={`border bg-sheet px-3.5 py-2.5 ${border}`}>
       <p className="text-small">
         <SeveritySign severity={finding.severity} />
-        {finding.asks && <span className="text-silt"> · test on body</span>}
+        <span className="text-silt">
+          {' · '}
+          {finding.side}
+          {finding.asks && ' · test on body'}
+        </span>
       </p>
       <p className="font-semibold">{finding.title}</p>
       <p>{finding.reason}</p>
@@ -57,7 +62,7 @@ function Accept({ finding }: { finding: Finding }) {
           ways={[
             {
               words: 'Keep',
-              onKeep: (why) => desk.set({ [`accept/${finding.check}/${finding.row}`]: why }),
+              onKeep: (why) => desk.set({ [acceptRow(finding.check, finding.row)]: why }),
             },
           ]}
         />

@@ -1,10 +1,11 @@
 'use client'
 
+import type { RowId } from '@/core/plan/rows'
 import { useState } from 'react'
 import { useDesk, useDeskView } from './desk-context'
 
 /** A text row in a field: what to show, and what to do when it is typed in and left. An empty text removes the row. */
-export function useKeptText(row: string, fallback = '') {
+export function useKeptText(row: RowId, fallback = '') {
   const desk = useDesk()
   const { plan } = useDeskView()
   const kept = String(plan.rows[row] ?? fallback)

@@ -1,4 +1,4 @@
-import { describeStep } from '@/core/plan/describe'
+import { describeStep } from '@/core/plan/rows'
 import { Button } from '@/ui/button'
 import { useDesk } from './desk-context'
 import { Notice } from './notice'

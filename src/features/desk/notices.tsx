@@ -1,7 +1,7 @@
 'use client'
 
+import { describeRow, showRow } from '@/core/plan/rows'
 import type { ReactNode } from 'react'
-import { describeRow, showRow } from '@/core/plan/describe'
 import { planValue } from '@/core/plan/kind'
 import type { Aside } from '@/core/sync/rebase'
 import { Button } from '@/ui/button'

@@ -1,10 +1,10 @@
 'use client'
 
+import { describeStep } from '@/core/plan/rows'
 import { Redo2, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { useEffect } from 'react'
-import { describeStep } from '@/core/plan/describe'
 import { historyOf } from '@/core/sync/history'
 import { planTitle } from '@/core/plan/plan'
 import { IconButton } from '@/ui/button'

@@ -1,3 +1,4 @@
+import { rowNamed } from '@tests/fixtures/rows'
 import { describe, expect, it, vi } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
 import { MemoryKeeper } from '@tests/fixtures/memory-keeper'
@@ -59,7 +60,7 @@ const settled = (desk: PlanDesk) => vi.waitFor(() => expect(desk.getView().savin
 describe('a plan on the desk', () => {
   it('shows a step at once and calls it saved only when the server has it', async () => {
     const { desk, keeper, kept } = deskWith()
-    desk.set({ title: 'Mine' })
+    desk.set({ [rowNamed('title')]: 'Mine' })
     expect(desk.getView()).toMatchObject({ saving: 'saving', plan: { rows: { title: 'Mine' } } })
     expect(kept()?.steps).toHaveLength(1)
     await settled(desk)
@@ -70,19 +71,19 @@ describe('a plan on the desk', () => {
 
   it('makes no step of rows that hold the values already', () => {
     const { desk } = deskWith()
-    expect(desk.set({ title: null })).toBe(false)
+    expect(desk.set({ [rowNamed('title')]: null })).toBe(false)
     expect(desk.getView().log).toEqual([])
   })
 
   it('shows a refused step and changes nothing', () => {
     const { desk } = deskWith()
-    expect(desk.set({ 'base/movie.frameRate': '23p' })).toBe(false)
+    expect(desk.set({ [rowNamed('base/movie.frameRate')]: '23p' })).toBe(false)
     expect(desk.getView()).toMatchObject({ refusal: { code: 'outside' }, plan: { rows: {} } })
   })
 
   it('undoes and redoes, each saved as a step of its own', async () => {
     const { desk, keeper } = deskWith()
-    desk.set({ title: 'Mine' })
+    desk.set({ [rowNamed('title')]: 'Mine' })
     desk.undo()
     expect(desk.getView().plan.rows).toEqual({})
     desk.redo()
@@ -93,7 +94,7 @@ describe('a plan on the desk', () => {
 
   it('keeps the very same plan on the screen when the server has taken its steps', async () => {
     const { desk } = deskWith()
-    desk.set({ title: 'Mine' })
+    desk.set({ [rowNamed('title')]: 'Mine' })
     const { plan } = desk.getView()
     await settled(desk)
     expect(desk.getView().plan).toBe(plan)
@@ -102,7 +103,7 @@ describe('a plan on the desk', () => {
   it('rebases silently on steps saved elsewhere on other rows', async () => {
     const { desk, keeper } = deskWith()
     keeper.steps = [theirs({ title: 'Theirs' })]
-    desk.set({ 'base/movie.frameRate': '50p' })
+    desk.set({ [rowNamed('base/movie.frameRate')]: '50p' })
     await settled(desk)
     expect(desk.getView()).toMatchObject({
       aside: [],
@@ -114,7 +115,7 @@ describe('a plan on the desk', () => {
   it('tells of a row changed elsewhere, keeps mine, and puts it back when asked', async () => {
     const { desk, keeper } = deskWith()
     keeper.steps = [theirs({ title: 'Theirs' })]
-    desk.set({ title: 'Mine' })
+    desk.set({ [rowNamed('title')]: 'Mine' })
     await settled(desk)
     expect(desk.getView()).toMatchObject({
       plan: { rows: { title: 'Theirs' } },
@@ -134,8 +135,8 @@ describe('a plan on the desk', () => {
     )
     const seen = new Set<string>()
     desk.subscribe(() => seen.add(desk.getView().saving))
-    desk.set({ title: 'Mine' })
-    desk.set({ title: 'Mine again' })
+    desk.set({ [rowNamed('title')]: 'Mine' })
+    desk.set({ [rowNamed('title')]: 'Mine again' })
     await settled(desk)
     expect(seen).toContain('waiting')
     expect(keeper.steps).toHaveLength(2)
@@ -151,9 +152,9 @@ describe('a plan on the desk', () => {
       keeper.steps = [...keeper.steps, theirs({ 'base/focus.lamp': false }, keeper.opened().document)]
       return lost
     })
-    desk.set({ title: 'Mine' })
+    desk.set({ [rowNamed('title')]: 'Mine' })
     await settled(desk)
-    desk.set({ 'base/focus.lamp': true })
+    desk.set({ [rowNamed('base/focus.lamp')]: true })
     await settled(desk)
     expect(desk.getView()).toMatchObject({
       link: { kind: 'good' },
@@ -170,10 +171,10 @@ describe('a plan on the desk', () => {
       if (!lose) return sent
       lose = false
       keeper.steps = [...keeper.steps, theirs({ title: 'Theirs' }, keeper.opened().document)]
-      desk.set({ title: 'Mine, later' })
+      desk.set({ [rowNamed('title')]: 'Mine, later' })
       return lost
     })
-    desk.set({ title: 'Mine' })
+    desk.set({ [rowNamed('title')]: 'Mine' })
     await settled(desk)
     expect(desk.getView()).toMatchObject({
       link: { kind: 'good' },
@@ -183,10 +184,10 @@ describe('a plan on the desk', () => {
   })
 
   it('takes up what an earlier visit could not save, and asks where it no longer fits', async () => {
-    const fits = setRows(emptyPlan(heron), 'fits', { title: 'Kept' })
+    const fits = setRows(emptyPlan(heron), 'fits', { [rowNamed('title')]: 'Kept' })
     const clashes: Step = {
       id: 'clashes',
-      changes: [{ row: 'base/movie.frameRate', from: '50p', to: '25p' }],
+      changes: [{ row: rowNamed('base/movie.frameRate'), from: '50p', to: '25p' }],
     }
     const epoch = '00000000-0000-4000-8000-00000000e000'
     const { desk, keeper } = deskWith(null, { epoch, steps: [fits, clashes], aside: [] })
@@ -200,7 +201,7 @@ describe('a plan on the desk', () => {
   })
 
   it('takes up once what an earlier visit left, though it is asked to twice', async () => {
-    const fits = setRows(emptyPlan(heron), 'fits', { title: 'Kept' })
+    const fits = setRows(emptyPlan(heron), 'fits', { [rowNamed('title')]: 'Kept' })
     const epoch = '00000000-0000-4000-8000-00000000e000'
     const { desk, keeper } = deskWith(null, { epoch, steps: [fits], aside: [] })
     await Promise.all([desk.resume(), desk.resume()])
@@ -210,10 +211,10 @@ describe('a plan on the desk', () => {
   })
 
   it('asks nothing where an earlier visit left what the server has had all along', async () => {
-    const step = setRows(emptyPlan(heron), 'done', { title: 'Mine' })
+    const step = setRows(emptyPlan(heron), 'done', { [rowNamed('title')]: 'Mine' })
     const undoing: Step = {
       id: 'undone',
-      changes: [{ row: 'title', from: 'Mine', to: null }],
+      changes: [{ row: rowNamed('title'), from: 'Mine', to: null }],
       undoes: 'done',
     }
     const epoch = '00000000-0000-4000-8000-00000000e000'
@@ -225,7 +226,7 @@ describe('a plan on the desk', () => {
   })
 
   it('shows what was left from before the plan was put back as the owner’s, and sends nothing of it', async () => {
-    const step = setRows(emptyPlan(heron), 'old', { title: 'Mine' })
+    const step = setRows(emptyPlan(heron), 'old', { [rowNamed('title')]: 'Mine' })
     const epoch = '00000000-0000-4000-8000-00000000eeee'
     const { desk, keeper } = deskWith(null, { epoch, steps: [step], aside: [] })
     await desk.resume()
@@ -245,8 +246,8 @@ describe('a plan on the desk', () => {
       const answer = { epoch, from: 0, version: 0, known: [], entries: [], kind: 'unfit' as const }
       return { kind: 'answer', answer: { ...answer, step: first.id, refusal } }
     })
-    desk.set({ title: 'Mine' })
-    desk.set({ 'base/focus.lamp': false })
+    desk.set({ [rowNamed('title')]: 'Mine' })
+    desk.set({ [rowNamed('base/focus.lamp')]: false })
     await settled(desk)
     expect(desk.getView()).toMatchObject({
       plan: { rows: { 'base/focus.lamp': false } },
@@ -261,9 +262,9 @@ describe('a plan on the desk', () => {
         ? Promise.resolve({ kind: 'failed', status: 413, refusal: null })
         : through(save),
     )
-    for (const title of ['a', 'b']) desk.set({ title })
-    desk.set({ 'base/focus.lamp': false })
-    desk.set({ title: 'c' })
+    for (const title of ['a', 'b']) desk.set({ [rowNamed('title')]: title })
+    desk.set({ [rowNamed('base/focus.lamp')]: false })
+    desk.set({ [rowNamed('title')]: 'c' })
     await settled(desk)
     expect(keeper.steps.map((step) => step.id)).toEqual(['step 1', 'step 2', 'step 4'])
     expect(desk.getView().aside).toMatchObject([{ row: 'base/focus.lamp', mine: false }])
@@ -274,7 +275,7 @@ describe('a plan on the desk', () => {
     const { desk, keeper, through, kept } = deskWith((save) =>
       forbidden ? Promise.resolve({ kind: 'failed', status: 403, refusal: null }) : through(save),
     )
-    desk.set({ title: 'Mine' })
+    desk.set({ [rowNamed('title')]: 'Mine' })
     await vi.waitFor(() => expect(desk.getView().saving).toBe('stopped'))
     expect(kept()?.steps).toHaveLength(1)
     forbidden = false
@@ -286,7 +287,7 @@ describe('a plan on the desk', () => {
   it('does not take its own steps back for what is wrong with the plan that is kept', async () => {
     const refusal = { code: 'damaged-row', message: 'A row cannot be read.', where: 'title' }
     const { desk, kept } = deskWith(() => Promise.resolve({ kind: 'failed', status: 409, refusal }))
-    desk.set({ title: 'Mine' })
+    desk.set({ [rowNamed('title')]: 'Mine' })
     await vi.waitFor(() => expect(desk.getView().saving).toBe('stopped'))
     expect(desk.getView()).toMatchObject({
       plan: { rows: { title: 'Mine' } },
@@ -299,7 +300,7 @@ describe('a plan on the desk', () => {
   it('tells of a plan that was put back meanwhile, and keeps what was made here', async () => {
     const { desk, keeper, kept } = deskWith()
     await keeper.reset()
-    desk.set({ title: 'Mine' })
+    desk.set({ [rowNamed('title')]: 'Mine' })
     await vi.waitFor(() => expect(desk.getView().saving).toBe('stopped'))
     expect(desk.getView()).toMatchObject({
       link: { cause: { code: 'other-epoch' } },
@@ -330,7 +331,7 @@ describe('a plan on the desk', () => {
       () => 'mine',
       () => Promise.resolve(),
     )
-    desk.set({ title: 'Mine' })
+    desk.set({ [rowNamed('title')]: 'Mine' })
     await settled(desk)
     expect(desk.start.model).toBe(newer)
     expect(desk.getView().plan).toEqual({

@@ -1,7 +1,7 @@
+import type { RowId } from '@/core/plan/rows'
 import type { BodyModel, LensModel, Posture, Side } from '@/core/model/types'
 import { editionMark, editionsIn, planKind } from '@/core/plan/kind'
 import type { Plan } from '@/core/plan/plan'
-import type { RowId } from '@/core/plan/rows'
 import { setRows } from '@/core/plan/step'
 import type { Refusal } from '@/core/result'
 import {

@@ -1,10 +1,11 @@
 'use client'
 
+import { type RowId, noteRow } from '@/core/plan/rows'
 import { useKeptText } from './kept-text'
 
 /** Why a row is as it is, in the owner's words; kept when the field is left. */
-export function ReasonField({ row, ask }: { row: string; ask: string }) {
-  const text = useKeptText(`why/${row}`)
+export function ReasonField({ row, ask }: { row: RowId; ask: string }) {
+  const text = useKeptText(noteRow('why', row))
   return (
     <label className="mt-2 block text-small text-silt">
       Why

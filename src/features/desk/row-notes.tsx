@@ -1,27 +1,27 @@
 'use client'
 
-import { certainties } from '@/core/plan/rows'
+import { type RowId, certainties, forbiddenAt, idsOf, noteRow } from '@/core/plan/rows'
 import { useDesk, useDeskView } from './desk-context'
 import { useKeptText } from './kept-text'
 import { Offer } from '@/ui/button'
 import { Check } from '@/ui/check'
 
 /** Beside a row: how sure the owner is, and whether a suggestion may change it. */
-export function RowNotes({ row }: { row: string }) {
+export function RowNotes({ row }: { row: RowId }) {
   const desk = useDesk()
   const { plan } = useDeskView()
-  const locked = plan.rows[`lock/${row}`] !== undefined
-  const reason = useKeptText(`lock/${row}`)
-  const forbidden = Object.keys(plan.rows).filter((id) => id.startsWith('forbid/') && id.endsWith(`/${row}`))
+  const locked = plan.rows[noteRow('lock', row)] !== undefined
+  const reason = useKeptText(noteRow('lock', row))
+  const forbidden = idsOf(plan.rows).filter((id) => forbiddenAt(id, row) !== null)
   const { functions } = desk.start.model
   return (
     <div className="mt-2 grid gap-1.5 border-t pt-2 text-small">
       <label className="flex items-center justify-between gap-2">
         How sure
         <select
-          value={String(plan.rows[`sure/${row}`] ?? '')}
+          value={String(plan.rows[noteRow('sure', row)] ?? '')}
           onChange={(event) =>
-            desk.set({ [`sure/${row}`]: event.target.value === '' ? null : event.target.value })
+            desk.set({ [noteRow('sure', row)]: event.target.value === '' ? null : event.target.value })
           }
           className="min-h-8 rounded border bg-crust px-1.5"
         >
@@ -33,7 +33,7 @@ export function RowNotes({ row }: { row: string }) {
       </label>
       <Check
         checked={locked}
-        onChange={() => desk.set({ [`lock/${row}`]: locked ? null : 'It stays as it is.' })}
+        onChange={() => desk.set({ [noteRow('lock', row)]: locked ? null : 'It stays as it is.' })}
       >
         Locked: no suggestion changes this
       </Check>
@@ -48,7 +48,7 @@ export function RowNotes({ row }: { row: string }) {
         />
       )}
       {forbidden.map((id) => {
-        const what = id.slice('forbid/'.length, id.length - row.length - 1)
+        const what = forbiddenAt(id, row) ?? ''
         return (
           <p key={id} className="flex justify-between gap-2">
             <span>

@@ -1,5 +1,6 @@
 'use client'
 
+import type { RowId } from '@/core/plan/rows'
 import { useKeptText } from './kept-text'
 
 /** A text row of the plan in a field with its words above; kept when the field is left or Enter is pressed. */
@@ -10,7 +11,7 @@ export function TextRow({
   fallback = '',
 }: {
   label: string
-  row: string
+  row: RowId
   longest: number
   /** Shown where the row is absent. */
   fallback?: string

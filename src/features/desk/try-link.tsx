@@ -1,5 +1,6 @@
 'use client'
 
+import { addressKeyOf } from '@/core/plan/rows'
 import Link from 'next/link'
 import { writePlace } from '@/core/camera/live/address'
 import { contextName, type Finding } from '@/core/checks/finding'
@@ -36,6 +37,7 @@ export function TryFinding({ finding, className }: { finding: Finding; className
   const all = contextsOf(start.model, plan, start.lenses, finding.side)
   const found = all.find((one) => finding.contexts.includes(contextName(one))) ?? all[0]
   if (!found) return null
-  const held = finding.row.startsWith('key/') ? [finding.row.slice('key/'.length)] : []
+  const key = addressKeyOf(finding.row)
+  const held = key === null ? [] : [key]
   return <TryLink context={found.context} held={held} className={className} />
 }

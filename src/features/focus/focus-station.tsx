@@ -11,6 +11,7 @@ import type { Posture } from '@/core/model/types'
 import { plannedLenses } from '@/core/plan/plan'
 import { contextIn, usualContext } from '@/core/resolve/context'
 import { resolve } from '@/core/resolve/resolve'
+import { findingsAt } from '@/features/desk/stations'
 import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
 import { FindingList } from '@/features/desk/finding-card'
 import { TryLink } from '@/features/desk/try-link'
@@ -41,9 +42,6 @@ const digits = [
   ['middle', 'the middle finger'],
   ['left', 'the left hand'],
 ] as const
-
-/** Checks whose findings belong here although they point to keys. */
-const focusCheck = /focus|area-|held-adds|pair-unknown|scheme-half/
 
 /** The Focus station: what each trigger does in each bank, what the finder shows of it, and the ways owners set it up. */
 export function FocusStation() {
@@ -86,10 +84,8 @@ export function FocusStation() {
   const line = all.find((one) => one.held.join() === picked.held.join())
   const outcome = line?.cells[at]?.outcomes[0]
   const words = outcome && outcomeWords(model, outcome)
-  const trips = findings.filter(
-    (finding) =>
-      finding.side === side &&
-      (focusCheck.test(finding.check) || /^(base|bank)\/.*focus\./.test(finding.row)),
+  const trips = findingsAt(findings, 'focus').sort(
+    (a, b) => Number(b.side === side) - Number(a.side === side),
   )
   const inUse = plannedLenses(plan)
   const choosable = lenses.filter((one) => inUse.includes(one.id))
@@ -186,7 +182,7 @@ export function FocusStation() {
                 <FindingList findings={trips} />
               </div>
             ) : (
-              <p className="text-silt">Nothing about focus will trip you on this side.</p>
+              <p className="text-silt">Nothing about focus will trip you.</p>
             ))}
         </div>
       </aside>

@@ -1,13 +1,13 @@
 'use client'
 
+import { rowValue, schoolRow } from '@/core/plan/rows'
+import { baseRow, plainly } from '@/core/plan/cells'
 import { useMemo } from 'react'
 import type { FinderPicture } from '@/core/focus/finder'
 import { schemeDispute } from '@/core/focus/schemes'
 import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import type { Setting } from '@/core/model/types'
-import { baseRow, plainly } from '@/core/plan/cells'
-import { rowValue } from '@/core/plan/step'
 import type { Resolution } from '@/core/resolve/resolved'
 import { commonSettings } from '@/core/vocabulary/catalogue'
 import { disputes, type Dispute } from '@/core/vocabulary/schools'
@@ -56,7 +56,7 @@ function Question({ dispute, resolution }: { dispute: Dispute; resolution: Resol
   const desk = useDesk()
   const { plan } = useDeskView()
   const { model } = desk.start
-  const row = `school/${dispute.id}`
+  const row = schoolRow(dispute.id)
   const yours = rowValue(plan.rows, row)
   const settings = dispute.settings.flatMap((means) => lookup(model).byMeaning.get(means) ?? [])
   const idle = settings.flatMap((setting) => {

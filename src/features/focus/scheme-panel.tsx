@@ -1,8 +1,8 @@
 'use client'
 
+import { rowValue, schoolRow } from '@/core/plan/rows'
 import { useState } from 'react'
 import { schemeDispute, schemes, schemeStep, schemeWork, type Scheme } from '@/core/focus/schemes'
-import { rowValue } from '@/core/plan/step'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { Button } from '@/ui/button'
 
@@ -11,7 +11,7 @@ export function SchemePanel() {
   const desk = useDesk()
   const { plan, side } = useDeskView()
   const { model } = desk.start
-  const yours = rowValue(plan.rows, `school/${schemeDispute}`)
+  const yours = rowValue(plan.rows, schoolRow(schemeDispute))
   const [open, setOpen] = useState<string | null>(typeof yours === 'string' ? yours : null)
   const take = (scheme: Scheme) => desk.take(schemeStep(model, plan, [side], scheme, desk.newId()))
   return (

@@ -1,5 +1,6 @@
 'use client'
 
+import { situationRow } from '@/core/plan/rows'
 import { ArrowRight } from 'lucide-react'
 import Link from 'next/link'
 import { placeAtEnd, situationsOf, startSituation } from '@/core/reach/needs'
@@ -24,8 +25,8 @@ export function FoundationStation() {
     if (free === undefined) return
     const side = model.sides[0] ?? 'stills'
     desk.set({
-      [`situation/${free}/name`]: 'Something else',
-      [`situation/${free}/side`]: side,
+      [situationRow(free, 'name')]: 'Something else',
+      [situationRow(free, 'side')]: side,
       ...placeAtEnd(plan, free),
     })
   }

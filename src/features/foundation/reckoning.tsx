@@ -1,8 +1,6 @@
 'use client'
 
-import { ownerRange } from '@/core/plan/row-values'
-import type { OwnerFact } from '@/core/plan/rows'
-import { rowValue } from '@/core/plan/step'
+import { type OwnerFact, ownerRange, ownerRow, rowValue } from '@/core/plan/rows'
 import { operators } from '@/core/reach/operators'
 import { weights } from '@/core/suggest/weights'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
@@ -13,13 +11,13 @@ import { NumberField } from '@/ui/number-field'
 export function Reckoning() {
   const desk = useDesk()
   const { plan } = useDeskView()
-  const own = (fact: string) => {
-    const value = rowValue(plan.rows, `owner/${fact}`)
+  const own = (fact: OwnerFact) => {
+    const value = rowValue(plan.rows, ownerRow(fact))
     return typeof value === 'number' ? value : null
   }
-  const keep = (fact: string) => (value: number | null) => desk.set({ [`owner/${fact}`]: value })
+  const keep = (fact: OwnerFact) => (value: number | null) => desk.set({ [ownerRow(fact)]: value })
   const inFinder = desk.start.model.grids.filter((grid) => grid.inFinder)
-  const counts = rowValue(plan.rows, 'owner/gridCounts') === true
+  const counts = rowValue(plan.rows, ownerRow('gridCounts')) === true
   return (
     <aside aria-label="How it is reckoned" className="grid content-start gap-3">
       <section className="border bg-sheet px-4 py-3">
@@ -41,7 +39,7 @@ export function Reckoning() {
         {inFinder.length > 0 && (
           <Check
             checked={counts}
-            onChange={() => desk.set({ 'owner/gridCounts': counts ? null : true })}
+            onChange={() => desk.set({ [ownerRow('gridCounts')]: counts ? null : true })}
             className="mt-2"
           >
             {inFinder.map((grid) => grid.name).join(' and ')} in the finder counts as done at the finder
@@ -93,7 +91,7 @@ function Figures({
   title: string
   note: string
   rows: readonly FigureRow[]
-  keep: (fact: string) => (value: number | null) => void
+  keep: (fact: OwnerFact) => (value: number | null) => void
 }) {
   return (
     <section className="border bg-sheet px-4 py-3">

@@ -1,5 +1,6 @@
 'use client'
 
+import { idsOf, needRow, needSituationOf, situationOf, situationRow } from '@/core/plan/rows'
 import { ArrowDown, ArrowUp, X } from 'lucide-react'
 import { useId, useState } from 'react'
 import type { Reached } from '@/core/reach/reach'
@@ -32,11 +33,9 @@ export function SituationTable({ situation, reached }: { situation: string; reac
   const name = situationName(plan, situation)
   const side = situationSide(desk.start.model, plan, situation)
   const films = side === 'motion'
-  const text = useKeptText(`situation/${situation}/name`, situation)
+  const text = useKeptText(situationRow(situation, 'name'), situation)
   const remove = () => {
-    const rows = Object.keys(plan.rows).filter((row) =>
-      [`situation/${situation}/`, `need/${situation}/`].some((start) => row.startsWith(start)),
-    )
+    const rows = idsOf(plan.rows).filter((row) => (situationOf(row) ?? needSituationOf(row)) === situation)
     desk.set(Object.fromEntries(rows.map((row) => [row, null])))
   }
   const total = reached.reduce((sum, one) => sum + one.perOuting, 0)
@@ -58,7 +57,7 @@ export function SituationTable({ situation, reached }: { situation: string; reac
             <select
               aria-label={`Side of ${name}`}
               value={side}
-              onChange={(event) => desk.set({ [`situation/${situation}/side`]: event.target.value })}
+              onChange={(event) => desk.set({ [situationRow(situation, 'side')]: event.target.value })}
               className="min-h-8 rounded border-0 bg-transparent"
             >
               {desk.start.model.sides.map((one) => (
@@ -133,7 +132,7 @@ function Move({ situation, name }: { situation: string; name: string }) {
 function NeedRow({ reached, films }: { reached: Reached; films: boolean }) {
   const desk = useDesk()
   const { need, best, absent, perOuting } = reached
-  const row = `need/${need.situation}/${need.what}`
+  const row = needRow(need.situation, need.what)
   const term = termOf(need.what)
   const keep = (count: number, flags: readonly NeedFlag[]) =>
     desk.set({ [row]: [String(Math.round(count)), ...needFlags.filter((flag) => flags.includes(flag))] })
@@ -224,7 +223,7 @@ function AddNeed({ situation, has }: { situation: string; has: readonly string[]
     const found = known.find(({ term }) => term.toLowerCase() === text.trim().toLowerCase())
     setUnknown(text.trim() !== '' && !found)
     if (!found) return
-    desk.set({ [`need/${situation}/${found.id}`]: ['6'] })
+    desk.set({ [needRow(situation, found.id)]: ['6'] })
     setTyped('')
   }
   return (

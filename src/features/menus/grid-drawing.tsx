@@ -1,5 +1,6 @@
 'use client'
 
+import { gridRow } from '@/core/plan/rows'
 import type { Grid } from '@/core/model/types'
 import { addressesWith } from '@/core/plan/assign'
 import { itemAt } from '@/core/plan/menu-items'
@@ -11,7 +12,7 @@ export function GridDrawing({ grid, ...drawn }: Drawn & { grid: Grid }) {
   const { model } = useDesk().start
   const { plan } = useDeskView()
   const cells = Array.from({ length: grid.rows * grid.columns }, (_, i) => i + 1)
-  const filled = cells.filter((cell) => itemAt(model, plan, `grid/${grid.id}/${cell}`) !== null).length
+  const filled = cells.filter((cell) => itemAt(model, plan, gridRow(grid.id, cell)) !== null).length
   const openers = addressesWith(model, plan, grid.side, grid.openedBy)
   return (
     <section aria-label={grid.name} className="border bg-sheet px-4 py-3">
@@ -33,7 +34,7 @@ export function GridDrawing({ grid, ...drawn }: Drawn & { grid: Grid }) {
       >
         {cells.map((cell) => (
           <div key={cell} className="grid min-h-17 min-w-0 bg-sheet">
-            <PlaceButton row={`grid/${grid.id}/${cell}`} place={`${grid.name}, cell ${cell}`} {...drawn} />
+            <PlaceButton row={gridRow(grid.id, cell)} place={`${grid.name}, cell ${cell}`} {...drawn} />
           </div>
         ))}
       </div>

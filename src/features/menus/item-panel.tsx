@@ -1,11 +1,12 @@
 'use client'
 
+import { type RowId, describeRow } from '@/core/plan/rows'
 import { useMemo } from 'react'
 import { itemName, lookup } from '@/core/model/lookup'
-import { describeRow } from '@/core/plan/describe'
 import { deliveredAt, itemAt, permittedAt, placesOf } from '@/core/plan/menu-items'
 import type { ItemUse } from '@/core/reach/menu-uses'
 import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
+import { findingsAt } from '@/features/desk/stations'
 import { FindingCard } from '@/features/desk/finding-card'
 import { ReasonField } from '@/features/desk/reason-field'
 import { RowNotes } from '@/features/desk/row-notes'
@@ -21,7 +22,7 @@ export function ItemPanel({
   onPut,
   onClose,
 }: {
-  row: string | null
+  row: RowId | null
   uses: ReadonlyMap<string, ItemUse>
   idle: Drawn['idle']
   onPut: (item: string | null) => void
@@ -31,7 +32,7 @@ export function ItemPanel({
   const { plan } = useDeskView()
   const findings = useFindings()
   if (row === null) {
-    const mine = findings.filter((one) => one.row.startsWith('grid/') || one.row.startsWith('own/'))
+    const mine = findingsAt(findings, 'menus')
     return (
       <div className="grid gap-3">
         <p className="text-silt">
@@ -97,7 +98,7 @@ function ItemList({
   idle,
   onPut,
 }: {
-  row: string
+  row: RowId
   current: string | null
   uses: ReadonlyMap<string, ItemUse>
   idle: Drawn['idle']

@@ -1,5 +1,6 @@
 'use client'
 
+import { type RowId, parseRow, rowIdOf } from '@/core/plan/rows'
 import { DndContext } from '@dnd-kit/core'
 import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
@@ -44,14 +45,15 @@ export function MenusStation() {
   const hand = useMenuHand(station)
   const uses = useMemo(() => menuUses(model, reach, side), [model, reach, side])
   const grids = model.grids.filter((grid) => grid.side === side)
-  const show = (row: string) => {
+  const show = (row: RowId) => {
     setPanel('item')
     hand.pick(row)
   }
   usePlaceInPage((place) => {
-    const grid = model.grids.find(({ id }) => place.startsWith(`grid/${id}/`))
-    if (grid) desk.turnTo(grid.side)
-    if (grid || place.startsWith('own/')) show(place)
+    const row = parseRow(model, place)
+    if (!row.ok || (row.value.kind !== 'grid' && row.value.kind !== 'own')) return
+    if (row.value.kind === 'grid') desk.turnTo(row.value.grid.side)
+    show(rowIdOf(row.value))
   })
   const idle = useMemo(() => idleOn(model, plan, start.lenses), [model, plan, start.lenses])
   const shared = { selected: hand.selected, uses, idle, findings, onSelect: show }

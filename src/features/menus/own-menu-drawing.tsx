@@ -1,8 +1,9 @@
 'use client'
 
+import { ownNameRow, ownRow } from '@/core/plan/rows'
+import { baseRow, baseValue, plainly } from '@/core/plan/cells'
 import type { OwnMenu } from '@/core/model/types'
 import { lookup } from '@/core/model/lookup'
-import { baseRow, baseValue, plainly } from '@/core/plan/cells'
 import { itemAt } from '@/core/plan/menu-items'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { useKeptText } from '@/features/desk/kept-text'
@@ -17,7 +18,7 @@ export function OwnMenuDrawing({ menu, ...drawn }: Drawn & { menu: OwnMenu }) {
   const pages = Array.from({ length: menu.pages }, (_, i) => i + 1)
   const lines = Array.from({ length: menu.lines }, (_, i) => i + 1)
   const filled = pages.flatMap((page) =>
-    lines.filter((line) => itemAt(model, plan, `own/${page}/${line}`) !== null),
+    lines.filter((line) => itemAt(model, plan, ownRow(page, line)) !== null),
   ).length
   const first = menu.opensFirst === undefined ? undefined : lookup(model).settings.get(menu.opensFirst)
   const opens = first ? baseValue(model, plan.rows, first, side) === true : false
@@ -51,7 +52,7 @@ export function OwnMenuDrawing({ menu, ...drawn }: Drawn & { menu: OwnMenu }) {
               {lines.map((line) => (
                 <li key={line} className="grid">
                   <PlaceButton
-                    row={`own/${page}/${line}`}
+                    row={ownRow(page, line)}
                     place={`Own menu, page ${page}, line ${line}`}
                     {...drawn}
                     className="min-h-9 !flex-row items-center"
@@ -67,7 +68,7 @@ export function OwnMenuDrawing({ menu, ...drawn }: Drawn & { menu: OwnMenu }) {
 }
 
 function PageName({ page, longest }: { page: number; longest: number }) {
-  const text = useKeptText(`own/${page}/name`)
+  const text = useKeptText(ownNameRow(page))
   return (
     <input
       aria-label={`Name of page ${page}`}

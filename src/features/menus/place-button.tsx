@@ -1,5 +1,6 @@
 'use client'
 
+import { type RowId, isOwnRow, noteRow } from '@/core/plan/rows'
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { CopyCheck, KeyRound, Lock, TriangleAlert } from 'lucide-react'
 import type { Finding } from '@/core/checks/finding'
@@ -16,7 +17,7 @@ export interface Drawn {
   /** The sides on which an item does nothing as the camera stands, with the reason. */
   readonly idle: ReadonlyMap<string, readonly Idle[]>
   readonly findings: readonly Finding[]
-  readonly onSelect: (row: string) => void
+  readonly onSelect: (row: RowId) => void
 }
 
 /** A cell or a line: what stands there, how often it is used, and what is amiss; picked, dragged, dropped on. */
@@ -29,7 +30,7 @@ export function PlaceButton({
   findings,
   onSelect,
   className = '',
-}: Drawn & { row: string; place: string; className?: string }) {
+}: Drawn & { row: RowId; place: string; className?: string }) {
   const { model } = useDesk().start
   const { plan, side: shown } = useDeskView()
   const item = itemAt(model, plan, row)
@@ -37,7 +38,7 @@ export function PlaceButton({
   const drop = useDroppable({ id: `to ${row}`, data: { to: row } })
   const use = item === null ? undefined : uses.get(item)
   const gone = (item === null ? [] : (idle.get(item) ?? [])).filter(
-    ({ side }) => row.startsWith('own/') || side === shown,
+    ({ side }) => isOwnRow(row) || side === shown,
   )
   const mine = findings.filter((finding) => finding.row === row)
   const name = item === null ? 'empty' : itemName(model, item)
@@ -72,8 +73,8 @@ export function PlaceButton({
             <span className="sr-only"> on a key already</span>
           </span>
         )}
-        {`lock/${row}` in plan.rows && <Lock size={13} aria-hidden="true" />}
-        {`why/${row}` in plan.rows && <CopyCheck size={13} aria-hidden="true" />}
+        {noteRow('lock', row) in plan.rows && <Lock size={13} aria-hidden="true" />}
+        {noteRow('why', row) in plan.rows && <CopyCheck size={13} aria-hidden="true" />}
         {gone.map(({ side, because }) => (
           <span key={side} title={because} className="whitespace-nowrap text-lichen">
             nothing in {side}

@@ -1,5 +1,6 @@
 'use client'
 
+import type { RowId } from '@/core/plan/rows'
 import type { DragEndEvent, DragStartEvent } from '@dnd-kit/core'
 import { useState, type KeyboardEvent, type RefObject } from 'react'
 import { putItem, swapItems } from '@/core/plan/menu-items'
@@ -13,17 +14,17 @@ export function useMenuHand(station: RefObject<HTMLElement | null>) {
   const desk = useDesk()
   const { plan } = useDeskView()
   const { model } = desk.start
-  const [selected, setSelected] = useState<string | null>(null)
-  const [carried, setCarried] = useState<string | null>(null)
+  const [selected, setSelected] = useState<RowId | null>(null)
+  const [carried, setCarried] = useState<RowId | null>(null)
   const [dragged, setDragged] = useState<string | null>(null)
-  const took = (made: Result<Step>, row: string) => {
+  const took = (made: Result<Step>, row: RowId) => {
     setCarried(null)
     if (!made.ok) return desk.refuse(made.refusal)
     if (desk.take(made.value)) setSelected(row)
   }
-  const put = (row: string, item: string | null) => took(putItem(model, plan, row, item, desk.newId()), row)
-  const swap = (from: string, to: string) => took(swapItems(model, plan, from, to, desk.newId()), to)
-  const pick = (row: string) => {
+  const put = (row: RowId, item: string | null) => took(putItem(model, plan, row, item, desk.newId()), row)
+  const swap = (from: RowId, to: RowId) => took(swapItems(model, plan, from, to, desk.newId()), to)
+  const pick = (row: RowId) => {
     if (carried !== null && carried !== row) return swap(carried, row)
     setCarried(null)
     setSelected(row)
@@ -46,7 +47,7 @@ export function useMenuHand(station: RefObject<HTMLElement | null>) {
       const target = event.target as HTMLElement
       if (event.key === 'Escape') return back()
       if (target.closest('input, textarea, select') || event.ctrlKey || event.metaKey || event.altKey) return
-      const row = target.closest<HTMLElement>('[data-row]')?.dataset.row
+      const row = target.closest<HTMLElement>('[data-row]')?.dataset.row as RowId | undefined
       if (row === undefined) return
       if (event.key.toLowerCase() === 'm') setCarried(row)
       if (event.key === 'Delete') put(row, null)
@@ -62,8 +63,8 @@ export function useMenuHand(station: RefObject<HTMLElement | null>) {
       onDragStart: ({ active }: DragStartEvent) => setDragged(active.data.current?.item as string),
       onDragEnd: ({ active, over }: DragEndEvent) => {
         setDragged(null)
-        const to = over?.data.current?.to as string | undefined
-        const { from, item } = (active.data.current ?? {}) as { from?: string; item?: string }
+        const to = over?.data.current?.to as RowId | undefined
+        const { from, item } = (active.data.current ?? {}) as { from?: RowId; item?: string }
         if (to === undefined || to === from) return
         if (from !== undefined) swap(from, to)
         else if (item !== undefined) put(to, item)

@@ -1,9 +1,9 @@
 'use client'
 
+import { ownerRow, rowValue } from '@/core/plan/rows'
 import type { ReactNode } from 'react'
 import Link from 'next/link'
 import { posturesOf } from '@/core/model/keys'
-import { rowValue } from '@/core/plan/step'
 import type { ReachReport } from '@/core/reach/reach'
 import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
 import { Select } from '@/ui/select'
@@ -35,7 +35,7 @@ export function ReachStrip({ trial, children }: { trial?: ReachReport | null; ch
     )
   }
   const next = trial ?? now
-  const target = rowValue(plan.rows, 'owner/target')
+  const target = rowValue(plan.rows, ownerRow('target'))
   return (
     <section
       aria-label="Reach"

@@ -1,7 +1,7 @@
 'use client'
 
+import { type RowId, addressKeyOf, describeRow, forbidRow, noteRow, showRow } from '@/core/plan/rows'
 import { useId, useState } from 'react'
-import { describeRow, showRow } from '@/core/plan/describe'
 import type { Helped } from '@/core/suggest/explain'
 import type { Change } from '@/core/suggest/suggest'
 import { useDesk } from '@/features/desk/desk-context'
@@ -34,6 +34,7 @@ export function ChangeCard({
   const shown = (value: string) =>
     showRow(model, row, value === '' ? null : value).replace(' (as delivered)', '')
   const place = describeRow(model, row)
+  const key = addressKeyOf(row)
   return (
     <li className={`border bg-sheet px-3 py-2 ${gone ? 'opacity-60' : ''}`}>
       <div className="grid grid-cols-[20px_1fr] gap-x-1.5">
@@ -71,9 +72,7 @@ export function ChangeCard({
           <Offer aria-expanded={wrong} onClick={() => setWrong(!wrong)}>
             Not like this
           </Offer>
-          {row.startsWith('key/') && (
-            <Offer onClick={() => onGo(row.slice('key/'.length))}>Show the key</Offer>
-          )}
+          {key !== null && <Offer onClick={() => onGo(key)}>Show the key</Offer>}
         </p>
       )}
       {wrong && !gone && <WrongForm row={row} to={to} onDone={() => setWrong(false)} />}
@@ -82,7 +81,7 @@ export function ChangeCard({
 }
 
 /** Says why a change is wrong: the place is locked, or this is never to be put there; the next question heeds it. */
-function WrongForm({ row, to, onDone }: { row: string; to: string; onDone: () => void }) {
+function WrongForm({ row, to, onDone }: { row: RowId; to: string; onDone: () => void }) {
   const desk = useDesk()
   const keepAs = (id: string) => (why: string) => {
     desk.set({ [id]: why })
@@ -94,8 +93,8 @@ function WrongForm({ row, to, onDone }: { row: string; to: string; onDone: () =>
         label="Why not"
         placeholder="Why not? It is kept with the plan"
         ways={[
-          { words: 'Never this here', instead: 'Not this.', onKeep: keepAs(`forbid/${to}/${row}`) },
-          { words: 'Lock this place', instead: 'It stays as it is.', onKeep: keepAs(`lock/${row}`) },
+          { words: 'Never this here', instead: 'Not this.', onKeep: keepAs(forbidRow(to, row)) },
+          { words: 'Lock this place', instead: 'It stays as it is.', onKeep: keepAs(noteRow('lock', row)) },
         ]}
       />
     </div>

@@ -1,5 +1,6 @@
 'use client'
 
+import { idsOf, isForbidRow, isNoteRow } from '@/core/plan/rows'
 import { useState } from 'react'
 import type { Agreement } from '@/core/suggest/agreement'
 import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
@@ -34,8 +35,8 @@ export function SuggestPanel({
     ...(only ? { only } : {}),
     ...(agreement ? { agreement } : {}),
   }
-  const locked = Object.keys(plan.rows).filter((row) => row.startsWith('lock/')).length
-  const forbidden = Object.keys(plan.rows).filter((row) => row.startsWith('forbid/')).length
+  const locked = idsOf(plan.rows).filter((row) => isNoteRow(row, 'lock')).length
+  const forbidden = idsOf(plan.rows).filter((row) => isForbidRow(row)).length
   if (reach.reached.length === 0)
     return (
       <p className="text-silt">

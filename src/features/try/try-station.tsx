@@ -1,5 +1,6 @@
 'use client'
 
+import type { RowId } from '@/core/plan/rows'
 import { useMemo, useRef, useState } from 'react'
 import { displayOf } from '@/core/camera/live/display'
 import { focusWords } from '@/core/camera/live/hands'
@@ -38,7 +39,7 @@ const tryKeys = [
   ['Escape', 'let everything go'],
 ] as const
 
-const nothing: ReadonlySet<string> = new Set()
+const nothing: ReadonlySet<RowId> = new Set()
 
 /** The plate’s labels are pressed as a whole, by what goes down on it. */
 const pressedElsewhere = () => undefined

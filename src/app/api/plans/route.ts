@@ -1,3 +1,4 @@
+import { titleRow } from '@/core/plan/rows'
 import { definitions } from '@/server/models'
 import { createPlan } from '@/server/plans'
 import { handled, readOrder, refusalResponse } from '@/server/requests'
@@ -16,5 +17,8 @@ export const POST = handled(async (request: Request) => {
       where: 'model',
     })
   }
-  return Response.json({ kind: 'made', id: await createPlan(model, { title: `New plan for ${model.name}` }) })
+  return Response.json({
+    kind: 'made',
+    id: await createPlan(model, { [titleRow]: `New plan for ${model.name}` }),
+  })
 })

@@ -1,8 +1,8 @@
+import { baseRow } from '../../plan/cells'
+import type { RowId } from '../../plan/rows'
 import { checkValue, showValue } from '../../model/domain'
 import { lookup } from '../../model/lookup'
 import type { BankFamily, BodyModel, Setting } from '../../model/types'
-import { baseRow } from '../../plan/cells'
-import { type RowId } from '../../plan/rows'
 import { whereaboutsIn } from '../../resolve/context'
 import { resolve } from '../../resolve/resolve'
 import { ok, refuse, type Result } from '../../result'
@@ -50,7 +50,7 @@ function lands(model: BodyModel, state: LiveState, setting: Setting, value: Valu
   if (!family) {
     const others = Object.fromEntries(Object.entries(state.edits).filter(([id]) => id !== setting.id))
     return [
-      withRow({ ...state, edits: others }, owner?.from ?? emptyBaseRow(model, state, setting), value),
+      withRow({ ...state, edits: others }, owner?.row ?? emptyBaseRow(model, state, setting), value),
       [],
     ]
   }
@@ -58,7 +58,7 @@ function lands(model: BodyModel, state: LiveState, setting: Setting, value: Valu
   const test: LogLine[] = doubt
     ? [{ kind: 'test', words: `Whether the bank keeps it is not known: ${doubt.test}` }]
     : []
-  if (owner?.from && isLive(model, state, family)) return [withRow(state, owner.from, value), test]
+  if (owner?.row && isLive(model, state, family)) return [withRow(state, owner.row, value), test]
   return [{ ...state, edits: { ...state.edits, [setting.id]: value } }, test]
 }
 

@@ -1,3 +1,4 @@
+import { bankFactRow } from '../../plan/rows'
 import { showValue, valuesOf } from '../../model/domain'
 import { lookup } from '../../model/lookup'
 import type { BodyModel, ModelFunction } from '../../model/types'
@@ -191,7 +192,7 @@ function nextBank(model: BodyModel, state: LiveState): Lived {
   if (!family) return { state, log: [did('There are no banks.')] }
   const used = family.slots
     .map((one) => one.id)
-    .filter((slot) => `bank/${family.id}/${slot}/side` in state.body.memory)
+    .filter((slot) => bankFactRow(family.id, slot, 'side') in state.body.memory)
   const ways = [null, ...used]
   const next = ways[(ways.indexOf(state.banks[family.id] ?? null) + 1) % ways.length] ?? null
   return recall(model, state, family.id, next)

@@ -1,3 +1,5 @@
+import { rowNamed } from '@tests/fixtures/rows'
+import type { Rows } from '../../plan/rows'
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
@@ -6,7 +8,6 @@ import { chipped, heron } from '@tests/fixtures/heron'
 import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
 import { emptyPlan, parsePlan } from '../../plan/plan'
 import type { BodyModel } from '../../model/types'
-import type { Rows } from '../../plan/rows'
 import { newestFirmware } from '../../resolve/context'
 import { must } from '../../result'
 import { newBody } from '../body'
@@ -65,9 +66,9 @@ describe('a simulated body', () => {
        press cheek-key
        expect log White is fixed`,
       {
-        'key/stills/thumb-key/press': 'start-focus',
-        'key/motion/cheek-key/press': 'keep-white',
-        'base/colour.balanceMode@motion': 'lamp',
+        [rowNamed('key/stills/thumb-key/press')]: 'start-focus',
+        [rowNamed('key/motion/cheek-key/press')]: 'keep-white',
+        [rowNamed('base/colour.balanceMode@motion')]: 'lamp',
       },
     )
   })
@@ -98,7 +99,7 @@ describe('a simulated body', () => {
   })
 
   it('does not take a value that cannot be chosen, and says why', () => {
-    const before = bodyWith(heron, { 'base/movie.frameRate': '60p' })
+    const before = bodyWith(heron, { [rowNamed('base/movie.frameRate')]: '60p' })
     const done = must(live(heron, before, { kind: 'menu', setting: 'movie.size', value: 'open' }))
     expect(done.log).toMatchObject([
       { kind: 'refused', words: expect.stringContaining('not written above 30p') as string },
@@ -117,7 +118,7 @@ describe('a simulated body', () => {
        expect log Continuous AF → Single AF
        position stop-ebb
        expect setting focus.mode = once`,
-      { 'bank/dial/ebb/side': 'stills' },
+      { [rowNamed('bank/dial/ebb/side')]: 'stills' },
     )
   })
 
@@ -131,9 +132,9 @@ describe('a simulated body', () => {
        expect setting focus.mode = once
        recall list alder
        expect setting focus.mode = follow`,
-      { 'bank/list/alder/side': 'stills' },
+      { [rowNamed('bank/list/alder/side')]: 'stills' },
     )
-    expect(state.body.memory['bank/list/alder/focus.mode']).toBe('follow')
+    expect(state.body.memory[rowNamed('bank/list/alder/focus.mode')]).toBe('follow')
   })
 
   it('holds two families at once', () => {
@@ -147,10 +148,10 @@ describe('a simulated body', () => {
        expect setting exposure.mode = full-auto
        expect setting focus.mode = follow`,
       {
-        'bank/light/dusk/side': 'stills',
-        'bank/light/dusk/exposure.mode': 'manual',
-        'bank/hand/pair/side': 'stills',
-        'bank/hand/pair/focus.mode': 'follow',
+        [rowNamed('bank/light/dusk/side')]: 'stills',
+        [rowNamed('bank/light/dusk/exposure.mode')]: 'manual',
+        [rowNamed('bank/hand/pair/side')]: 'stills',
+        [rowNamed('bank/hand/pair/focus.mode')]: 'follow',
       },
     )
   })
@@ -183,7 +184,10 @@ describe('a simulated body', () => {
        release slate-key
        expect setting exposure.shutter = 1/125
        expect setting exposure.aperture = f/4.5`,
-      { 'key/stills/slate-key/press': 'use-first', 'hold/first/exposure.shutter': '1/1000' },
+      {
+        [rowNamed('key/stills/slate-key/press')]: 'use-first',
+        [rowNamed('hold/first/exposure.shutter')]: '1/1000',
+      },
     )
   })
 
@@ -202,9 +206,9 @@ describe('a simulated body', () => {
        expect side stills
        expect films 1`,
       {
-        'base/movie.recordUsesSlot': 'brook',
-        'bank/set/brook/side': 'motion',
-        'bank/set/brook/movie.frameRate': '50p',
+        [rowNamed('base/movie.recordUsesSlot')]: 'brook',
+        [rowNamed('bank/set/brook/side')]: 'motion',
+        [rowNamed('bank/set/brook/movie.frameRate')]: '50p',
       },
     )
     plays(linden, 'press rec-dot\nexpect refused\nexpect run standby')
@@ -262,7 +266,7 @@ describe('a simulated body', () => {
        card lock
        full
        expect log locked`,
-      { 'base/shutter.withoutCard': false },
+      { [rowNamed('base/shutter.withoutCard')]: false },
     )
   })
 
@@ -391,7 +395,7 @@ describe('events', () => {
     )
     fc.assert(
       fc.property(fc.array(line, { maxLength: 40 }), (lines) => {
-        let state = bodyWith(heron, { 'bank/dial/ebb/side': 'motion' })
+        let state = bodyWith(heron, { [rowNamed('bank/dial/ebb/side')]: 'motion' })
         for (const text of lines) {
           const done = runScript(heron, state, text, lenses)
           if (done.ok) {

@@ -1,6 +1,6 @@
+import { bankFactRow, bankRow, isGridRow, isKeyRow } from '../../plan/rows'
 import { lookup } from '../../model/lookup'
 import type { BodyModel, Side } from '../../model/types'
-import { bankRow } from '../../plan/rows'
 import { pressSwap } from '../../resolve/filming'
 import { ok, refuse, type Result } from '../../result'
 import { dropEdits } from './edit'
@@ -33,7 +33,7 @@ export function recall(model: BodyModel, state: LiveState, familyId: string, slo
   if (!family || !known) return { state, log: [refusedIt(`There is no ${familyId} ${slot ?? 'plain'}.`)] }
   if (state.run === 'recording') return { state, log: [refusedIt('Banks do not change while recording.')] }
   const side =
-    slot === null ? state.side : (state.body.memory[bankRow(familyId, slot, 'side')] as Side | undefined)
+    slot === null ? state.side : (state.body.memory[bankFactRow(familyId, slot, 'side')] as Side | undefined)
   if (side === undefined) return { state, log: [refusedIt(`${slot ?? ''} has never been stored.`)] }
   const left = dropEdits(model, state)
   const stop = model.positions.find((one) => one.family === familyId && one.slot === slot && slot !== null)
@@ -49,7 +49,8 @@ export function recall(model: BodyModel, state: LiveState, familyId: string, slo
     banks: { ...state.banks, [familyId]: slot },
     lastUsed: { ...state.lastUsed, [side]: slot },
   }
-  const name = slot === null ? 'plain' : String(state.body.memory[bankRow(familyId, slot, 'name')] ?? slot)
+  const name =
+    slot === null ? 'plain' : String(state.body.memory[bankFactRow(familyId, slot, 'name')] ?? slot)
   return { state: next, log: [...left.log, did(`${family.name}: ${name}.`)] }
 }
 
@@ -105,14 +106,14 @@ export function register(
       const owned = now.settings.get(setting.id)?.chain.findLast((link) => link.layer !== 'rule')
       return owned ? [[bankRow(familyId, slotId, setting.id), owned.value] as const] : []
     })
-  const keys = family.storesKeys ? Object.entries(memory).filter(([row]) => row.startsWith('key/')) : []
-  const grids = family.storesGrids ? Object.entries(memory).filter(([row]) => row.startsWith('grid/')) : []
+  const keys = family.storesKeys ? Object.entries(memory).filter(([row]) => isKeyRow(row)) : []
+  const grids = family.storesGrids ? Object.entries(memory).filter(([row]) => isGridRow(row)) : []
   const rows = {
     ...memory,
     ...Object.fromEntries(kept),
     ...Object.fromEntries([...keys, ...grids].map(([row, value]) => [bankRow(familyId, slotId, row), value])),
-    [bankRow(familyId, slotId, 'side')]: state.side,
-    [bankRow(familyId, slotId, 'name')]: memory[bankRow(familyId, slotId, 'name')] ?? slot.name,
+    [bankFactRow(familyId, slotId, 'side')]: state.side,
+    [bankFactRow(familyId, slotId, 'name')]: memory[bankFactRow(familyId, slotId, 'name')] ?? slot.name,
   }
   const next = { ...state, body: { ...state.body, memory: rows } }
   return ok({ state: next, log: [did(`Stored to ${slot.name}, ${kept.length} rows.`)] })

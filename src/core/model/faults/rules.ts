@@ -52,10 +52,10 @@ export function conditionFaults(model: BodyModel, condition: Condition, path: st
   if ('not' in condition) return conditionFaults(model, condition.not, path)
   const { fact } = condition
   if (!factExists(model, fact)) return [fault('dangling', path, `${fact} does not exist on this model.`)]
-  const id = fact.startsWith('setting/') ? fact.slice('setting/'.length) : ''
-  const domain = model.settings.find((one) => one.id === id)?.domain
-  const family = fact.startsWith('bank/') ? fact.slice('bank/'.length) : ''
-  const slots = model.families.find((one) => one.id === family)?.slots.map((slot) => slot.id)
+  const [about, id = ''] = fact.split('/')
+  const domain = model.settings.find((one) => about === 'setting' && one.id === id)?.domain
+  const family = model.families.find((one) => about === 'bank' && one.id === id)
+  const slots = family?.slots.map((slot) => slot.id)
   return comparedWith(condition).flatMap((value) => {
     if (domain) return refusalsOf(checkValue(domain, value, path))
     if (slots && value !== 'plain' && !slots.some((slot) => slot === value))

@@ -1,0 +1,83 @@
+import { bankKind, type BankRow } from './bank'
+import { bankFactKind, type BankFactRow } from './bank-fact'
+import { bankGridKind, type BankGridRow } from './bank-grid'
+import { bankKeyKind, type BankKeyRow } from './bank-key'
+import { baseKind, type BaseRow } from './base'
+import { bodyKind, type LocalRow } from './body'
+import { bodyDiffersKind, type BodyDiffersRow } from './body-row'
+import { gridKind, type GridRow } from './grid'
+import { holdKind, type HoldRow } from './hold'
+import { holdNameKind, type HoldNameRow } from './hold-name'
+import { intentKind, type IntentRow } from './intent'
+import { keyKind, type KeyRow } from './key'
+import { among, type RowKind } from './kind'
+import { lensKind, type LensRow } from './lens'
+import { modelKind, type ModelRow } from './model'
+import { needKind, type NeedRow } from './need'
+import { ownKind, type OwnRow } from './own'
+import { ownNameKind, type OwnNameRow } from './own-name'
+import { ownerKind, type OwnerRow } from './owner'
+import { pairKind, type PairRow } from './pair'
+import { positionKind, type PositionRow } from './position'
+import { schoolKind, type SchoolRow } from './school'
+import { shareKind, type ShareRow } from './share'
+import { situationKind, type SituationRow } from './situation'
+import { titleKind, type TitleRow } from './title'
+
+/** A row that may be spoken about: by a note, an acceptance, something forbidden. */
+export type AboutRow =
+  | ModelRow
+  | TitleRow
+  | BaseRow
+  | ShareRow
+  | KeyRow
+  | BankRow
+  | BankFactRow
+  | BankKeyRow
+  | BankGridRow
+  | PairRow
+  | PositionRow
+  | GridRow
+  | OwnRow
+  | OwnNameRow
+  | HoldRow
+  | HoldNameRow
+  | LensRow
+  | LocalRow
+  | BodyDiffersRow
+  | SchoolRow
+  | SituationRow
+  | NeedRow
+  | OwnerRow
+  | IntentRow
+
+/** The kinds that may be spoken about; of those that share a head, the one that claims every id of it stands last. */
+export const aboutKinds: readonly RowKind<AboutRow>[] = [
+  modelKind,
+  titleKind,
+  baseKind,
+  shareKind,
+  keyKind,
+  bankKeyKind,
+  bankGridKind,
+  bankFactKind,
+  bankKind,
+  pairKind,
+  positionKind,
+  gridKind,
+  ownNameKind,
+  ownKind,
+  holdNameKind,
+  holdKind,
+  lensKind,
+  bodyDiffersKind,
+  bodyKind,
+  schoolKind,
+  situationKind,
+  needKind,
+  ownerKind,
+  intentKind,
+]
+
+/** Any row that may be spoken about. */
+export const about = among(aboutKinds)

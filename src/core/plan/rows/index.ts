@@ -1,0 +1,138 @@
+import type { BodyModel } from '../../model/types'
+import type { Result } from '../../result'
+import type { Change, RowId, Step } from '../../sync/step'
+import type { Value } from '../../vocabulary/values'
+import { aboutKinds, type AboutRow } from './about'
+import { acceptKind, type AcceptRow } from './accept'
+import { hasHead } from './id'
+import { forbidKind, type ForbidRow } from './forbid'
+import { among, type Invalidated, type RowKind, type RowStation } from './kind'
+import { noteKind, type NoteRow } from './note'
+
+/**
+ * A plan is a flat set of rows; each has an id and one value. There is one module here for every kind of row: what its
+ * ids are, what it takes, how it is said, what it makes to be reckoned anew, where it is shown. Nothing else takes an id
+ * apart, or makes one.
+ */
+export type Row = AboutRow | AcceptRow | ForbidRow | NoteRow
+
+/** Rows by id. */
+export type Rows = Readonly<Record<RowId, Value>>
+
+/** Rows written out by hand or read from outside, before `parsePlan` has looked at them. */
+export type WrittenRows = Readonly<Record<string, Value>>
+
+/** Every kind of row. */
+export const rowKinds: readonly RowKind<Row>[] = [...aboutKinds, acceptKind, forbidKind, noteKind]
+const any = among(rowKinds)
+
+/** Takes a row id apart; refuses what this model does not have, naming the part. */
+export function parseRow(model: BodyModel, id: string): Result<Row> {
+  return any.parse(model, id)
+}
+
+/** The id of a row taken apart: `rowIdOf(parseRow(x)) = x`. */
+export function rowIdOf(row: Row): RowId {
+  return any.id(row)
+}
+
+/** Accepts a value for a row, or says what the row takes. */
+export function acceptValue(model: BodyModel, row: Row, value: unknown, id: string): Result<Value> {
+  return any.accepts(model, row, value, id)
+}
+
+/** What has to be reckoned anew when a row changes; everything where this model does not have the row. */
+export function invalidatedBy(model: BodyModel, id: RowId): Invalidated {
+  const row = parseRow(model, id)
+  return row.ok ? any.invalidates(row.value) : { what: 'everything' }
+}
+
+/** The station that shows a row; the first of the route where this model does not have it. */
+export function stationOf(model: BodyModel, id: RowId): RowStation {
+  const row = parseRow(model, id)
+  return row.ok ? any.station(row.value) : 'foundation'
+}
+
+/** A step in words: place, old → new, one phrase for each change; long steps are counted after the third. */
+export function describeStep(model: BodyModel, step: Step): string {
+  const phrases = step.changes.slice(0, 3).map((change) => describeChange(model, change))
+  const more = step.changes.length - phrases.length
+  return more > 0 ? `${phrases.join('; ')}; and ${more} more` : phrases.join('; ')
+}
+
+/** One change in words, such as "Thumb focus key, press, stills: Start focus → Exposure lock". */
+export function describeChange(model: BodyModel, { row, from, to }: Change): string {
+  return `${describeRow(model, row)}: ${showRow(model, row, from)} → ${showRow(model, row, to)}`
+}
+
+/** A row's place in words; its id where this model does not have it. */
+export function describeRow(model: BodyModel, id: RowId): string {
+  const row = parseRow(model, id)
+  return row.ok ? any.place(row.value) : id
+}
+
+/** A row's value in words; an absent row says what stands there instead. */
+export function showRow(model: BodyModel, id: RowId, value: Value | null): string {
+  const row = parseRow(model, id)
+  return row.ok ? any.value(model, row.value, value) : String(value)
+}
+
+/** What a row holds now, or null. No name that every object has contains a stroke, so an id with one needs no asking. */
+export function rowValue(rows: Rows, row: RowId): Value | null {
+  const value = rows[row]
+  if (value === undefined) return null
+  return row.includes('/') || Object.hasOwn(rows, row) ? value : null
+}
+
+/** Whether a row belongs to a slot: a fact of it, a value, a key or a cell. */
+export function isSlotRow(id: string): id is RowId {
+  return hasHead(id, 'bank')
+}
+
+/** The ids of some rows. */
+export function idsOf(rows: Rows): RowId[] {
+  return Object.keys(rows) as RowId[]
+}
+
+/** Some rows as pairs of id and value. */
+export function entriesOf<V>(rows: Readonly<Record<RowId, V>>): [RowId, V][] {
+  return Object.entries(rows) as [RowId, V][]
+}
+
+export type { RowId } from '../../sync/step'
+export type { RowStation } from './kind'
+export type { BankFact } from './bank-fact'
+export type { NoteName } from './note'
+export type { OwnerFact } from './owner'
+export type { GridCell } from './grid'
+export type { SlotOf } from './slot'
+export type { Wanted } from './intent'
+export { rowStations, anywhere } from './kind'
+export { acceptRow, isAcceptRow } from './accept'
+export { bankRow, variedOf, variedRows } from './bank'
+export { bankFactRow, bankFacts, rowsOfSlot } from './bank-fact'
+export { bankGridRow } from './bank-grid'
+export { bankKeyRow } from './bank-key'
+export { isLensId } from './id'
+export { baseCellRow, baseCells, baseCellOf, bothSides, typedCell } from './base'
+export { bodyTagOf, isBodyRow, localRow } from './body'
+export { differenceRow, differsIn } from './body-row'
+export { forbiddenAt, forbidRow, isForbidRow } from './forbid'
+export { emptyCell, gridRow, isGridRow } from './grid'
+export { holdRow, isHoldRow, mayTick } from './hold'
+export { holdNameRow } from './hold-name'
+export { intentRow, wantedOf } from './intent'
+export { addressKeyOf, isKeyRow, keyRow } from './key'
+export { lensOf, lensRow } from './lens'
+export { modelRow } from './model'
+export { isNeedRow, needRow, needSituationOf } from './need'
+export { certainties, isNoteRow, notedRow, noteNames, noteRow, priorities } from './note'
+export { isOwnRow, ownRow } from './own'
+export { ownNameRow } from './own-name'
+export { handFacts, ownerFacts, ownerRange, ownerRow, weightFacts, workFacts } from './owner'
+export { pairMarks, pairRow } from './pair'
+export { isPositionRow, positionRow } from './position'
+export { schoolRow } from './school'
+export { shareRow } from './share'
+export { situationFacts, situationOf, situationRow } from './situation'
+export { titleRow } from './title'

@@ -1,0 +1,41 @@
+import { ok, refuse } from '../../result'
+import type { RowId } from '../../sync/step'
+import { behind, isLensId, rowId } from './id'
+import { unknownPart, type RowKind } from './kind'
+
+/** A lens the plan reckons with: true, or absent. */
+export interface LensRow {
+  readonly kind: 'lens'
+  readonly lens: string
+}
+
+/** The id of the row that a lens is reckoned with. */
+export function lensRow(lens: string): RowId {
+  return rowId(`lens/${lens}`)
+}
+
+/** The lens a row speaks of; null where it is another row. */
+export function lensOf(id: string): string | null {
+  return behind(id, 'lens')
+}
+
+export const lensKind: RowKind<LensRow> = {
+  kind: 'lens',
+  heads: ['lens'],
+  form: ['lens/<lens>', 'true: the plan reckons with this lens'],
+  parse({ id, parts }) {
+    const [lens] = parts
+    return parts.length === 1 && isLensId(lens)
+      ? ok({ kind: 'lens', lens })
+      : unknownPart(id, parts.join('/'))
+  },
+  id: ({ lens }) => lensRow(lens),
+  accepts: (_model, _row, value, id) =>
+    value === true ? ok(true) : refuse('outside', 'A lens row is true, or absent.', id),
+  describe: {
+    place: ({ lens }) => `Lens ${lens}`,
+    value: (_model, _row, value) => (value === true ? 'in the bag' : 'not used'),
+  },
+  invalidates: () => ({ what: 'contexts' }),
+  station: () => 'banks',
+}

@@ -1,0 +1,109 @@
+import type { BodyModel } from '../../model/types'
+import { ok, refuse, type Result } from '../../result'
+import type { RowId } from '../../sync/step'
+import type { Value } from '../../vocabulary/values'
+import { about, type AboutRow } from './about'
+import { behind, hasHead, rowId } from './id'
+import { plainValue, unknownPart, type RowKind } from './kind'
+import { takesOneOf, takesText } from './takes'
+
+/** How sure an owner is of a row. */
+export const certainties = ['open', 'hearsay', 'borrowed', 'trial', 'decided', 'tested'] as const
+
+/** How early a row matters: with the first four, the first seven, or later. */
+export const priorities = ['first-four', 'first-seven', 'rest'] as const
+
+/**
+ * What stands beside a row: the reason; how sure the owner is (`certainties`); who or what it comes from; how early it
+ * matters (`priorities`); the firmware it was decided on; the day a risk was accepted; a picture of the screen; why no
+ * suggestion may change it.
+ */
+export const noteNames = [
+  ...(['why', 'sure', 'source', 'priority', 'decidedOn', 'risk', 'picture', 'lock'] as const),
+]
+
+/** One of `noteNames`. */
+export type NoteName = (typeof noteNames)[number]
+
+/** A note beside a row. */
+export interface NoteRow {
+  readonly kind: 'note'
+  readonly note: NoteName
+  readonly about: AboutRow
+}
+
+/** The id of a note beside a row. */
+export function noteRow(note: NoteName, row: RowId): RowId {
+  return rowId(`${note}/${row}`)
+}
+
+/** Whether a row is a note; of this name, where one is given. */
+export function isNoteRow(id: string, note?: NoteName): id is RowId {
+  return note === undefined ? noteNames.some((one) => hasHead(id, one)) : hasHead(id, note)
+}
+
+/** The row that a note of this name stands beside; null where it is another row. */
+export function notedRow(id: string, note: NoteName): RowId | null {
+  return behind(id, note) as RowId | null
+}
+
+const words: Readonly<Record<NoteName, string>> = {
+  why: 'Reason for',
+  sure: 'Certainty of',
+  source: 'Source of',
+  priority: 'Priority of',
+  decidedOn: 'Firmware decided on for',
+  risk: 'Risk accepted for',
+  picture: 'Picture for',
+  lock: 'Lock on',
+}
+
+export const noteKind: RowKind<NoteRow> = {
+  kind: 'note',
+  heads: noteNames,
+  form: ['<note>/<row>', 'a note beside a row: why, sure, source, priority, decidedOn, risk, picture, lock'],
+  parse({ model, id, head, parts }) {
+    const note = noteNames.find((one) => one === head)
+    if (!note) return unknownPart(id, head)
+    const row = about.parse(model, id, parts)
+    return row.ok ? ok({ kind: 'note', note, about: row.value }) : row
+  },
+  id: (row) => noteRow(row.note, about.id(row.about)),
+  accepts,
+  describe: {
+    place: (row) => `${words[row.note]} ${about.place(row.about)}`,
+    value: (_model, _row, value) => plainValue(value, 'none'),
+  },
+  invalidates: () => ({ what: 'words' }),
+  station: (row) => about.station(row.about),
+}
+
+function accepts(model: BodyModel, { note }: NoteRow, value: unknown, id: string): Result<Value> {
+  switch (note) {
+    case 'why':
+    case 'lock':
+      return takesText(value, 500, id)
+    case 'source':
+    case 'picture':
+      return takesText(value, 200, id)
+    case 'sure':
+      return takesOneOf(certainties, value, id)
+    case 'priority':
+      return takesOneOf(priorities, value, id)
+    case 'decidedOn':
+      return takesOneOf(
+        model.firmware.map((one) => one.version),
+        value,
+        id,
+      )
+    case 'risk':
+      if (typeof value === 'string' && isDay(value)) return ok(value)
+      return refuse('outside', 'A risk is accepted on a day, such as 2026-03-14.', id)
+  }
+}
+
+/** A day of the calendar, year-month-day. */
+function isDay(text: string): boolean {
+  const at = /^\d{4}-\d{2}-\d{2}$/.test(text) ? Date.parse(`${text}T00:00:00Z`) : NaN
+  return !Number.isNaN(at) && new Date(at).toISOString().startsWith(text)
+}
