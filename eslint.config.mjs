@@ -38,7 +38,7 @@ const coreMayUse = {
   camera: ['vocabulary', 'rules', 'model', 'plan', 'files', 'resolve', 'focus'],
   suggest: ['vocabulary', 'model', 'sync', 'plan', 'fit', 'resolve', 'reach'],
   checks: ['vocabulary', 'numbers', 'rules', 'model', 'sync', 'plan', 'resolve', 'focus', 'banks'],
-  analysis: ['vocabulary', 'model', 'sync', 'plan', 'resolve', 'focus', 'reach', 'banks', 'checks'],
+  analysis: ['vocabulary', 'model', 'sync', 'plan', 'resolve', 'focus', 'reach', 'banks', 'suggest', 'checks'],
 }
 const coreFolders = Object.keys(coreMayUse)
 const coreZones = coreFolders.map((folder) => ({

@@ -1,5 +1,5 @@
 import { type RowId, bankRow, baseCellRow, keyRow, parseRow, titleRow } from '@/core/plan/rows'
-import { look, lookAgain } from '@/core/checks/checks'
+import { checkPlan, checkAfter } from '@/core/checks/checks'
 import { valuesOf } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import { acceptedFunctions } from '@/core/model/keys'
@@ -13,13 +13,13 @@ import { timesAsLong, type Figure } from './measure'
 /** All checks after one step against all checks anew, on a full plan: for one step of each kind, the slowest counts. */
 export function checksBench(model: BodyModel, lenses: readonly LensModel[]): Figure {
   const plan = fullPlan(model, lenses)
-  const before = look(model, plan, lenses)
+  const before = checkPlan(model, plan, lenses)
   const shares = Object.entries(steps(model)).map(([kind, row]) => {
     const step = setRows(plan, kind, { [row]: other(model, plan.rows[row], row) })
     const after = must(applyStep(model, plan, step))
     const share = timesAsLong(
-      () => void lookAgain(before, after),
-      () => void look(model, after, lenses),
+      () => void checkAfter(before, after),
+      () => void checkPlan(model, after, lenses),
       10,
     )
     return { kind, share }

@@ -1,9 +1,8 @@
 import { rowNamed } from '@tests/fixtures/rows'
 import type { Rows } from '@/core/plan/rows'
 import type { Page } from 'playwright-core'
-import { acrossMeasure } from '@/features/focus/use-focus-across'
 import { pressMeasure } from '@/features/try/use-live'
-import { trialMeasure } from '@/features/desk/desk-context'
+import { answerMeasure, threadMeasure } from '@/features/desk/use-analysis'
 import type { BodyModel } from '@/core/model/types'
 import { started, theatre } from '@tests/fixtures/started'
 import { setRows } from '@/core/plan/step'
@@ -84,7 +83,7 @@ async function acrossFigure(page: Page, url: string, model: BodyModel): Promise<
   const rows = await page.getByRole('table').getByRole('row').count()
   const all = await page.evaluate(
     (name) => performance.getEntriesByName(name).map((one) => one.duration),
-    acrossMeasure,
+    threadMeasure('focus'),
   )
   const times = all.slice(1).sort((a, b) => a - b)
   const at95 = times[Math.floor(times.length * 0.95)] ?? Infinity
@@ -138,5 +137,8 @@ async function dragOverAll(page: Page): Promise<number[]> {
     await page.keyboard.press('Escape')
     await page.mouse.up()
   }
-  return page.evaluate((name) => performance.getEntriesByName(name).map((one) => one.duration), trialMeasure)
+  return page.evaluate(
+    (name) => performance.getEntriesByName(name).map((one) => one.duration),
+    answerMeasure('trial'),
+  )
 }

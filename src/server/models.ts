@@ -1,3 +1,4 @@
+import { keptByObject } from '@/core/memoize'
 import { join } from 'node:path'
 import type { Definitions } from '@/core/model/definitions'
 import { parseModel } from '@/core/model/parse'
@@ -88,7 +89,7 @@ function onDisk(): Promise<Definitions> {
   return shared.saltShelfDefinitions
 }
 
-const digests = new WeakMap<BodyModel, string>()
+const digests = keptByObject<BodyModel, string>()
 
 function digestOf(model: BodyModel): string {
   const digest = digests.get(model) ?? digestHex(canonicalJson(model))

@@ -156,13 +156,13 @@ describe('two families of the Mere', () => {
   const grid = pairsOf(mere, planWith(mere, rows), 'stills', undefined)
 
   it('make nine pairs, each as the owner says, else as what only the two bring about', () => {
-    const pairs = grid?.down.flatMap((one) => grid.across.map((other) => grid.at(one, other))) ?? []
+    const pairs = grid?.pairs.flat() ?? []
     expect(pairs).toHaveLength(9)
-    expect(pairs.filter((pair) => pair?.mark === 'unused').map((pair) => pair?.row)).toEqual([
+    expect(pairs.filter((pair) => pair.mark === 'unused').map((pair) => pair.row)).toEqual([
       'pair/light/lamp/hand/crowd',
     ])
     for (const pair of pairs)
-      if (pair?.said === null) expect(pair.mark).toBe(pair.news.length > 0 ? 'risky' : 'sensible')
+      if (pair.said === null) expect(pair.mark).toBe(pair.news.length > 0 ? 'risky' : 'sensible')
   })
 
   it('are no grid where only one family is used', () => {
@@ -181,9 +181,9 @@ describe('two families of the Mere', () => {
       'stills',
       undefined,
     )
-    const pairs = risky?.down.flatMap((one) => risky.across.map((other) => risky.at(one, other))) ?? []
-    const found = pairs.filter((pair) => pair?.mark === 'risky')
-    expect(found.map((pair) => [pair?.one.slot, pair?.other.slot])).toEqual([['dusk', 'pair']])
+    const pairs = risky?.pairs.flat() ?? []
+    const found = pairs.filter((pair) => pair.mark === 'risky')
+    expect(found.map((pair) => [pair.one.slot, pair.other.slot])).toEqual([['dusk', 'pair']])
     expect(found[0]?.news.join()).toContain('fills the buffer')
   })
 })

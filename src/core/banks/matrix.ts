@@ -5,7 +5,7 @@ import type { BodyModel, Setting, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { toldStray } from '../plan/stray'
 import { resolve } from '../resolve/resolve'
-import type { Resolution, ResolvedSetting } from '../resolve/resolved'
+import type { Resolution, ResolvedSetting, StateIn } from '../resolve/resolved'
 import { sameValue, type Value } from '../vocabulary/values'
 import { rowIn, type Column } from './columns'
 import { notStored } from './stored'
@@ -59,8 +59,13 @@ export function matters({ setting, varies }: MatrixRow, columns: readonly Column
 }
 
 /** Every setting across the columns: linear in settings × columns after each column is resolved once. */
-export function matrixOf(model: BodyModel, plan: Plan, columns: readonly Column[]): Matrix {
-  const resolutions = columns.map(({ context }) => resolve(model, plan, context))
+export function matrixOf(
+  model: BodyModel,
+  plan: Plan,
+  columns: readonly Column[],
+  stateIn: StateIn = (context) => resolve(model, plan, context),
+): Matrix {
+  const resolutions = columns.map(({ context }) => stateIn(context))
   const strays = columns.map((column) => strayIn(model, plan, column))
   const waiting = columns.map((column) =>
     column.kind === 'slot' ? new Set(notStored(model, plan, column.planned) ?? []) : new Set<string>(),

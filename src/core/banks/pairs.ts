@@ -5,7 +5,7 @@ import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
 import { contextIn } from '../resolve/context'
 import { lightBetween } from '../resolve/marks'
 import { resolve } from '../resolve/resolve'
-import type { Resolution } from '../resolve/resolved'
+import type { Resolution, StateIn } from '../resolve/resolved'
 
 /** What the owner says of two slots together. */
 export type PairMark = (typeof pairMarks)[number]
@@ -25,31 +25,32 @@ export interface Pair {
   readonly light: string | null
 }
 
-/** The grid of two families: their slots of a side, and every pair. Null where a body has fewer than two families in use. */
+/** The grid of two families: their slots of a side, and every pair, row by row. */
 export interface PairGrid {
   readonly down: readonly PlannedSlot[]
   readonly across: readonly PlannedSlot[]
-  readonly at: (one: PlannedSlot, other: PlannedSlot) => Pair | undefined
+  readonly pairs: readonly (readonly Pair[])[]
 }
 
-/** Every combination of the first two families that a side uses: a resolve each, and one for each slot alone. */
+/** Every combination of the first two families that a side uses: a state each, and one for each slot alone; null where fewer are in use. */
 export function pairsOf(
   model: BodyModel,
   plan: Plan,
   side: Side,
   lens: LensModel | undefined,
+  stateIn: StateIn = (context) => resolve(model, plan, context),
 ): PairGrid | null {
   const slots = plannedSlots(model, plan).filter((one) => one.side === side)
   const [first, second] = model.families
     .map((family) => slots.filter((one) => one.family === family.id))
     .filter((all) => all.length > 0)
   if (!first || !second) return null
-  const plain = resolve(model, plan, contextIn(model, side, null, lens))
-  const alone = new Map(slots.map((slot) => [slot, resolve(model, plan, contextIn(model, side, slot, lens))]))
-  const pairs = first.flatMap((one) =>
+  const plain = stateIn(contextIn(model, side, null, lens))
+  const alone = new Map(slots.map((slot) => [slot, stateIn(contextIn(model, side, slot, lens))]))
+  const pairs = first.map((one) =>
     second.map((other) => {
       const banks = { [one.family]: one.slot, [other.family]: other.slot }
-      const both = resolve(model, plan, { ...contextIn(model, side, one, lens), banks })
+      const both = stateIn({ ...contextIn(model, side, one, lens), banks })
       const news = newsOf(both, [plain, alone.get(one), alone.get(other)])
       const row = pairRow(one, other)
       const said = pairMarks.find((mark) => mark === rowValue(plan.rows, row)) ?? null
@@ -57,11 +58,7 @@ export function pairsOf(
       return { one, other, row, said, news, mark, light: lightOf(model, plain, both) } satisfies Pair
     }),
   )
-  return {
-    down: first,
-    across: second,
-    at: (one, other) => pairs.find((pair) => pair.one === one && pair.other === other),
-  }
+  return { down: first, across: second, pairs }
 }
 
 /** What a state says that none of the others says. */

@@ -1,7 +1,7 @@
 import { acceptRow, noteRow, rowValue, schoolRow, stationOf } from '../plan/rows'
 import type { BodyModel, LensModel } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { changedBetween, resolveAgain } from '../resolve/again'
+import { changedBetween, resolveAfter } from '../resolve/after-change'
 import { contextsOf, type NamedContext } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
@@ -33,7 +33,7 @@ export const checks: readonly Check[] = [
 
 /** Every finding that no reason settles, of every check on both sides, worst first. */
 export function runChecks(model: BodyModel, plan: Plan, lenses: readonly LensModel[]): Finding[] {
-  return stillOpen(look(model, plan, lenses).findings)
+  return stillOpen(checkPlan(model, plan, lenses).findings)
 }
 
 /** The findings that no reason settles. */
@@ -43,11 +43,11 @@ export function stillOpen(findings: readonly Finding[]): Finding[] {
 
 /** Every finding, those that a reason of the owner's settles included. Linear in contexts × (settings + addresses). */
 export function allFindings(model: BodyModel, plan: Plan, lenses: readonly LensModel[]): readonly Finding[] {
-  return look(model, plan, lenses).findings
+  return checkPlan(model, plan, lenses).findings
 }
 
 /** A plan looked at: what it amounts to in every state, and what is wrong with it. */
-export interface Looked {
+export interface CheckedPlan {
   readonly model: BodyModel
   readonly plan: Plan
   readonly lenses: readonly LensModel[]
@@ -57,26 +57,27 @@ export interface Looked {
 }
 
 /** Looks at a plan in every state its owner will stand in. */
-export function look(model: BodyModel, plan: Plan, lenses: readonly LensModel[]): Looked {
-  return looked(model, plan, lenses, ({ context }) => resolve(model, plan, context))
+export function checkPlan(model: BodyModel, plan: Plan, lenses: readonly LensModel[]): CheckedPlan {
+  return checked(model, plan, lenses, ({ context }) => resolve(model, plan, context))
 }
 
 /** Looks again after a step, taking over what it did not touch: the same as `look` says, in a fraction of the time. */
-export function lookAgain(before: Looked, plan: Plan): Looked {
+export function checkAfter(before: CheckedPlan, plan: Plan): CheckedPlan {
+  if (before.plan === plan) return before
   const { model, lenses, states } = before
   const changed = changedBetween(model, before.plan, plan)
-  return looked(model, plan, lenses, ({ context, key }) => {
+  return checked(model, plan, lenses, ({ context, key }) => {
     const known = states.get(key)
-    return known ? resolveAgain(model, plan, context, known, changed) : resolve(model, plan, context)
+    return known ? resolveAfter(model, plan, context, known, changed) : resolve(model, plan, context)
   })
 }
 
-function looked(
+function checked(
   model: BodyModel,
   plan: Plan,
   lenses: readonly LensModel[],
   resolved: (one: NamedContext) => Resolution,
-): Looked {
+): CheckedPlan {
   const states = new Map<string, Resolution>()
   const findings = model.sides.flatMap((side, i) => {
     const situated = contextsOf(model, plan, lenses, side).map((one) => {

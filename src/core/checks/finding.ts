@@ -1,7 +1,7 @@
 import type { RowId, RowStation } from '../plan/rows'
 import type { LensModel, BodyModel, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { once } from '../once'
+import { keptByObject, memoize } from '../memoize'
 import { setRows } from '../plan/step'
 import type { Step } from '../sync/step'
 import type { Value } from '../vocabulary/values'
@@ -103,7 +103,7 @@ export interface Check {
 export function ofEachSetting(
   look: (resolved: ResolvedSetting, input: CheckInput) => readonly Said[],
 ): (input: CheckInput) => readonly Said[] {
-  const known = new WeakMap<ResolvedSetting, readonly Said[]>()
+  const known = keptByObject<ResolvedSetting, readonly Said[]>()
   return (input) => {
     const all: Said[] = []
     for (const one of input.situated) {
@@ -121,7 +121,7 @@ export function ofEachSetting(
 }
 
 /** The settings of a state of which there is something to say: a remark, a rule's hand in it, more than one value. */
-const notable = once((resolution: Resolution): readonly ResolvedSetting[] =>
+const notable = memoize((resolution: Resolution): readonly ResolvedSetting[] =>
   [...resolution.settings.values()].filter(
     (one) => one.remarks.length > 0 || one.possible.length > 1 || one.chain.at(-1)?.layer === 'rule',
   ),

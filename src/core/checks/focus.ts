@@ -14,7 +14,7 @@ import {
 import { keyName } from '../model/keys'
 import { valueMeaning } from '../resolve/meaning'
 import { lookup } from '../model/lookup'
-import { once } from '../once'
+import { memoize } from '../memoize'
 import type { BodyModel, Side } from '../model/types'
 import { schemeDispute, schemes, schemeWork } from '../focus/schemes'
 import { halfPressSetting, heldAnswers } from '../resolve/held'
@@ -268,8 +268,8 @@ function halfPressIn(
 }
 
 /** Whether the half-press has its usual function; remembered with the state. */
-const metersFor = once((model: BodyModel) =>
-  once((resolution: Resolution) =>
+const metersFor = memoize((model: BodyModel) =>
+  memoize((resolution: Resolution) =>
     [...resolution.addresses.values()].some(
       ({ gets }) => focusRole(lookup(model).functions.get(gets ?? '')?.means ?? null) === 'half-press',
     ),

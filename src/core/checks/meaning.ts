@@ -3,7 +3,7 @@ import type { RowId } from '../plan/rows'
 import { lookup } from '../model/lookup'
 import type { BodyModel, ModelFunction, Setting, Side } from '../model/types'
 import type { Address } from '../model/addresses'
-import { once } from '../once'
+import { memoize } from '../memoize'
 import type { Plan } from '../plan/plan'
 import type { Resolution, ResolvedAddress, ResolvedSetting } from '../resolve/resolved'
 import { sameValue, type Value } from '../vocabulary/values'
@@ -43,8 +43,8 @@ export function keysIn(model: BodyModel, resolution: Resolution): readonly KeyWi
   return keysFor(model)(resolution)
 }
 
-const keysFor = once((model: BodyModel) =>
-  once((resolution: Resolution): readonly KeyWith[] => {
+const keysFor = memoize((model: BodyModel) =>
+  memoize((resolution: Resolution): readonly KeyWith[] => {
     const { functions } = lookup(model)
     return [...resolution.addresses.values()].flatMap((resolved) => {
       const fn = functions.get(resolved.functionId ?? '')

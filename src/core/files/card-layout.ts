@@ -20,7 +20,7 @@ import type { Address } from '../model/addresses'
 import { acceptedFunctions } from '../model/keys'
 import { lookup } from '../model/lookup'
 import type { BankFamily, BodyModel, HoldSet, ModelFunction, Setting, Side, Slot } from '../model/types'
-import { once } from '../once'
+import { memoize } from '../memoize'
 import type { Value } from '../vocabulary/values'
 import { oneOf, settingCodec, type Codec } from './card-values'
 import { travels } from './travels'
@@ -91,7 +91,7 @@ export interface CardLayout {
 }
 
 /** The layout of a model's card files, made once for each model object. */
-export const cardLayout: (model: BodyModel) => CardLayout = once(makeLayout)
+export const cardLayout: (model: BodyModel) => CardLayout = memoize(makeLayout)
 
 function makeLayout(model: BodyModel): CardLayout {
   const addresses = [...lookup(model).addresses.values()]

@@ -1,6 +1,6 @@
 import { checkValue, fieldValue, ladderSteps } from '../model/domain'
 import type { Domain, Setting } from '../model/types'
-import { once } from '../once'
+import { memoize } from '../memoize'
 import type { Value } from '../vocabulary/values'
 import type { ByteReader, ByteWriter } from './bytes'
 
@@ -19,7 +19,7 @@ export const nothingThere = 0xffff
  * f64, subset as one bit a member (u32, first member lowest), text, region and point as UTF-8 behind a u16 count, record
  * field by field.
  */
-export const codecOf: (domain: Domain) => Codec = once(makeCodec)
+export const codecOf: (domain: Domain) => Codec = memoize(makeCodec)
 
 function makeCodec(domain: Domain): Codec {
   switch (domain.kind) {

@@ -1,10 +1,10 @@
 import { partOf } from '../model/part'
 import type { BodyModel, ModelFunction } from '../model/types'
-import { once } from '../once'
+import { memoize } from '../memoize'
 import { focusRole } from '../vocabulary/focus-roles'
 
 /** The part of a model that focus hangs on. */
-export const focusPart: (model: BodyModel) => BodyModel = once((model: BodyModel) => {
+export const focusPart: (model: BodyModel) => BodyModel = memoize((model: BodyModel) => {
   const recording = model.settings.filter((setting) => setting.means === 'movie.recordByShutter')
   return partOf(model, {
     settings: [...model.settings.filter(isFocus), ...recording].map((setting) => setting.id),

@@ -3,7 +3,7 @@ import { addressKeyOf, entriesOf, idsOf, isKeyRow, schoolRow } from '../plan/row
 import { describe, expect, it } from 'vitest'
 import { chipped, heron } from '@tests/fixtures/heron'
 import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
-import { look } from '../checks/checks'
+import { checkPlan } from '../checks/checks'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
 import { applyStep } from '../plan/step'
 import { contextIn } from '../resolve/context'
@@ -33,7 +33,7 @@ describe.each(namedModels)('the schemes on the %s', (_name, model) => {
         applyStep(model, emptyPlan(model), schemeStep(model, emptyPlan(model), model.sides, scheme, 's')),
       )
       for (const side of model.sides) expect(schemeWork(model, plan, side, scheme).changes).toEqual([])
-      const said = look(model, plan, lenses).findings.map((one) => one.check)
+      const said = checkPlan(model, plan, lenses).findings.map((one) => one.check)
       expect(said).not.toContain('scheme-half-done')
       expect(said).not.toContain('nothing-focuses')
     },
@@ -73,7 +73,7 @@ describe('half-press at a point, thumb on eyes, on the Heron', () => {
 
   it('is found half done, and mended in one step', () => {
     const half = { ...plan, rows: { ...plan.rows, 'base/focus.detection@stills': true } }
-    const found = look(heron, half, lenses).findings.filter((one) => one.check === 'scheme-half-done')
+    const found = checkPlan(heron, half, lenses).findings.filter((one) => one.check === 'scheme-half-done')
     expect(found).toMatchObject([{ severity: 'trips', side: 'stills', row: 'base/focus.detection@stills' }])
     const [mend] = found[0]?.mends ?? []
     if (!mend) throw new Error('it can be mended')
@@ -152,7 +152,7 @@ describe('the questions about focus', () => {
       const heard = namedModels.map(([, model]) =>
         schools.map((school) => {
           const plan = must(parsePlan(model, { [schoolRow(id)]: school.id }))
-          const said = look(model, plan, []).findings.filter((one) => one.check === 'against-school')
+          const said = checkPlan(model, plan, []).findings.filter((one) => one.check === 'against-school')
           return said.map((one) => `${one.row} ${one.title}`).join()
         }),
       )

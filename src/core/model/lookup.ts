@@ -1,4 +1,4 @@
-import { once } from '../once'
+import { memoize } from '../memoize'
 import { addressesOf, type Address } from './addresses'
 import { amountOf } from './domain'
 import { menuPlaces, type MenuPlace } from './menu'
@@ -65,10 +65,10 @@ export function remarkKey(then: Remarking): string {
 }
 
 /** The lookup of a model, computed on first use; linear in the size of the model. */
-export const lookup: (model: BodyModel) => Lookup = once(build)
+export const lookup: (model: BodyModel) => Lookup = memoize(build)
 
 /** Where each line stands in the whole menu, counted from 0, by setting or act id. */
-export const menuOrder = once(
+export const menuOrder = memoize(
   (model: BodyModel): ReadonlyMap<string, number> =>
     new Map([...lookup(model).menuPlaces.keys()].map((id, i) => [id, i])),
 )

@@ -1,4 +1,4 @@
-import { once } from '../once'
+import { memoize } from '../memoize'
 import { factsOf, type Condition } from '../rules/condition'
 import type { Rule } from '../rules/rule'
 import type { BodyModel } from './types'
@@ -26,7 +26,7 @@ export function partOf(model: BodyModel, telling: Telling): BodyModel {
   return made
 }
 
-const partsOf: (model: BodyModel) => Map<string, BodyModel> = once(() => new Map<string, BodyModel>())
+const partsOf: (model: BodyModel) => Map<string, BodyModel> = memoize(() => new Map<string, BodyModel>())
 
 function cut(model: BodyModel, start: readonly string[], functions: ReadonlySet<string>): BodyModel {
   const settings = new Set(start)

@@ -5,7 +5,7 @@ import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { must, ok, refuse, type Result } from '../result'
 import type { Plan } from './plan'
-import { once } from '../once'
+import { memoize } from '../memoize'
 import { applyStep, setRows } from './step'
 import type { Step } from '../sync/step'
 
@@ -95,7 +95,7 @@ export function addressesWith(
 
 type Holders = ReadonlyMap<string, readonly Address[]>
 
-const holdersFor = once((model: BodyModel) => once((rows: Rows) => holdersIn(model, rows)))
+const holdersFor = memoize((model: BodyModel) => memoize((rows: Rows) => holdersIn(model, rows)))
 
 function holdersIn(model: BodyModel, rows: Rows): Holders {
   const found = new Map<string, Address[]>()

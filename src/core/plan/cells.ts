@@ -1,5 +1,5 @@
 import { lookup } from '../model/lookup'
-import { once } from '../once'
+import { memoize } from '../memoize'
 import type { BodyModel, Orientation, OwnMenu, Setting, Side } from '../model/types'
 import type { Value } from '../vocabulary/values'
 import {
@@ -85,7 +85,7 @@ export function baseValue(model: BodyModel, rows: Rows, setting: Setting, side: 
 export type CellRow = GridCell & { readonly row: RowId }
 
 /** Every cell of every function menu, in model order, with its row. */
-export const gridCells: (model: BodyModel) => readonly CellRow[] = once((model: BodyModel) =>
+export const gridCells: (model: BodyModel) => readonly CellRow[] = memoize((model: BodyModel) =>
   model.grids.flatMap((grid) =>
     Array.from({ length: grid.rows * grid.columns }, (_, i) => ({
       grid,
@@ -109,7 +109,7 @@ export interface OwnLine {
 }
 
 /** Every line of the own menu, page by page. */
-export const ownLines: (model: BodyModel) => readonly OwnLine[] = once((model: BodyModel) => {
+export const ownLines: (model: BodyModel) => readonly OwnLine[] = memoize((model: BodyModel) => {
   const menu = model.ownMenu
   if (!menu) return []
   return Array.from({ length: menu.pages * menu.lines }, (_, at) => {

@@ -1,3 +1,4 @@
+import { keptByObject } from '../memoize'
 import type { Rows } from './rows'
 import { ok, refuse, type Result } from '../result'
 import type { Limits } from '../sync/kind'
@@ -64,7 +65,7 @@ interface Size {
   readonly bytes: number
 }
 
-const sizes = new WeakMap<Rows, Size>()
+const sizes = keptByObject<Rows, Size>()
 
 function measure(rows: Rows): Size {
   const entries = Object.entries(rows)

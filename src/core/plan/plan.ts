@@ -15,7 +15,7 @@ import {
 } from './rows'
 import type { Value } from '../vocabulary/values'
 import type { BodyModel, Side } from '../model/types'
-import { once } from '../once'
+import { memoize } from '../memoize'
 import { ok, refuse, type Result } from '../result'
 import { readValue, sizeOf } from './limits'
 
@@ -79,7 +79,7 @@ export function plannedSlots(model: BodyModel, plan: Plan): readonly PlannedSlot
   return slotsFor(model)(plan.rows)
 }
 
-const slotsFor = once((model: BodyModel) => once((rows: Rows) => readSlots(model, rows)))
+const slotsFor = memoize((model: BodyModel) => memoize((rows: Rows) => readSlots(model, rows)))
 
 function readSlots(model: BodyModel, rows: Rows): PlannedSlot[] {
   const own = new Map<string, Record<string, Value>>()

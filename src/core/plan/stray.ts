@@ -1,7 +1,7 @@
 import { baseValue } from './cells'
 import { type BankFact, bankFactRow, bankRow, noteRow, rowValue } from './rows'
 import type { BodyModel } from '../model/types'
-import { once } from '../once'
+import { memoize } from '../memoize'
 import { sameValue, type Value } from '../vocabulary/values'
 import { plannedSlots, type Plan, type PlannedSlot } from './plan'
 
@@ -21,8 +21,8 @@ export function strayRows(model: BodyModel, plan: Plan, slot: PlannedSlot): Stra
   return strayFor(model)(plan)(slot)
 }
 
-const strayFor = once((model: BodyModel) =>
-  once((plan: Plan) => once((slot: PlannedSlot) => readStray(model, plan, slot))),
+const strayFor = memoize((model: BodyModel) =>
+  memoize((plan: Plan) => memoize((slot: PlannedSlot) => readStray(model, plan, slot))),
 )
 
 /** Of these what is to be told: where a plan lists nothing as meant to differ, nobody can say what drifted. */

@@ -3,7 +3,7 @@ import { type Rows, rowValue } from '../plan/rows'
 import { lookup } from '../model/lookup'
 import type { BodyModel, ModelFunction, Posture, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { once } from '../once'
+import { memoize } from '../memoize'
 import { answers, type Resolution, type ResolvedAddress } from '../resolve/resolved'
 import { halfPressSetting } from '../resolve/held'
 import { startsFocus } from '../vocabulary/focus-roles'
@@ -89,7 +89,7 @@ export function doing(
 }
 
 /** The functions that are the thing itself, or change the setting meant before any other; remembered for each thing. */
-const servingFor = once((model: BodyModel) => {
+const servingFor = memoize((model: BodyModel) => {
   const known = new Map<string, ReadonlySet<ModelFunction>>()
   return (what: string): ReadonlySet<ModelFunction> => {
     const setting = lookup(model).byMeaning.get(what)
@@ -154,7 +154,7 @@ export function usefulOn(
 }
 
 /** The keys of a side that answer now and do something. */
-export const workingKeys: (resolution: Resolution) => readonly ResolvedAddress[] = once(
+export const workingKeys: (resolution: Resolution) => readonly ResolvedAddress[] = memoize(
   ({ addresses }: Resolution) => [...addresses.values()].filter((one) => one.active && answers(one.verdict)),
 )
 
@@ -196,8 +196,8 @@ function byGrids(hand: Hand, setting: string): Path[] {
 }
 
 /** Cells of the function menus by what stands in them. */
-const cellsFor = once((model: BodyModel) =>
-  once((rows: Rows): ReadonlyMap<string, readonly CellRow[]> => {
+const cellsFor = memoize((model: BodyModel) =>
+  memoize((rows: Rows): ReadonlyMap<string, readonly CellRow[]> => {
     const found = new Map<string, CellRow[]>()
     for (const one of gridCells(model)) {
       const item = cellValue(rows, one)
@@ -208,8 +208,8 @@ const cellsFor = once((model: BodyModel) =>
 )
 
 /** The first line of the own menu by what stands in it. */
-const linesFor = once((model: BodyModel) =>
-  once((rows: Rows): ReadonlyMap<string, OwnLine> => {
+const linesFor = memoize((model: BodyModel) =>
+  memoize((rows: Rows): ReadonlyMap<string, OwnLine> => {
     const found = new Map<string, OwnLine>()
     for (const one of ownLines(model)) {
       const item = rowValue(rows, one.row)

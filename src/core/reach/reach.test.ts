@@ -13,7 +13,7 @@ import { must } from '../result'
 import { readySets } from '../vocabulary/situations'
 import { needsOf, startSituation } from './needs'
 import { operators, timesOf } from './operators'
-import { reachAgain, reachOf, unreachedSeconds, worstNeeds } from './reach'
+import { reachAfter, reachOf, unreachedSeconds, worstNeeds } from './reach'
 
 const planWith = (rows: Rows, model = heron): Plan => must(parsePlan(model, rows))
 const byHand = { 'base/exposure.mode@stills': 'manual', 'base/exposure.isoAuto@stills': false } as const
@@ -216,7 +216,7 @@ describe.each(namedModels)('after a step on the %s', (_name, model) => {
       fc.property(pair, ({ plan, step }) => {
         const after = must(applyStep(model, plan, step))
         const few = lenses.slice(0, 2)
-        expect(reachAgain(reachOf(model, plan, few), after)).toEqual(reachOf(model, after, few))
+        expect(reachAfter(reachOf(model, plan, few), after)).toEqual(reachOf(model, after, few))
       }),
       { numRuns: 15 },
     )

@@ -1,3 +1,4 @@
+import { keptByObject } from '../memoize'
 import { keyRow, noteRow, ownerRow, rowValue } from '../plan/rows'
 import type { Address } from '../model/addresses'
 import { acceptedFunctions } from '../model/keys'
@@ -7,7 +8,7 @@ import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import { setRows } from '../plan/step'
 import type { Step } from '../sync/step'
-import { changedBetween, resolveAgain, type Changed } from '../resolve/again'
+import { changedBetween, resolveAfter, type Changed } from '../resolve/after-change'
 import { usualContext, type Context } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
@@ -61,7 +62,7 @@ export function reachOf(
 }
 
 /** What the needs of a plan cost where those of one that differs little are known: the same as `reachOf`, sooner. */
-export function reachAgain(before: ReachReport, plan: Plan): ReachReport {
+export function reachAfter(before: ReachReport, plan: Plan): ReachReport {
   const work = workOf(before)
   if (work.plan === plan) return before
   const changed = changedBetween(work.asked.model, work.plan, plan)
@@ -90,7 +91,7 @@ export function statesFor(
       const was = known.get(key)
       const again = was && changed && was.context.lens === context.lens
       const resolution = again
-        ? resolveAgain(model, plan, context, was.resolution, changed)
+        ? resolveAfter(model, plan, context, was.resolution, changed)
         : resolve(model, plan, context)
       state = { context, resolution }
       states.set(key, state)
@@ -121,7 +122,7 @@ interface Work {
   readonly stateOf: (side: Side, recording: boolean) => State
 }
 
-const works = new WeakMap<ReachReport, Work>()
+const works = keptByObject<ReachReport, Work>()
 
 function reckoned(asked: Asked, plan: Plan, known: States, changed: Changed | null): ReachReport {
   const { model, posture } = asked
@@ -267,7 +268,7 @@ function gainOf(before: ReachReport, address: Address, functionId: string): numb
   const { plan } = workOf(before)
   if (functionAt(plan, address) === functionId) return 0
   const rows = { ...plan.rows, [keyRow(address)]: functionId }
-  return before.seconds - reachAgain(before, { ...plan, rows }).seconds
+  return before.seconds - reachAfter(before, { ...plan, rows }).seconds
 }
 
 function workOf(report: ReachReport): Work {

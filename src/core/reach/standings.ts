@@ -4,8 +4,8 @@ import type { BodyModel, LensModel, ModelFunction } from '../model/types'
 import { addressesWith } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import { contextsOf } from '../resolve/context'
-import { judgeFunctions } from '../resolve/resolve'
-import type { Verdict } from '../resolve/resolved'
+import { judgeIn, resolve } from '../resolve/resolve'
+import type { StateIn, Verdict } from '../resolve/resolved'
 import { gainsAt, type ReachReport } from './reach'
 
 /** Where a function works: how many of the contexts, and why not in the others. */
@@ -34,13 +34,14 @@ export function standings(
   lenses: readonly LensModel[],
   address: Address,
   reach: ReachReport,
+  stateIn: StateIn = (context) => resolve(model, plan, context),
 ): Standing[] {
   const accepted = acceptedFunctions(model, address)
   const contexts = contextsOf(model, plan, lenses, address.side)
   const ids = accepted.map((fn) => fn.id)
   const judged = contexts.map((one) => ({
     name: `${one.bank}, ${one.lens}`,
-    by: judgeFunctions(model, plan, ids, one.context),
+    by: judgeIn(stateIn(one.context), ids),
   }))
   const gains = gainsAt(reach, address)
   return accepted
@@ -52,7 +53,7 @@ const worst: readonly Verdict[] = ['dead', 'inert', 'test', 'works', 'empty']
 
 function standingOf(
   fn: ModelFunction,
-  judged: readonly { name: string; by: ReturnType<typeof judgeFunctions> }[],
+  judged: readonly { name: string; by: ReturnType<typeof judgeIn> }[],
   gain: number,
 ): Standing {
   const seen = judged.flatMap(({ name, by }) => {

@@ -5,7 +5,7 @@ import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import { standingAt, usualContext } from './context'
 import { judgeAt, resolve } from './resolve'
-import type { Verdict } from './resolved'
+import type { StateIn, Verdict } from './resolved'
 
 /** One turn of one dial: what it does, and in which exposure modes it does nothing. */
 export interface DialRow {
@@ -27,6 +27,7 @@ export function dialRows(
   plan: Plan,
   lenses: readonly LensModel[],
   side: AssignSide,
+  stateIn: StateIn = (context) => resolve(model, plan, context),
 ): { control: Control; rows: DialRow[] }[] {
   const plain = usualContext(model, plan, lenses, side)
   const mode = lookup(model).exposureMode
@@ -35,9 +36,7 @@ export function dialRows(
   const states = modes.map(({ id, name }) => ({
     id,
     name,
-    resolution: resolve(
-      model,
-      plan,
+    resolution: stateIn(
       mode ? standingAt(model, plain.context, { setting: mode.id, value: id }) : plain.context,
     ),
   }))

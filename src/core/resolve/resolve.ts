@@ -1,3 +1,4 @@
+import { keptByObject } from '../memoize'
 import { bankKeyRow, keyRow, rowValue } from '../plan/rows'
 import type { Address } from '../model/addresses'
 import type { Answering } from '../model/lookup'
@@ -49,7 +50,7 @@ export function finished(work: Work, resolution: Resolution): Resolution {
   return resolution
 }
 
-const works = new WeakMap<Resolution, Work>()
+const works = keptByObject<Resolution, Work>()
 
 /** The addresses that answer on a context's side, with the place of each. */
 export function answering({ state, context }: Work): Answering {
@@ -89,12 +90,26 @@ export function judgeFunctions(
   return new Map(functionIds.map((id) => [id, judge(state, id, context)]))
 }
 
+/** What each function would do in a resolved context if a key had it, by function id. */
+export function judgeIn(
+  resolution: Resolution,
+  functionIds: readonly string[],
+): ReadonlyMap<string, Standing> {
+  const { state, context } = workBehind(resolution)
+  return new Map(functionIds.map((id) => [id, judge(state, id, context)]))
+}
+
 /** What a function would do on an address in a resolved context, were it there. */
 export function judgeAt(resolution: Resolution, address: Address, functionId: string): Standing {
-  const work = workOf(resolution)
-  if (!work) throw new Error('only what resolve gave can be asked further')
+  const work = workBehind(resolution)
   const { context } = work
   return judge(stateFor(work, address).state, functionId, context, address, missingFrom(address, context))
+}
+
+function workBehind(resolution: Resolution): Work {
+  const work = workOf(resolution)
+  if (!work) throw new Error('only what resolve gave can be asked further')
+  return work
 }
 
 /** A setting in a state, with what is said of its value. */

@@ -1,9 +1,13 @@
 import type { RowId } from '../plan/rows'
 import type { Address } from '../model/addresses'
 import type { Setting } from '../model/types'
+import type { Context } from './context'
 import type { Truth } from '../rules/condition'
 import type { Indicator } from '../rules/rule'
 import type { Value } from '../vocabulary/values'
+
+/** What a plan amounts to in a context: reckoned there and then, or taken from what is known already. */
+export type StateIn = (context: Context) => Resolution
 
 /** Where a value can come from, lowest first. */
 export type Layer =

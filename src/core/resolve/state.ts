@@ -116,7 +116,7 @@ function refusalOf(state: State, setting: string): Remark | null {
  * or on. What a changed value feeds through rules is reckoned anew too (`changed` names all that was); the rest is taken
  * over as it stands.
  */
-export function stateAgain(
+export function stateAfter(
   model: BodyModel,
   plan: Plan,
   context: Context,

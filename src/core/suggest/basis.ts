@@ -51,3 +51,6 @@ export function valuesFor(
 export function changing(seconds: number): number {
   return seconds + tieBreak
 }
+
+/** A line of the own menu with nothing in it. */
+export const emptyLine = ''

@@ -1,9 +1,9 @@
 import type { BodyModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { applyStep } from '../plan/step'
-import { reachAgain, type ReachReport } from '../reach/reach'
+import { reachAfter, type ReachReport } from '../reach/reach'
 import { must } from '../result'
-import { stepFor, type Change } from './suggest'
+import { stepFor, type Change } from './change'
 
 /** A need that a change makes quicker: how often it comes, and seconds each time before and after. */
 export interface Helped {
@@ -26,7 +26,7 @@ export function explain(
   return changes.map((_, i) => {
     const next = must(applyStep(model, plan, stepFor(model, plan, changes.slice(0, i + 1), `explain ${i}`)))
     const before = report
-    report = reachAgain(before, next)
+    report = reachAfter(before, next)
     return helpedBetween(before, report).slice(0, most)
   })
 }

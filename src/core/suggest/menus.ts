@@ -4,7 +4,7 @@ import { lookup } from '../model/lookup'
 import type { Grid } from '../model/types'
 import { movesToCell, movesToLine, type Moves } from '../reach/moves'
 import type { Place } from './types'
-import { changing, valuesFor, type Basis } from './basis'
+import { changing, emptyLine, valuesFor, type Basis } from './basis'
 
 /** A cell or line of a menu as a place, and the moves to it once the menu is open. */
 export interface MenuPlace {
@@ -14,9 +14,6 @@ export interface MenuPlace {
   readonly grid: Grid | null
   readonly moves: Moves
 }
-
-/** A line of the own menu with nothing in it. */
-export const emptyLine = ''
 
 /** Every cell of the function menus and every line of the own menu, numbered on from the keys. */
 export function menuPlaces(basis: Basis, from: number): MenuPlace[] {

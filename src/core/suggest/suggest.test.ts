@@ -15,7 +15,8 @@ import { agreementWith } from './agreement'
 import { instanceOf } from './instance'
 import { scoreOf, today } from './score'
 import type { Solver } from './solver'
-import { gapOf, stepFor, stillOpen, suggest, suggestOne } from './suggest'
+import { stepFor, stillOpen } from './change'
+import { gapOf, suggest, suggestOne } from './suggest'
 
 const quickly = { seconds: 20 }
 const few = lenses.slice(0, 2)

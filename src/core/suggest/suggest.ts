@@ -1,16 +1,8 @@
-import { type RowId, type Rows, emptyCell, isGridRow, isKeyRow, isOwnRow, noteRow } from '../plan/rows'
-import type { BodyModel } from '../model/types'
-import { deliveredAt } from '../plan/menu-items'
-import type { Plan } from '../plan/plan'
-import { setRows } from '../plan/step'
-import type { Step } from '../sync/step'
-import type { Value } from '../vocabulary/values'
 import type { Instance } from './types'
-import { isForbidden, isLocked } from './basis'
-import { emptyLine } from './menus'
 import { programOf } from './program'
 import { changedPlaces, keepsAll, scoreOf, today, type Arrangement, type Score } from './score'
 import type { Solver } from './solver'
+import type { Change } from './change'
 
 /** An arrangement that was found, how good it is, and how sure that is. */
 export interface Suggestion {
@@ -22,15 +14,6 @@ export interface Suggestion {
   /** Proven to be the best; or the time was over, and no arrangement costs less than `bound`. */
   readonly proven: boolean
   readonly bound: number
-}
-
-/** One place that changes, and what that saves where those before it in the list are made already. */
-export interface Change {
-  readonly row: RowId
-  readonly from: string
-  readonly to: string
-  /** Seconds an outing; all gains of a suggestion add up to what it saves. */
-  readonly gain: number
 }
 
 /** How long may be searched, and who is told of what is found on the way. */
@@ -101,33 +84,11 @@ export function gapOf({ proven, after, bound }: Suggestion): number {
   return after.total > 0 ? Math.max(0, (after.total - bound) / after.total) : 1
 }
 
-/** The step that makes some of a suggestion's changes; reasons given for what was there go with it. */
-export function stepFor(model: BodyModel, plan: Plan, changes: readonly Change[], id: string): Step {
-  const rows: Record<RowId, Value | null> = {}
-  for (const { row, to } of changes) {
-    rows[row] = to === (deliveredAt(model, row) ?? emptyAt(row)) ? null : to
-    if (isKeyRow(row)) rows[noteRow('why', row)] = null
-  }
-  return setRows(plan, id, rows)
-}
-
-/** Whether a change can still be made: its place has what it would replace, and has not been locked or barred to it since. */
-export function stillOpen(model: BodyModel, rows: Rows, { row, from, to }: Change): boolean {
-  const today = String(rows[row] ?? deliveredAt(model, row) ?? emptyAt(row))
-  return today === from && !isLocked(rows, row, today) && !isForbidden(rows, row, to)
-}
-
 /** How sure a suggestion is, in words. */
 export function proofOf(suggestion: Suggestion): string {
   if (suggestion.proven) return 'Proven: no other does better.'
   const gap = Math.ceil(gapOf(suggestion) * 1000) / 10
   return `The best found in time; another may be up to ${gap} % better.`
-}
-
-/** What is said of a place with nothing in it. */
-function emptyAt(row: RowId): string {
-  if (isOwnRow(row)) return emptyLine
-  return isGridRow(row) ? emptyCell : 'nothing'
 }
 
 /** The changes of an arrangement, each time the one that saves most where those before it are made. */

@@ -9,7 +9,8 @@ import { must } from '../result'
 import { agreementFrom } from './agreement'
 import { explain } from './explain'
 import { instanceOf } from './instance'
-import { stepFor, type Suggestion } from './suggest'
+import { stepFor } from './change'
+import type { Suggestion } from './suggest'
 import { tradeCurve, type TradeNews } from './trade'
 
 const model = modelCalled('pell-pocket')

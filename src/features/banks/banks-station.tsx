@@ -1,14 +1,13 @@
 'use client'
 
 import type { RowId } from '@/core/plan/rows'
-import { useMemo, useState } from 'react'
+import { useState } from 'react'
 import { columnsOf, type Column } from '@/core/banks/columns'
-import { figuresOf } from '@/core/banks/figures'
-import { matrixOf, type MatrixRow } from '@/core/banks/matrix'
+import type { MatrixRow } from '@/core/banks/matrix'
 import { followers } from '@/core/plan/bulk'
 import { vary } from '@/core/plan/bulk'
 import type { Value } from '@/core/vocabulary/values'
-import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { FindingList } from '@/features/desk/finding-card'
 import { ShortcutList } from '@/features/desk/shortcut-list'
 import { findingsAt } from '@/features/desk/stations'
@@ -25,7 +24,7 @@ import { MatrixTable, type InHand } from './matrix-table'
 import { NumberPanel } from './number-panel'
 import { PairGridTable } from './pair-grid'
 import { SharePanel } from './share-panel'
-import { useFilmChoices } from './use-film-choices'
+import { useAnswer, useFindings } from '@/features/desk/use-analysis'
 
 const panels = {
   numbers: 'Numbers',
@@ -51,27 +50,17 @@ export function BanksStation() {
   const [chosen, setPanel] = useState<keyof typeof panels | null>(null)
   const [inHand, setInHand] = useState<InHand | null>(null)
   const [asked, setAsked] = useState<BaseChange | null>(null)
-  const film = useFilmChoices()
-  const columns = useMemo(() => columnsOf(model, plan, lenses), [model, plan, lenses])
-  const matrix = useMemo(() => matrixOf(model, plan, columns), [model, plan, columns])
-  const figures = useMemo(
-    () =>
-      columns.map((column, i) => {
-        const here = matrix.resolutions[i]
-        const base =
-          matrix.resolutions[columns.findIndex((one) => one.kind === 'base' && one.side === column.side)]
-        return here && base ? figuresOf(model, plan, column, here, base) : []
-      }),
-    [model, plan, columns, matrix],
-  )
+  const film = useAnswer<'film'>({ kind: 'film' })
+  const banks = useAnswer<'banks'>({ kind: 'banks' })
   usePlaceInPage((place) => {
     if (columnsOf(model, desk.getView().plan, lenses).some((one) => one.id === place))
       setInHand({ column: place, setting: null })
     setPanel('build')
   })
+  const columns = banks?.columns ?? []
   const column = columns.find((one) => one.id === inHand?.column) ?? null
   const at = column ? columns.indexOf(column) : -1
-  const row = matrix.rows.find(({ setting }) => setting.id === inHand?.setting)
+  const row = banks?.rows.find(({ setting }) => setting.id === inHand?.setting)
   const cell = row?.cells[at]
   const take = (place: InHand) => {
     setInHand(place)
@@ -87,14 +76,14 @@ export function BanksStation() {
   }
   const trips = findingsAt(findings, 'banks')
   const sides = [...new Set(columns.map(({ side }) => side))]
-  const waiting = columns.every(({ kind }) => kind === 'base')
+  const waiting = banks !== null && columns.every(({ kind }) => kind === 'base')
   const panel = chosen ?? (waiting ? 'build' : 'numbers')
   return (
     <main className="grid gap-4 px-5 py-3 lg:grid-cols-[minmax(0,1fr)_360px]">
       <section aria-label="Banks side by side" className="min-w-0 self-start border bg-sheet px-4 pt-2 pb-3">
         <div className="mb-1 flex flex-wrap items-baseline gap-x-4">
           <h1 className="font-head text-title font-semibold">Banks</h1>
-          <FilmWith />
+          {banks?.filming && <FilmWith filming={banks.filming} />}
         </div>
         {waiting && (
           <p className="mb-2 max-w-xl text-silt">
@@ -102,10 +91,18 @@ export function BanksStation() {
             rows: under Build, to the right.
           </p>
         )}
-        <MatrixTable matrix={matrix} figures={figures} all={all} inHand={inHand} onTake={take} onSet={set} />
-        <Check checked={all} onChange={() => setAll(!all)} className="mt-2 min-h-9 text-small">
-          Show all {matrix.rows.length} rows
-        </Check>
+        {banks ? (
+          <>
+            <MatrixTable banks={banks} all={all} inHand={inHand} onTake={take} onSet={set} />
+            <Check checked={all} onChange={() => setAll(!all)} className="mt-2 min-h-9 text-small">
+              Show all {banks.rows.length} rows
+            </Check>
+          </>
+        ) : (
+          <p role="status" className="min-h-120 py-6 text-silt">
+            Base and banks are being compared …
+          </p>
+        )}
         {sides.map((side) => {
           const base = columns.find((one) => one.kind === 'base' && one.side === side)
           return base ? <PairGridTable key={side} side={side} lens={base.context.lens} /> : null
@@ -114,23 +111,19 @@ export function BanksStation() {
       <aside aria-label="Beside the banks" className="min-w-0">
         {asked && <FollowCard key={asked.row} change={asked} onDone={() => setAsked(null)} />}
         {column && row && cell && (
-          <CellPanel
-            column={column}
-            row={row}
-            cell={cell}
-            resolution={matrix.resolutions[at]}
-            onClose={() => setInHand(null)}
-          />
+          <CellPanel column={column} row={row} cell={cell} onClose={() => setInHand(null)} />
         )}
         <Tabs label="Beside the banks" names={panels} picked={panel} onPick={setPanel} />
-        {panel === 'numbers' && <NumberPanel columns={columns} figures={figures} film={film} />}
+        {panel === 'numbers' && banks && (
+          <NumberPanel columns={columns} figures={banks.figures} film={film} />
+        )}
         {panel === 'build' && <BuildPanel column={column} />}
         {panel === 'keeping' && <KeepingPanel />}
         {panel === 'hold' && <HoldPanel />}
         {panel === 'share' && <SharePanel />}
         {panel === 'trips' && (
           <div className="grid gap-3">
-            {trips.length === 0 ? (
+            {findings === null ? null : trips.length === 0 ? (
               <p className="text-silt">Nothing in base or banks will trip you.</p>
             ) : (
               <FindingList findings={trips} />

@@ -1,7 +1,7 @@
 'use client'
 
 import { baseValue } from '@/core/plan/cells'
-import type { RowId } from '@/core/plan/rows'
+import { rowValue, type RowId } from '@/core/plan/rows'
 import type { Column } from '@/core/banks/columns'
 import type { Cell, MatrixRow } from '@/core/banks/matrix'
 import { showValue } from '@/core/model/domain'
@@ -87,7 +87,7 @@ export function CellField({
       <ValueField
         setting={setting}
         label={`${setting.label} in ${name}`}
-        value={cell.own}
+        value={rowValue(plan.rows, cell.row)}
         inherits={column.kind === 'hold' ? 'not ticked' : `(${inherited})`}
         onKeep={(value) => {
           onTake()

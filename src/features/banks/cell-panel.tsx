@@ -1,15 +1,15 @@
 'use client'
 
-import { bankRow, rowValue } from '@/core/plan/rows'
+import { bankFactRow, rowValue } from '@/core/plan/rows'
 import { whereIs, type Column } from '@/core/banks/columns'
 import type { Cell, MatrixRow } from '@/core/banks/matrix'
 import { showValue } from '@/core/model/domain'
 import type { BodyModel } from '@/core/model/types'
 import { addressesWith } from '@/core/plan/assign'
 import type { Plan } from '@/core/plan/plan'
-import type { Resolution } from '@/core/resolve/resolved'
 import { commonSettings } from '@/core/vocabulary/catalogue'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useAnswer } from '@/features/desk/use-analysis'
 import { ReasonField } from '@/features/desk/reason-field'
 import { TryLink } from '@/features/desk/try-link'
 import { Offer } from '@/ui/button'
@@ -39,23 +39,21 @@ export function CellPanel({
   column,
   row: { setting },
   cell,
-  resolution,
   onClose,
 }: {
   column: Column
   row: MatrixRow
   cell: Cell
-  resolution: Resolution | undefined
   onClose: () => void
 }) {
   const desk = useDesk()
   const { plan } = useDeskView()
   const { model } = desk.start
-  const chain = resolution?.settings.get(setting.id)?.chain ?? []
+  const chain = useAnswer<'cell'>({ kind: 'cell', column: column.id, setting: setting.id }) ?? []
   const plain = setting.means === null ? undefined : commonSettings.get(setting.means)?.plain
   const listOf = (fact: 'meant' | 'onSite') => {
     if (column.kind !== 'slot') return null
-    const id = bankRow(column.family.id, column.slot.id, fact)
+    const id = bankFactRow(column.family.id, column.slot.id, fact)
     const listed = rowValue(plan.rows, id)
     const now = Array.isArray(listed) ? (listed as readonly string[]) : []
     const has = now.includes(setting.id)

@@ -5,22 +5,19 @@ import { baseRow, plainly } from '@/core/plan/cells'
 import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import { plannedSlots } from '@/core/plan/plan'
-import { contextIn } from '@/core/resolve/context'
-import { pressRecord, pressSwap } from '@/core/resolve/filming'
+import type { Banks } from '@/core/analysis/questions'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { ValueField } from '@/features/desk/value-field'
 
 const swapWords = { plain: 'the plain film settings', 'last-used': 'what was last used' } as const
 
 /** Which bank the record key films with when it is pressed in stills, and where the swap key goes. */
-export function FilmWith() {
+export function FilmWith({ filming: { record, swap } }: { filming: NonNullable<Banks['filming']> }) {
   const desk = useDesk()
   const { plan } = useDeskView()
   const { model } = desk.start
   const { filming } = model
   if (!filming) return null
-  const stills = contextIn(model, 'stills', null)
-  const [record, swap] = [pressRecord(model, plan, stills), pressSwap(model, plan, stills)]
   const goes = lookup(model).doubts.has('filming/swapTo') ? 'test on body' : swapWords[filming.swapTo]
   const names = record.to.map(({ banks }) => {
     const slot = plannedSlots(model, plan).find((one) => banks[one.family] === one.slot)

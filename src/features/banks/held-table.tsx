@@ -2,10 +2,10 @@
 
 import { holdRow, rowValue } from '@/core/plan/rows'
 import { showValue } from '@/core/model/domain'
-import type { BodyModel, HoldSet, Setting } from '@/core/model/types'
+import type { HoldSet, Setting } from '@/core/model/types'
 import { showStops } from '@/core/numbers/motion'
-import { lightBetween } from '@/core/resolve/marks'
-import type { Resolution } from '@/core/resolve/resolved'
+import type { LightBetween } from '@/core/resolve/marks'
+import type { Held } from '@/core/analysis/questions'
 import { sameValue } from '@/core/vocabulary/values'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { ValueField } from '@/features/desk/value-field'
@@ -14,13 +14,12 @@ import { ValueField } from '@/features/desk/value-field'
 export function HeldTable({
   set,
   ticked,
-  before,
-  held,
+  state,
 }: {
   set: HoldSet
   ticked: readonly Setting[]
-  before: Resolution
-  held: Resolution
+  /** What it does; null until it is known. */
+  state: Held | null
 }) {
   const desk = useDesk()
   const { plan } = useDeskView()
@@ -38,12 +37,9 @@ export function HeldTable({
       <tbody>
         {ticked.map((setting) => {
           const row = holdRow(set.id, setting.id)
-          const [was, is] = [before, held].map(({ settings }) => settings.get(setting.id)?.value)
+          const [was, is] = [state?.before[setting.id], state?.held[setting.id]]
           const own = rowValue(plan.rows, row)
-          const taken = own !== null && sameValue(own, is)
-          const skipped = held.settings
-            .get(setting.id)
-            ?.remarks.find(({ kind, truth }) => kind === 'skipped' && truth === 'yes')
+          const taken = state === null || (own !== null && sameValue(own, is))
           return (
             <tr key={setting.id} className="border-b align-top">
               <th scope="row" className="pr-1 text-left font-normal">
@@ -63,7 +59,7 @@ export function HeldTable({
                 {!taken && (
                   <span className="block text-lichen">
                     not taken: <span className="font-mono">{showValue(setting.domain, is)}</span>{' '}
-                    {skipped?.because}
+                    {state.skipped[setting.id]}
                   </span>
                 )}
               </td>
@@ -77,9 +73,7 @@ export function HeldTable({
 }
 
 /** What the exposure does the moment the key goes down. */
-export function Jump({ model, before, held }: { model: BodyModel; before: Resolution; held: Resolution }) {
-  const jump = lightBetween(model, before, held)
-  if (!jump) return null
+export function Jump({ jump }: { jump: LightBetween }) {
   return (
     <p className={`text-small ${Math.abs(jump.stops) >= 1 ? 'text-lichen' : 'text-silt'}`}>
       When the key goes down: <b className="font-mono font-semibold">{showStops(jump.stops)}</b>

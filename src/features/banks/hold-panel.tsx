@@ -6,9 +6,8 @@ import { useState } from 'react'
 import { whereIs } from '@/core/banks/columns'
 import type { HoldSet, Setting } from '@/core/model/types'
 import { addressesWith } from '@/core/plan/assign'
-import { contextIn, usualContext } from '@/core/resolve/context'
-import { resolve } from '@/core/resolve/resolve'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useAnswer } from '@/features/desk/use-analysis'
 import { TextRow } from '@/features/desk/text-row'
 import { Button, Offer } from '@/ui/button'
 import { HeldTable, Jump } from './held-table'
@@ -45,17 +44,11 @@ const exposureAndFocus = [
 function SetCard({ set }: { set: HoldSet }) {
   const desk = useDesk()
   const { plan } = useDeskView()
-  const { model, lenses } = desk.start
+  const { model } = desk.start
   const [adding, setAdding] = useState(false)
   const ticked = model.settings.filter((setting) => rowValue(plan.rows, holdRow(set.id, setting.id)) !== null)
   const fn = model.functions.find((one) => one.holdSet === set.id && one.manner === 'hold')
-  const side =
-    model.sides.find((one) => fn && addressesWith(model, plan, one, fn.id).length > 0) ??
-    model.sides[0] ??
-    'stills'
-  const context = usualContext(model, plan, lenses, side)?.context ?? contextIn(model, side, null)
-  const before = resolve(model, plan, context)
-  const held = fn ? resolve(model, plan, { ...context, held: [fn.id] }) : before
+  const state = useAnswer<'hold'>({ kind: 'hold', set: set.id })
   const keys = fn ? model.sides.flatMap((one) => addressesWith(model, plan, one, fn.id)) : []
   const outside = model.settings.filter(
     (setting) => !mayTick(set, setting) && setting.means?.startsWith('exposure.') === true,
@@ -67,7 +60,7 @@ function SetCard({ set }: { set: HoldSet }) {
       Object.fromEntries(
         settings.map((setting) => [
           holdRow(set.id, setting.id),
-          before.settings.get(setting.id)?.value ?? setting.factory,
+          state?.before[setting.id] ?? setting.factory,
         ]),
       ),
     )
@@ -87,7 +80,7 @@ function SetCard({ set }: { set: HoldSet }) {
         </p>
       ) : (
         <>
-          <HeldTable set={set} ticked={ticked} before={before} held={held} />
+          <HeldTable set={set} ticked={ticked} state={state} />
           <Offer
             className="text-small"
             onClick={() => desk.set(Object.fromEntries(ticked.map(({ id }) => [holdRow(set.id, id), null])))}
@@ -96,7 +89,7 @@ function SetCard({ set }: { set: HoldSet }) {
           </Offer>
         </>
       )}
-      {ticked.length > 0 && <Jump model={model} before={before} held={held} />}
+      {ticked.length > 0 && state?.jump && <Jump jump={state.jump} />}
       {(ticked.length > 0 || adding) && (
         <AddRow
           settings={tickable.filter((setting) => !ticked.includes(setting))}

@@ -2,8 +2,8 @@
 
 import type { RowId } from '@/core/plan/rows'
 import { whereIs, type Column } from '@/core/banks/columns'
-import type { Figure } from '@/core/banks/figures'
-import { matters, outsideOf, type Matrix, type MatrixRow } from '@/core/banks/matrix'
+import type { Banks } from '@/core/analysis/questions'
+import { matters, outsideOf, type MatrixRow } from '@/core/banks/matrix'
 import type { Value } from '@/core/vocabulary/values'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { CellField } from './cell-field'
@@ -20,25 +20,21 @@ export interface InHand {
  * what was left over or is replaced says so in a word.
  */
 export function MatrixTable({
-  matrix,
-  figures,
+  banks: { columns, rows, figures },
   all,
   inHand,
   onTake,
   onSet,
 }: {
-  matrix: Matrix
-  /** Of each column, in their order. */
-  figures: readonly (readonly Figure[])[]
+  banks: Banks
   /** Every row, or those that matter. */
   all: boolean
   inHand: InHand | null
   onTake: (place: InHand) => void
   onSet: (column: Column, row: MatrixRow, id: RowId, value: Value | null) => void
 }) {
-  const { columns } = matrix
-  const shown = matrix.rows.filter((row) => all || matters(row, columns))
-  const shutters = matrix.rows.find(({ setting }) => setting.means === 'exposure.shutter')
+  const shown = rows.filter((row) => all || matters(row, columns))
+  const shutters = rows.find(({ setting }) => setting.means === 'exposure.shutter')
   const mend = (column: Column, value: string) => {
     const id = shutters?.cells[columns.indexOf(column)]?.row
     if (shutters && id) onSet(column, shutters, id, value)

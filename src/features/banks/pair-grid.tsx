@@ -2,10 +2,9 @@
 
 import { pairMarks } from '@/core/plan/rows'
 import { Check, Minus, TriangleAlert } from 'lucide-react'
-import { useMemo } from 'react'
-import { pairsOf } from '@/core/banks/pairs'
 import type { LensModel, Side } from '@/core/model/types'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useAnswer } from '@/features/desk/use-analysis'
+import { useDesk } from '@/features/desk/desk-context'
 import { Select } from '@/ui/select'
 
 const signs = {
@@ -17,9 +16,7 @@ const signs = {
 /** Two families combined: each pair sensible, risky or unused, as the owner says, else as what the two bring about. */
 export function PairGridTable({ side, lens }: { side: Side; lens: LensModel }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
-  const { model } = desk.start
-  const grid = useMemo(() => pairsOf(model, plan, side, lens), [model, plan, side, lens])
+  const grid = useAnswer<'pairs'>({ kind: 'pairs', side, lens: lens.id })
   if (!grid) return null
   return (
     <section aria-label={`Combinations in ${side}`} className="mt-4">
@@ -40,13 +37,13 @@ export function PairGridTable({ side, lens }: { side: Side; lens: LensModel }) {
           </tr>
         </thead>
         <tbody>
-          {grid.down.map((one) => (
+          {grid.down.map((one, i) => (
             <tr key={one.slot} className="border-b align-top">
               <th scope="row" className="py-1.5 text-left font-semibold">
                 {one.name}
               </th>
-              {grid.across.map((other) => {
-                const pair = grid.at(one, other)
+              {grid.across.map((other, j) => {
+                const pair = grid.pairs[i]?.[j]
                 if (!pair) return null
                 const { Sign, colour } = signs[pair.mark]
                 return (

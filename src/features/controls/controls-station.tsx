@@ -8,14 +8,7 @@ import { useMemo, useRef, useState } from 'react'
 import type { Face } from '@/core/model/types'
 import { touchedRows } from '@/core/sync/step'
 import { usesOf } from '@/core/reach/reach'
-import {
-  useDesk,
-  useDeskView,
-  useFindings,
-  useReach,
-  useRevision,
-  useTrial,
-} from '@/features/desk/desk-context'
+import { useDesk, useDeskView, useRevision } from '@/features/desk/desk-context'
 import { ShortcutList } from '@/features/desk/shortcut-list'
 import { findingsAt } from '@/features/desk/stations'
 import { usePlaceInPage } from '@/features/desk/use-place-in-page'
@@ -36,6 +29,7 @@ import { ReachPanel } from './reach-panel'
 import { controlsKeys, useShortcuts } from './shortcuts'
 import { TrialNote } from './trial-note'
 import { useHand } from './use-hand'
+import { useFindings, useReach, useTrial } from '@/features/desk/use-analysis'
 
 const SuggestPanel = dynamic(() => import('@/features/suggest/suggest-panel').then((one) => one.SuggestPanel))
 
@@ -65,7 +59,15 @@ export function ControlsStation() {
     [log, revision, version],
   )
   const shown = useMemo(
-    (): Shown => ({ model, plan, side, findings, changed, fitted, uses: heat ? usesOf(reach) : null }),
+    (): Shown => ({
+      model,
+      plan,
+      side,
+      findings: findings ?? [],
+      changed,
+      fitted,
+      uses: heat && reach ? usesOf(reach) : null,
+    }),
     [model, plan, side, findings, changed, fitted, heat, reach],
   )
   const show = (address: string) => {
@@ -151,7 +153,7 @@ export function ControlsStation() {
             )}
             {panel === 'key' && !selected && (
               <>
-                <FindingsPanel findings={findingsAt(findings, 'controls')} onGo={goTo} />
+                {findings && <FindingsPanel findings={findingsAt(findings, 'controls')} onGo={goTo} />}
                 <CopySide />
               </>
             )}
@@ -165,7 +167,11 @@ export function ControlsStation() {
       <Dragged
         name={hand.dragged}
         more={
-          trial && <TrialNote before={reach} reach={trial.reach} was={findings} findings={trial.findings} />
+          trial &&
+          reach &&
+          findings && (
+            <TrialNote before={reach} reach={trial.reach} was={findings} findings={trial.findings} />
+          )
         }
       />
     </DndContext>

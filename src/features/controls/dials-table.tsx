@@ -1,21 +1,21 @@
 'use client'
 
 import { baseRow, baseValue, plainly } from '@/core/plan/cells'
-import { useMemo } from 'react'
 import { sameValue } from '@/core/vocabulary/values'
 import { lookup } from '@/core/model/lookup'
 import type { Setting } from '@/core/model/types'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { VerdictSign } from '@/ui/verdict'
-import { dialRows, dialSettings } from '@/core/resolve/dials'
+import { dialSettings } from '@/core/resolve/dials'
+import { useAnswer } from '@/features/desk/use-analysis'
 
 const away = { left: 'left', right: 'right', up: 'up', down: 'down' } as const
 
 /** All dials, wheels and rings of a side in one small table: what each turn does, which way, and where it does nothing. */
 export function DialsTable({ selected, onGo }: { selected: string | null; onGo: (address: string) => void }) {
-  const { model, lenses } = useDesk().start
-  const { plan, side } = useDeskView()
-  const dials = useMemo(() => dialRows(model, plan, lenses, side), [model, plan, lenses, side])
+  const { model } = useDesk().start
+  const { side } = useDeskView()
+  const dials = useAnswer<'dials'>({ kind: 'dials', side }) ?? []
   const settings = dialSettings(model)
   return (
     <div className="grid gap-4">

@@ -1,12 +1,11 @@
 'use client'
 
 import { keyRow } from '@/core/plan/rows'
-import { useMemo } from 'react'
 import { addressesOfControl, atFinder } from '@/core/model/keys'
 import { lookup } from '@/core/model/lookup'
 import { addressesWith, assign, functionAt, leaveAsDelivered, type Displaced } from '@/core/plan/assign'
-import { standings, type Standing } from '@/core/reach/standings'
-import { useDesk, useDeskView, useFindings, useReach } from '@/features/desk/desk-context'
+import type { Standing } from '@/core/reach/standings'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { FindingCard } from '@/features/desk/finding-card'
 import { Button, Offer } from '@/ui/button'
 import { MannerSign } from '@/ui/plate/manner'
@@ -16,6 +15,7 @@ import type { Outcome } from './outcome'
 import { OutcomeLine } from './outcome-line'
 import { ReasonField } from '@/features/desk/reason-field'
 import { RowNotes } from '@/features/desk/row-notes'
+import { useAnswer, useFindings } from '@/features/desk/use-analysis'
 
 /** Checks whose reasons stand with the function itself. */
 const toldAlready = ['dead-key', 'inert-key']
@@ -37,29 +37,27 @@ export function KeyPanel({
   onClose: () => void
 }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
-  const findings = useFindings()
-  const reach = useReach()
-  const { model, lenses } = desk.start
+  const { plan, posture } = useDeskView()
+  const findings = useFindings() ?? []
+  const { model } = desk.start
   const address = lookup(model).addresses.get(addressKey)
-  const all = useMemo(
-    () => (address ? standings(model, plan, lenses, address, reach) : []),
-    [model, plan, lenses, address, reach],
-  )
+  const rated = useAnswer<'functions'>({ kind: 'functions', address: addressKey, posture })
+  const all = rated ?? []
   if (!address) return null
   const { control, side } = address
   const ways = addressesOfControl(model, side, control.id)
   const current = functionAt(plan, address)
+  const fn = lookup(model).functions.get(current ?? '')
   const standing = all.find((one) => one.fn.id === current)
   const row = keyRow(address)
   const doubled = addressesWith(model, plan, side, current ?? '').filter((other) => other !== address)
-  const empty = !standing || standing.fn.manner === 'none'
+  const empty = !fn || fn.manner === 'none'
   const asked = empty
     ? 'Empty on purpose? Say why, and nothing will ask again.'
     : doubled.length > 0
       ? `Also on ${doubled.map((other) => other.control.name).join(' and ')}. Doubled on purpose? Say why.`
       : 'Your reason, for the day you wonder'
-  const other = all.find(({ fn }) => fn.id !== current)
+  const other = all.find((one) => one.fn.id !== current)
   const tried = other && assign(model, plan, addressKey, other.fn.id, 'tried')
   const would = tried?.ok ? tried.value.displaced : null
   const mine = findings.filter((finding) => finding.row === row && finding.side === side)
@@ -95,11 +93,9 @@ export function KeyPanel({
           <span>
             {side} · {address.name}
           </span>
-          {standing && <MannerSign manner={standing.fn.manner} />}
+          {fn && <MannerSign manner={fn.manner} />}
         </p>
-        <p className="font-head text-lead font-semibold text-pan">
-          {standing ? standing.fn.name : 'Nothing assigned'}
-        </p>
+        <p className="font-head text-lead font-semibold text-pan">{fn ? fn.name : 'Nothing assigned'}</p>
         {standing && <StandingWords standing={standing} menuOf={(id) => lookup(model).menuAddress.get(id)} />}
         <ReasonField row={row} ask={asked} />
         <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-small">
@@ -110,7 +106,7 @@ export function KeyPanel({
           ) : (
             <span className="text-silt">As delivered.</span>
           )}
-          {standing && standing.fn.manner !== 'none' && (
+          {!empty && (
             <>
               <Offer onClick={onSwap}>Swap with another key</Offer>
               <Offer onClick={() => onPut(addressKey, 'nothing')}>Leave it empty</Offer>
@@ -130,12 +126,14 @@ export function KeyPanel({
           <FindingCard key={`${finding.check} ${finding.rule ?? ''}`} finding={finding} />
         ))}
       {would && !outcome && <WouldDisplace displaced={would} />}
-      <FunctionList
-        standings={all}
-        current={current}
-        address={address}
-        onPut={(id) => onPut(addressKey, id)}
-      />
+      {rated && (
+        <FunctionList
+          standings={rated}
+          current={current}
+          address={address}
+          onPut={(id) => onPut(addressKey, id)}
+        />
+      )}
     </div>
   )
 }

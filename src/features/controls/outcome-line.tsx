@@ -1,14 +1,14 @@
 'use client'
 
-import { useReach } from '@/features/desk/desk-context'
 import { percent, secondsOf } from '@/features/reach/words'
 import { Change } from '@/features/reach/reach-strip'
 import type { Outcome } from './outcome'
+import { useReach } from '@/features/desk/use-analysis'
 
 /** What the last change did to the reach. */
 export function OutcomeLine({ outcome: { before } }: { outcome: Outcome }) {
   const now = useReach()
-  if (now.reached.length === 0) return null
+  if (!now || !before || now.reached.length === 0) return null
   const same = Math.abs(now.seconds - before.seconds) < 0.05 && Math.abs(now.byUse - before.byUse) < 0.005
   return (
     <p role="status" className="border bg-sheet px-3.5 py-2">

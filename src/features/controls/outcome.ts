@@ -9,6 +9,6 @@ export interface Outcome {
   readonly displaced: Displaced | null
   /** The key it came from, which is free now. */
   readonly from: string | null
-  /** What the needs cost before. */
-  readonly before: ReachReport
+  /** What the needs cost before; null where that was not known yet. */
+  readonly before: ReachReport | null
 }

@@ -1,21 +1,27 @@
 'use client'
 
 import { addressKeyOf } from '@/core/plan/rows'
-import { useMemo } from 'react'
 import { situationName } from '@/core/reach/needs'
-import { coverageOf, worstNeeds, type Reached } from '@/core/reach/reach'
-import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
+import { coverageOf, type Reached } from '@/core/reach/reach'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { EyeSign } from '@/features/reach/eye-sign'
 import { termOf } from '@/core/vocabulary/catalogue'
 import { formula, percent, secondsOf } from '@/features/reach/words'
 import { Button, Offer } from '@/ui/button'
+import { useAnswer, useReach } from '@/features/desk/use-analysis'
 
 /** The needs that cost most, each with the one change that helps most; then coverage and every way, by situation. */
 export function ReachPanel({ onGo }: { onGo: (address: string) => void }) {
   const desk = useDesk()
   const reach = useReach()
-  const { plan } = useDeskView()
-  const worst = useMemo(() => worstNeeds(reach), [reach])
+  const { plan, posture } = useDeskView()
+  const worst = useAnswer<'worst'>({ kind: 'worst', posture })
+  if (!reach || !worst)
+    return (
+      <p role="status" className="text-silt">
+        What your needs cost is being reckoned …
+      </p>
+    )
   if (reach.reached.length === 0)
     return <p className="text-silt">Nothing is needed yet. Choose what you shoot, above.</p>
   const nameOf = (id: string) => situationName(plan, id)

@@ -5,13 +5,13 @@ import type { DragEndEvent, DragOverEvent, DragStartEvent } from '@dnd-kit/core'
 import { useState } from 'react'
 import { assign, move, type Assignment } from '@/core/plan/assign'
 import { swapKeys } from '@/core/plan/bulk-keys'
-import type { Plan } from '@/core/plan/plan'
-import { applyStep } from '@/core/plan/step'
+import type { RowChange } from '@/core/analysis/questions'
 import type { Step } from '@/core/sync/step'
 import type { Result } from '@/core/result'
 import { useDragSensors } from '@/ui/drag'
-import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import type { Outcome } from './outcome'
+import { useReach } from '@/features/desk/use-analysis'
 
 /** What is carried from key to key: a function to be moved, or to change places with another. */
 export interface Carried {
@@ -21,7 +21,7 @@ export interface Carried {
 
 /**
  * Everything that puts functions on keys: picked in the list, dragged, carried by the keyboard, swapped. Knows the key
- * in hand, what the last change did, and the plan as it would be if what is dragged were let go now.
+ * in hand, what the last change did, and the rows that would change if what is dragged were let go now.
  */
 export function useHand() {
   const desk = useDesk()
@@ -31,7 +31,7 @@ export function useHand() {
   const [picked, setPicked] = useState<string | null>(null)
   const [carried, setCarried] = useState<Carried | null>(null)
   const [dragged, setDragged] = useState<string | null>(null)
-  const [trial, setTrial] = useState<Plan | null>(null)
+  const [trial, setTrial] = useState<readonly RowChange[] | null>(null)
   const [outcome, setOutcome] = useState<Outcome | null>(null)
 
   const pick = (address: string | null) => {
@@ -101,8 +101,7 @@ export function useHand() {
     },
   }
 
-  function after(result: Result<Assignment> | null): Plan | null {
-    const next = result?.ok ? applyStep(model, plan, result.value.step) : null
-    return next?.ok ? next.value : null
+  function after(result: Result<Assignment> | null): readonly RowChange[] | null {
+    return result?.ok ? result.value.step.changes.map(({ row, to }) => [row, to] as const) : null
   }
 }

@@ -9,10 +9,11 @@ import { historyOf } from '@/core/sync/history'
 import { planTitle } from '@/core/plan/plan'
 import { IconButton } from '@/ui/button'
 import { TopBar } from '@/ui/top-bar'
-import { useDesk, useDeskView, useFindings, useRevision } from './desk-context'
+import { useDesk, useDeskView, useRevision } from './desk-context'
 import { FindBox } from './find-box'
 import { stations } from './stations'
 import { SideChoice } from './side-choice'
+import { useFindings } from './use-analysis'
 
 /** The head of every station: whose plan, whether it is saved, undo and redo, and the route. */
 export function PlanBar() {
@@ -108,9 +109,9 @@ function Route() {
           >
             <span className="block font-head text-[16px] leading-tight font-semibold">{station.name}</span>
             <span
-              className={`block text-small leading-tight ${stand.includes('trip') || stand.includes('block') ? 'text-lichen' : 'text-silt'}`}
+              className={`block text-small leading-tight ${/trip|block/.test(stand ?? '') ? 'text-lichen' : 'text-silt'}`}
             >
-              {stand}
+              {stand ?? '…'}
             </span>
           </Link>
         )

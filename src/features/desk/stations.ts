@@ -6,7 +6,8 @@ import type { Plan } from '@/core/plan/plan'
 interface Station {
   readonly path: string
   readonly name: string
-  readonly stand: (findings: readonly Finding[], plan: Plan) => string
+  /** A few words; null where it is not known yet. */
+  readonly stand: (findings: readonly Finding[] | null, plan: Plan) => string | null
 }
 
 /** The stations built so far, in the order plans are worked. */
@@ -22,8 +23,8 @@ export const stations: readonly Station[] = [
 ]
 
 /** The findings that are at home in a station: counted in its badge, listed in it. */
-export function findingsAt(findings: readonly Finding[], station: RowStation): Finding[] {
-  return findings.filter((finding) => finding.station === station)
+export function findingsAt(findings: readonly Finding[] | null, station: RowStation): Finding[] {
+  return (findings ?? []).filter((finding) => finding.station === station)
 }
 
 function workOf(plan: Plan): string {
@@ -31,7 +32,8 @@ function workOf(plan: Plan): string {
   return needs === 0 ? 'say what you shoot' : `${needs} needs`
 }
 
-function standOf(findings: readonly Finding[], station: RowStation): string {
+function standOf(findings: readonly Finding[] | null, station: RowStation): string | null {
+  if (findings === null) return null
   const mine = findingsAt(findings, station)
   const count = (severity: Finding['severity']) => mine.filter((one) => one.severity === severity).length
   const [blocks, trips] = [count('blocks'), count('trips')]

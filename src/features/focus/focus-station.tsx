@@ -1,7 +1,6 @@
 'use client'
 
 import { useMemo, useState } from 'react'
-import { finderIn } from '@/core/focus/finder'
 import { heldBy, linesAcross, tableIn, variantsAcross, type BankFocus } from '@/core/focus/sheet'
 import type { FocusPress } from '@/core/focus/table'
 import { afterPresses } from '@/core/focus/variants'
@@ -10,9 +9,8 @@ import { posturesOf } from '@/core/model/keys'
 import type { Posture } from '@/core/model/types'
 import { plannedLenses } from '@/core/plan/plan'
 import { contextIn, usualContext } from '@/core/resolve/context'
-import { resolve } from '@/core/resolve/resolve'
 import { findingsAt } from '@/features/desk/stations'
-import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { FindingList } from '@/features/desk/finding-card'
 import { TryLink } from '@/features/desk/try-link'
 import { ShortcutList } from '@/features/desk/shortcut-list'
@@ -26,7 +24,7 @@ import { PressTestList } from './press-test-list'
 import { QuestionPanel } from './question-panel'
 import { SchemePanel } from './scheme-panel'
 import { TriggerTable, type Picked } from './trigger-table'
-import { useFocusAcross } from './use-focus-across'
+import { useAnswer, useFindings } from '@/features/desk/use-analysis'
 
 const panels = {
   schemes: 'Ways',
@@ -56,10 +54,10 @@ export function FocusStation() {
   const [pairs, setPairs] = useState(true)
   const [panel, setPanel] = useState<keyof typeof panels>('schemes')
   const [choice, setChoice] = useState<Picked | null>(null)
-  const banks = useFocusAcross(side, lens, posture)
+  const banks = useAnswer<'focus'>({ kind: 'focus', side, lens, posture })
   const variants = useMemo(() => (banks ? variantsAcross(banks) : []), [banks])
-  const state = variants.includes(variant) ? variant : 'as set'
-  const all = useMemo(() => (banks ? linesAcross(banks, state) : []), [banks, state])
+  const shown = variants.includes(variant) ? variant : 'as set'
+  const all = useMemo(() => (banks ? linesAcross(banks, shown) : []), [banks, shown])
   const mine = all.filter(
     ({ held }) => (pairs || held.length < 2) && (digit === 'any' || heldBy(model, held, digit, posture)),
   )
@@ -67,20 +65,14 @@ export function FocusStation() {
     choice && all.some(({ held }) => held.join() === choice.held.join()) ? choice : firstOf(all, banks)
   const at = banks?.findIndex(({ situated }) => situated.bank === picked.bank) ?? -1
   const bank = banks?.[at]
-  const table = bank && tableIn(bank, state)
+  const table = bank && tableIn(bank, shown)
   const context = useMemo(
     () => (bank && table ? afterPresses(bank.situated.context, table.variant) : contextIn(model, side, null)),
     [bank, table, model, side],
   )
-  const held = useMemo(
-    () => ({
-      ...context,
-      held: picked.held.flatMap((key) => table?.triggers.find((one) => one.key === key)?.fn.id ?? []),
-    }),
-    [context, picked, table],
-  )
-  const picture = useMemo(() => finderIn(model, plan, held), [model, plan, held])
-  const resolution = useMemo(() => resolve(model, plan, context), [model, plan, context])
+  const held = picked.held.flatMap((key) => table?.triggers.find((one) => one.key === key)?.fn.id ?? [])
+  const state = useAnswer<'state'>({ kind: 'state', context, held })
+  const picture = state?.picture ?? null
   const line = all.find((one) => one.held.join() === picked.held.join())
   const outcome = line?.cells[at]?.outcomes[0]
   const words = outcome && outcomeWords(model, outcome)
@@ -121,7 +113,7 @@ export function FocusStation() {
           {variants.length > 1 && (
             <Select
               label="After which presses"
-              value={state}
+              value={shown}
               options={variants.map((one) => [one, one])}
               onPick={setVariant}
               className={select}
@@ -140,7 +132,7 @@ export function FocusStation() {
             model={model}
             banks={banks}
             lines={mine}
-            variant={state}
+            variant={shown}
             picked={picked}
             onPick={setChoice}
           />
@@ -174,7 +166,7 @@ export function FocusStation() {
         <div className="min-w-0">
           <Tabs label="Beside the table" names={panels} picked={panel} onPick={setPanel} />
           {panel === 'schemes' && <SchemePanel key={side} />}
-          {panel === 'questions' && <QuestionPanel resolution={resolution} picture={picture} />}
+          {panel === 'questions' && <QuestionPanel state={state} picture={picture} />}
           {panel === 'tests' && <PressTestList model={model} banks={banks ?? []} />}
           {panel === 'findings' &&
             (trips.length > 0 ? (

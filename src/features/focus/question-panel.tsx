@@ -8,7 +8,7 @@ import { schemeDispute } from '@/core/focus/schemes'
 import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import type { Setting } from '@/core/model/types'
-import type { Resolution } from '@/core/resolve/resolved'
+import type { StateValues } from '@/core/analysis/questions'
 import { commonSettings } from '@/core/vocabulary/catalogue'
 import { disputes, type Dispute } from '@/core/vocabulary/schools'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
@@ -16,10 +16,11 @@ import { ValueField } from '@/features/desk/value-field'
 
 /** Where owners differ about focus: each question with its settings as they are here, and the reason of every side. */
 export function QuestionPanel({
-  resolution,
+  state,
   picture,
 }: {
-  resolution: Resolution
+  /** The state looked at; null until it is known. */
+  state: StateValues | null
   picture: FinderPicture | null
 }) {
   const { model } = useDesk().start
@@ -46,34 +47,27 @@ export function QuestionPanel({
         </p>
       )}
       {asked.map((dispute) => (
-        <Question key={dispute.id} dispute={dispute} resolution={resolution} />
+        <Question key={dispute.id} dispute={dispute} state={state} />
       ))}
     </div>
   )
 }
 
-function Question({ dispute, resolution }: { dispute: Dispute; resolution: Resolution }) {
+function Question({ dispute, state }: { dispute: Dispute; state: StateValues | null }) {
   const desk = useDesk()
   const { plan } = useDeskView()
   const { model } = desk.start
   const row = schoolRow(dispute.id)
   const yours = rowValue(plan.rows, row)
   const settings = dispute.settings.flatMap((means) => lookup(model).byMeaning.get(means) ?? [])
-  const idle = settings.flatMap((setting) => {
-    const remark = resolution.settings
-      .get(setting.id)
-      ?.remarks.find(({ kind, truth }) => kind === 'ineffective' && truth === 'yes')
-    return remark ? [remark.because] : []
-  })
+  const idle = settings.flatMap((setting) => state?.idle[setting.id] ?? [])
   return (
     <details className="border bg-sheet">
       <summary className="min-h-11 cursor-pointer px-3 py-2">
         <span className="font-semibold">{dispute.question}</span>{' '}
         <span className="text-small text-silt">
           {dispute.schools.find((one) => one.id === yours)?.name ?? 'not said'} ·{' '}
-          {settings
-            .map((setting) => showValue(setting.domain, resolution.settings.get(setting.id)?.value))
-            .join(', ')}
+          {settings.map((setting) => showValue(setting.domain, state?.values[setting.id])).join(', ')}
           {idle.length > 0 && <b className="font-semibold text-lichen"> · does nothing here</b>}
         </span>
       </summary>

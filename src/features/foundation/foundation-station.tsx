@@ -3,20 +3,22 @@
 import { situationRow } from '@/core/plan/rows'
 import { ArrowRight } from 'lucide-react'
 import Link from 'next/link'
-import { placeAtEnd, situationsOf, startSituation } from '@/core/reach/needs'
+import { needsOf, placeAtEnd, situationsOf, startSituation } from '@/core/reach/needs'
 import { readySets, type ReadySet } from '@/core/vocabulary/situations'
-import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { ShortcutList } from '@/features/desk/shortcut-list'
 import { ReachStrip } from '@/features/reach/reach-strip'
 import { Reckoning } from './reckoning'
 import { SituationTable } from './situation-table'
+import { useReach } from '@/features/desk/use-analysis'
 
 /** The Foundation station: what the owner shoots, what that asks of the hand, and what it costs today. */
 export function FoundationStation() {
   const desk = useDesk()
   const { plan } = useDeskView()
   const { model } = desk.start
-  const { reached } = useReach()
+  const reach = useReach()
+  const needs = needsOf(model, plan)
   const situations = situationsOf(plan)
   const ready = readySets.filter((set) => model.sides.includes(set.side))
   const start = (set: ReadySet) => desk.take(startSituation(plan, set, set.id, desk.newId()))
@@ -80,7 +82,8 @@ export function FoundationStation() {
             <SituationTable
               key={id}
               situation={id}
-              reached={reached.filter(({ need }) => need.situation === id)}
+              needs={needs.filter((need) => need.situation === id)}
+              reached={reach?.reached ?? null}
             />
           ))}
         </section>

@@ -3,6 +3,7 @@
 import { idsOf, needRow, needSituationOf, situationOf, situationRow } from '@/core/plan/rows'
 import { ArrowDown, ArrowUp, X } from 'lucide-react'
 import { useId, useState } from 'react'
+import type { Need } from '@/core/reach/needs'
 import type { Reached } from '@/core/reach/reach'
 import { movedSituation, situationName, situationSide } from '@/core/reach/needs'
 import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
@@ -27,7 +28,16 @@ const often = [
 ] as const
 
 /** The needs of one situation: how often each comes, what matters about it, and the quickest way as the plan stands. */
-export function SituationTable({ situation, reached }: { situation: string; reached: readonly Reached[] }) {
+export function SituationTable({
+  situation,
+  needs,
+  reached,
+}: {
+  situation: string
+  needs: readonly Need[]
+  /** The ways to all needs of the plan; null until they are known. */
+  reached: readonly Reached[] | null
+}) {
   const desk = useDesk()
   const { plan } = useDeskView()
   const name = situationName(plan, situation)
@@ -38,7 +48,8 @@ export function SituationTable({ situation, reached }: { situation: string; reac
     const rows = idsOf(plan.rows).filter((row) => (situationOf(row) ?? needSituationOf(row)) === situation)
     desk.set(Object.fromEntries(rows.map((row) => [row, null])))
   }
-  const total = reached.reduce((sum, one) => sum + one.perOuting, 0)
+  const found = needs.map((need) => reached?.find((one) => sameNeed(one.need, need)) ?? null)
+  const total = found.reduce((sum, one) => sum + (one?.perOuting ?? 0), 0)
   return (
     <section aria-label={name} className="mt-4 border bg-sheet px-4 py-3">
       <div className="flex flex-wrap items-baseline gap-x-3">
@@ -67,12 +78,12 @@ export function SituationTable({ situation, reached }: { situation: string; reac
           ) : (
             side
           )}
-          · {secondsOf(total)} an outing
+          · {reached ? secondsOf(total) : '…'} an outing
         </p>
         <div className="flex-1" />
         <Move situation={situation} name={name} />
         <Offer className="text-small" onClick={remove}>
-          Remove, {reached.length} needs
+          Remove, {needs.length} needs
         </Offer>
       </div>
       <div className="overflow-x-auto">
@@ -90,13 +101,13 @@ export function SituationTable({ situation, reached }: { situation: string; reac
             </tr>
           </thead>
           <tbody>
-            {reached.map((one) => (
-              <NeedRow key={one.need.what} reached={one} films={films} />
+            {needs.map((need, i) => (
+              <NeedRow key={need.what} need={need} reached={found[i] ?? null} films={films} />
             ))}
           </tbody>
         </table>
       </div>
-      <AddNeed situation={situation} has={reached.map(({ need }) => need.what)} />
+      <AddNeed situation={situation} has={needs.map(({ what }) => what)} />
     </section>
   )
 }
@@ -129,9 +140,12 @@ function Move({ situation, name }: { situation: string; name: string }) {
   )
 }
 
-function NeedRow({ reached, films }: { reached: Reached; films: boolean }) {
+function sameNeed(one: Need, other: Need): boolean {
+  return one.situation === other.situation && one.what === other.what
+}
+
+function NeedRow({ need, reached, films }: { need: Need; reached: Reached | null; films: boolean }) {
   const desk = useDesk()
-  const { need, best, absent, perOuting } = reached
   const row = needRow(need.situation, need.what)
   const term = termOf(need.what)
   const keep = (count: number, flags: readonly NeedFlag[]) =>
@@ -183,21 +197,27 @@ function NeedRow({ reached, films }: { reached: Reached; films: boolean }) {
         </td>
       ))}
       <td className="px-2 py-2">
-        {absent ? (
+        {reached === null ? (
+          <span className="text-silt">…</span>
+        ) : reached.absent ? (
           <span className="text-silt italic">this model has nothing like it</span>
-        ) : best === null ? (
+        ) : !reached.best ? (
           <span className="text-rust">no way there: missed, or looked up, 30 s</span>
         ) : (
           <>
             <span className="inline-flex items-baseline gap-1.5">
-              <EyeSign atFinder={best.atFinder} />
-              {best.words}
+              <EyeSign atFinder={reached.best.atFinder} />
+              {reached.best.words}
             </span>
-            <span className="block text-small text-silt">{formula(best.parts, best.seconds)}</span>
+            <span className="block text-small text-silt">
+              {formula(reached.best.parts, reached.best.seconds)}
+            </span>
           </>
         )}
       </td>
-      <td className="px-2 py-2 text-right font-mono whitespace-nowrap">{secondsOf(perOuting)}</td>
+      <td className="px-2 py-2 text-right font-mono whitespace-nowrap">
+        {reached ? secondsOf(reached.perOuting) : '…'}
+      </td>
       <td className="py-0.5">
         <IconButton
           label={`Remove ${term}`}

@@ -5,7 +5,7 @@ import { useMemo } from 'react'
 import { itemName, lookup } from '@/core/model/lookup'
 import { deliveredAt, itemAt, permittedAt, placesOf } from '@/core/plan/menu-items'
 import type { ItemUse } from '@/core/reach/menu-uses'
-import { useDesk, useDeskView, useFindings } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { findingsAt } from '@/features/desk/stations'
 import { FindingCard } from '@/features/desk/finding-card'
 import { ReasonField } from '@/features/desk/reason-field'
@@ -13,6 +13,7 @@ import { RowNotes } from '@/features/desk/row-notes'
 import { Button, Offer } from '@/ui/button'
 import { DraggableOption, PickList, type OptionPlace } from '@/ui/pick-list'
 import type { Drawn } from './place-button'
+import { useFindings } from '@/features/desk/use-analysis'
 
 /** The cell or line in hand, and everything that may stand there: what is needed most and on no key first. */
 export function ItemPanel({
@@ -30,7 +31,7 @@ export function ItemPanel({
 }) {
   const { model } = useDesk().start
   const { plan } = useDeskView()
-  const findings = useFindings()
+  const findings = useFindings() ?? []
   if (row === null) {
     const mine = findingsAt(findings, 'menus')
     return (

@@ -1,14 +1,14 @@
 'use client'
 
+import type { Finding } from '@/core/checks/finding'
 import { type RowId, parseRow, rowIdOf } from '@/core/plan/rows'
 import { DndContext } from '@dnd-kit/core'
 import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
 import { useMemo, useRef, useState } from 'react'
 import { itemName } from '@/core/model/lookup'
-import { menuUses } from '@/core/reach/menu-uses'
-import { idleOn } from '@/core/resolve/idle'
-import { useDesk, useDeskView, useFindings, useReach } from '@/features/desk/desk-context'
+import { menuUses, type ItemUse } from '@/core/reach/menu-uses'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { ShortcutList } from '@/features/desk/shortcut-list'
 import { usePlaceInPage } from '@/features/desk/use-place-in-page'
 import { ReachStrip } from '@/features/reach/reach-strip'
@@ -17,7 +17,9 @@ import { Tabs } from '@/ui/tabs'
 import { GridDrawing } from './grid-drawing'
 import { ItemPanel } from './item-panel'
 import { OwnMenuDrawing } from './own-menu-drawing'
+import type { Drawn } from './place-button'
 import { useMenuHand } from './use-menu-hand'
+import { useAnswer, useFindings, useReach } from '@/features/desk/use-analysis'
 
 const SuggestPanel = dynamic(() => import('@/features/suggest/suggest-panel').then((one) => one.SuggestPanel))
 
@@ -31,19 +33,23 @@ const menuKeys = [
   ['Escape', 'back out'],
 ] as const
 
+const noUses: ReadonlyMap<string, ItemUse> = new Map()
+const noIdle: Drawn['idle'] = new Map()
+const noFindings: readonly Finding[] = []
+
 /** The Menus station: the function menus of a side and the own menu, what stands in them, and what had better. */
 export function MenusStation() {
   const desk = useDesk()
   const { start } = desk
   const { side, plan } = useDeskView()
-  const findings = useFindings()
+  const findings = useFindings() ?? noFindings
   const reach = useReach()
   const router = useRouter()
   const { model } = start
   const station = useRef<HTMLDivElement>(null)
   const [panel, setPanel] = useState<keyof typeof panels>('item')
   const hand = useMenuHand(station)
-  const uses = useMemo(() => menuUses(model, reach, side), [model, reach, side])
+  const uses = useMemo(() => (reach ? menuUses(model, reach, side) : noUses), [model, reach, side])
   const grids = model.grids.filter((grid) => grid.side === side)
   const show = (row: RowId) => {
     setPanel('item')
@@ -55,7 +61,7 @@ export function MenusStation() {
     if (row.value.kind === 'grid') desk.turnTo(row.value.grid.side)
     show(rowIdOf(row.value))
   })
-  const idle = useMemo(() => idleOn(model, plan, start.lenses), [model, plan, start.lenses])
+  const idle = useAnswer<'idle'>({ kind: 'idle' }) ?? noIdle
   const shared = { selected: hand.selected, uses, idle, findings, onSelect: show }
   return (
     <DndContext id="menus" {...hand.dragging}>

@@ -1,20 +1,21 @@
 'use client'
 
-import { ownerRow, rowValue } from '@/core/plan/rows'
+import { idsOf, isNeedRow, ownerRow, rowValue } from '@/core/plan/rows'
 import type { ReactNode } from 'react'
 import Link from 'next/link'
 import { posturesOf } from '@/core/model/keys'
 import type { ReachReport } from '@/core/reach/reach'
-import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { Select } from '@/ui/select'
 import { percent, postureWords, secondsOf, signed } from './words'
+import { useReach } from '@/features/desk/use-analysis'
 
 /** What the needs of the plan cost, in one line; with a change in the hand, what it would make of it. */
 export function ReachStrip({ trial, children }: { trial?: ReachReport | null; children?: ReactNode }) {
   const desk = useDesk()
   const { plan, posture } = useDeskView()
   const now = useReach()
-  if (now.reached.length === 0) {
+  if (!idsOf(plan.rows).some((row) => isNeedRow(row))) {
     return (
       <section
         aria-label="Reach"
@@ -35,6 +36,8 @@ export function ReachStrip({ trial, children }: { trial?: ReachReport | null; ch
     )
   }
   const next = trial ?? now
+  const change = (of: (report: ReachReport) => number) => (next && now ? of(next) - of(now) : 0)
+  const shown = (of: (report: ReachReport) => string) => (next ? of(next) : '…')
   const target = rowValue(plan.rows, ownerRow('target'))
   return (
     <section
@@ -44,33 +47,33 @@ export function ReachStrip({ trial, children }: { trial?: ReachReport | null; ch
       <div>
         <p className="flex items-baseline gap-2">
           <span className="font-head text-title leading-none font-semibold tabular-nums">
-            {percent(next.byUse)}
+            {shown((one) => percent(one.byUse))}
           </span>
           <span>at the finder, by use</span>
-          <Change amount={next.byUse - now.byUse} unit="%" />
+          <Change amount={change((one) => one.byUse)} unit="%" />
         </p>
-        <Meter share={next.byUse} target={typeof target === 'number' ? target / 100 : null} />
+        <Meter share={next?.byUse ?? 0} target={typeof target === 'number' ? target / 100 : null} />
       </div>
       <Figure
         label="of the needs"
-        value={percent(next.byCount)}
-        change={next.byCount - now.byCount}
+        value={shown((one) => percent(one.byCount))}
+        change={change((one) => one.byCount)}
         unit="%"
       />
       <Figure
         label="without a menu"
-        value={percent(next.menuFree)}
-        change={next.menuFree - now.menuFree}
+        value={shown((one) => percent(one.menuFree))}
+        change={change((one) => one.menuFree)}
         unit="%"
       />
       <Figure
         label="an outing"
-        value={secondsOf(next.seconds)}
-        change={next.seconds - now.seconds}
+        value={shown((one) => secondsOf(one.seconds))}
+        change={change((one) => one.seconds)}
         unit="s"
         lessIsGood
       />
-      <Figure label="keys × meanings" value={String(next.load)} />
+      <Figure label="keys × meanings" value={shown((one) => String(one.load))} />
       <div className="ml-auto flex flex-wrap items-center gap-2">
         <Select
           label="How the camera is held"

@@ -1,14 +1,15 @@
 'use client'
 
-import { useMemo, useState } from 'react'
-import { explain } from '@/core/suggest/explain'
-import { proofOf, stepFor, stillOpen, type Suggestion } from '@/core/suggest/suggest'
-import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
+import { useState } from 'react'
+import { stepFor, stillOpen } from '@/core/suggest/change'
+import { proofOf, type Suggestion } from '@/core/suggest/suggest'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { secondsOf } from '@/features/reach/words'
 import { Button } from '@/ui/button'
 import { ChangeCard } from './change-card'
 import { TradeChart } from './trade-chart'
 import type { Asked } from './use-suggest'
+import { useAnswer } from '@/features/desk/use-analysis'
 
 /** What is known of an answer: what so many changes save, and the changes of the number picked, to be taken. */
 export function Answer({ asked, onGo }: { asked: Asked; onGo: (address: string) => void }) {
@@ -87,16 +88,12 @@ function ChangeList({
   onTake: (changes: Suggestion['changes']) => boolean
 }) {
   const { model } = useDesk().start
-  const { plan } = useDeskView()
-  const reach = useReach()
+  const { plan, posture } = useDeskView()
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const { changes } = suggestion
   const open = changes.filter((change) => stillOpen(model, plan.rows, change))
   const taken = open.filter(({ row }) => !left.has(row))
-  const helped = useMemo(
-    () => (asked.plan === plan ? explain(model, plan, reach, changes, 2) : null),
-    [asked.plan, model, plan, reach, changes],
-  )
+  const helped = useAnswer<'explained'>(asked.plan === plan ? { kind: 'explained', changes, posture } : null)
   const [first, setFirst] = useState(helped)
   if (helped && helped !== first) setFirst(helped)
   return (

@@ -3,7 +3,7 @@
 import { type RowId, addressKeyOf, describeRow, forbidRow, noteRow, showRow } from '@/core/plan/rows'
 import { useId, useState } from 'react'
 import type { Helped } from '@/core/suggest/explain'
-import type { Change } from '@/core/suggest/suggest'
+import type { Change } from '@/core/suggest/change'
 import { useDesk } from '@/features/desk/desk-context'
 import { WhyForm } from '@/features/desk/why-form'
 import { termOf } from '@/core/vocabulary/catalogue'

@@ -1,9 +1,9 @@
 'use client'
 
-import { idsOf, isForbidRow, isNoteRow } from '@/core/plan/rows'
+import { idsOf, isForbidRow, isNeedRow, isNoteRow } from '@/core/plan/rows'
 import { useState } from 'react'
 import type { Agreement } from '@/core/suggest/agreement'
-import { useDesk, useDeskView, useReach } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { Button } from '@/ui/button'
 import { NumberField } from '@/ui/number-field'
 import { AgreeWith } from './agree-with'
@@ -22,7 +22,6 @@ export function SuggestPanel({
 }) {
   const desk = useDesk()
   const { plan, posture } = useDeskView()
-  const reach = useReach()
   const { model, lenses } = desk.start
   const { asked, ask, stop } = useSuggest()
   const [seconds, setSeconds] = useState(20)
@@ -37,7 +36,7 @@ export function SuggestPanel({
   }
   const locked = idsOf(plan.rows).filter((row) => isNoteRow(row, 'lock')).length
   const forbidden = idsOf(plan.rows).filter((row) => isForbidRow(row)).length
-  if (reach.reached.length === 0)
+  if (!idsOf(plan.rows).some((row) => isNeedRow(row)))
     return (
       <p className="text-silt">
         A suggestion weighs what you adjust, and nothing is said of that yet. Choose what you shoot, above.

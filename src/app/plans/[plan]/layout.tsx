@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation'
 import { cache, type ReactNode } from 'react'
 import { planTitle } from '@/core/plan/plan'
 import { ok } from '@/core/result'
+import { AnalysisProvider } from '@/features/desk/use-analysis'
 import { DeskProvider } from '@/features/desk/desk-context'
 import { Notices } from '@/features/desk/notices'
 import { PlanBar } from '@/features/desk/plan-bar'
@@ -41,9 +42,11 @@ export default async function PlanLayout({ params, children }: Props) {
   const { lenses } = stored.value
   return (
     <DeskProvider start={{ planId: id, lenses, newerEdition: stored.value.newer, ...rest }}>
-      <PlanBar />
-      <Notices />
-      {children}
+      <AnalysisProvider>
+        <PlanBar />
+        <Notices />
+        {children}
+      </AnalysisProvider>
     </DeskProvider>
   )
 }

@@ -1,3 +1,4 @@
+import { keptByObject } from '../../memoize'
 import { lookup } from '../../model/lookup'
 import type { BodyModel, LensModel, Orientation, Posture, RunState, Side } from '../../model/types'
 import type { Plan } from '../../plan/plan'
@@ -158,5 +159,5 @@ export function amounts(model: BodyModel, state: LiveState, held: readonly strin
   return made
 }
 
-const remembered = new WeakMap<object, Map<string, Resolution>>()
+const remembered = keptByObject<object, Map<string, Resolution>>()
 const mostRemembered = 64

@@ -100,7 +100,7 @@ export function entriesOf<V>(rows: Readonly<Record<RowId, V>>): [RowId, V][] {
 }
 
 export type { RowId } from '../../sync/step'
-export type { RowStation } from './kind'
+export type { Invalidated, RowStation } from './kind'
 export type { BankFact } from './bank-fact'
 export type { NoteName } from './note'
 export type { OwnerFact } from './owner'

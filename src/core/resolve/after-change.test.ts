@@ -5,7 +5,7 @@ import { chipped, unchipped } from '@tests/fixtures/heron'
 import { namedModels } from '@tests/fixtures/models'
 import { applyStep } from '../plan/step'
 import { must } from '../result'
-import { changedBetween, resolveAgain } from './again'
+import { changedBetween, resolveAfter } from './after-change'
 import { contextsOf } from './context'
 import { resolve } from './resolve'
 
@@ -23,7 +23,7 @@ describe.each(namedModels)('after a step on the %s', (_name, model) => {
               const here = { ...context, marked }
               const stop = model.positions.find((one) => one.side === side && one.kind !== 'slot')
               const moved = context.position === undefined || !stop ? here : { ...here, position: stop.id }
-              const again = resolveAgain(model, after, here, resolve(model, plan, moved), changed)
+              const again = resolveAfter(model, after, here, resolve(model, plan, moved), changed)
               const anew = resolve(model, after, here)
               expect([...again.settings.values()]).toEqual([...anew.settings.values()])
               expect([...again.addresses.values()]).toEqual([...anew.addresses.values()])
@@ -43,7 +43,7 @@ describe.each(namedModels)('after a step on the %s', (_name, model) => {
         if (!one) return
         const before = resolve(model, plan, one.context)
         const after = { ...plan, rows: { ...plan.rows, title: 'Another' } }
-        expect(resolveAgain(model, after, one.context, before, changedBetween(model, plan, after))).toBe(
+        expect(resolveAfter(model, after, one.context, before, changedBetween(model, plan, after))).toBe(
           before,
         )
       }),

@@ -4,7 +4,7 @@ import { planOf, stepFor } from '@tests/fixtures/arbitrary'
 import { lenses, namedModels } from '@tests/fixtures/models'
 import { applyStep } from '../plan/step'
 import { must } from '../result'
-import { look, lookAgain } from './checks'
+import { checkPlan, checkAfter } from './checks'
 
 describe.each(namedModels)('looked at again after a step, a plan of the %s', (_name, model) => {
   it('has the findings it has when looked at anew', () => {
@@ -12,8 +12,10 @@ describe.each(namedModels)('looked at again after a step, a plan of the %s', (_n
     fc.assert(
       fc.property(pair, ({ plan, step }) => {
         const after = must(applyStep(model, plan, step))
-        const before = look(model, plan, lenses.slice(0, 3))
-        expect(lookAgain(before, after).findings).toEqual(look(model, after, lenses.slice(0, 3)).findings)
+        const before = checkPlan(model, plan, lenses.slice(0, 3))
+        expect(checkAfter(before, after).findings).toEqual(
+          checkPlan(model, after, lenses.slice(0, 3)).findings,
+        )
       }),
       { numRuns: 12 },
     )

@@ -1,4 +1,4 @@
-import { type RowId, anywhere, idsOf, invalidatedBy, rowValue } from '../plan/rows'
+import { type Invalidated, type RowId, anywhere, idsOf, invalidatedBy, rowValue } from '../plan/rows'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { slotIn, standingAt, type Context } from './context'
@@ -8,7 +8,7 @@ import { addressIn, answering, finished, indicatorsIn, resolve, resolvedSetting 
 import { workOf, type Work } from './resolve'
 import type { Resolution, ResolvedAddress, ResolvedSetting } from './resolved'
 import type { Table } from './table'
-import { stateAgain, type State } from './state'
+import { stateAfter, type State } from './state'
 
 /** What changed between two plans, as far as it can matter to what they amount to. */
 export interface Changed {
@@ -19,6 +19,8 @@ export interface Changed {
   readonly facts: ReadonlySet<string>
   /** Something that cannot be followed row by row: what is shared, or one body's differences. */
   readonly everything: boolean
+  /** What the changed rows make to be reckoned anew; empty where the plans do not differ. */
+  readonly what: ReadonlySet<Invalidated['what']>
 }
 
 /** What two plans of one model differ in; linear in their rows. */
@@ -31,8 +33,10 @@ export function changedBetween(model: BodyModel, before: Plan, after: Plan): Cha
   const addresses = new Set<string>()
   const facts = new Set<string>()
   let everything = false
+  const what = new Set<Invalidated['what']>()
   for (const row of rows) {
     const anew = invalidatedBy(model, row)
+    what.add(anew.what)
     if (anew.what === 'key') {
       addresses.add(anew.address)
       for (const plan of [before, after]) facts.add(`assigned/${String(rowValue(plan.rows, row))}`)
@@ -47,7 +51,7 @@ export function changedBetween(model: BodyModel, before: Plan, after: Plan): Cha
     if (setting.storedWhen === 'widened' && widener !== undefined && settings.has(widener))
       touch(setting.id, anywhere)
   }
-  return { settings, addresses, facts, everything }
+  return { settings, addresses, facts, everything, what }
 }
 
 /** The settings whose changed rows can be read in a context. */
@@ -66,7 +70,7 @@ function differ(before: Plan, after: Plan, row: RowId): boolean {
  * `resolve` gives, with every part that is not touched taken over as it stands. The context is the one of `before`, but
  * for the stop of the mode dial.
  */
-export function resolveAgain(
+export function resolveAfter(
   model: BodyModel,
   plan: Plan,
   context: Context,
@@ -81,9 +85,9 @@ export function resolveAgain(
   const settings = [...readIn(model, changed, context), ...(moved ?? [])]
   if (settings.length === 0 && addresses.size === 0 && moved === null) return before
   const facts = moved === null ? changed.facts : new Set([...changed.facts, 'position'])
-  const { state, changed: anew } = stateAgain(model, plan, context, work.state, settings, facts)
+  const { state, changed: anew } = stateAfter(model, plan, context, work.state, settings, facts)
   const here: Work = { ...work, plan, context }
-  const elsewhere = othersAgain(here, settings, facts)
+  const elsewhere = othersAfter(here, settings, facts)
   const next: Work = { ...here, state, others: new Map([...elsewhere].map(([key, one]) => [key, one.state])) }
   const dirty = dirtied(state, anew, facts)
   const others = [...elsewhere.values()].map((one) => dirtied(one.state, one.changed, facts))
@@ -129,13 +133,13 @@ function inMode(model: BodyModel, stops: BodyModel['positions']): string[] {
 }
 
 /** The states with a lever or the exposure mode put elsewhere, again. */
-function othersAgain(work: Work, settings: readonly string[], facts: ReadonlySet<string>) {
+function othersAfter(work: Work, settings: readonly string[], facts: ReadonlySet<string>) {
   return new Map(
     [...work.others].map(([key, other]) => {
       const at = key.indexOf('=')
       const where = { setting: key.slice(0, at), value: key.slice(at + 1) }
       const context = standingAt(work.model, work.context, where)
-      return [key, stateAgain(work.model, work.plan, context, other, settings, facts)] as const
+      return [key, stateAfter(work.model, work.plan, context, other, settings, facts)] as const
     }),
   )
 }

@@ -1,0 +1,137 @@
+import { checkAfter, checkPlan, stillOpen, type CheckedPlan } from '../checks/checks'
+import type { BodyModel, LensModel, Posture } from '../model/types'
+import type { Plan } from '../plan/plan'
+import type { Rows } from '../plan/rows'
+import { reachAfter, reachOf, type ReachReport } from '../reach/reach'
+import { changedBetween, resolveAfter } from '../resolve/after-change'
+import type { Context } from '../resolve/context'
+import { resolve } from '../resolve/resolve'
+import type { Resolution, StateIn } from '../resolve/resolved'
+import { answering, type Subject } from './answers'
+import { nameOf, type Answers, type QuestionKind, type QuestionOf, type RowChange } from './questions'
+
+/** So many answers, and so many states of the camera, are kept; the ones asked for longest ago go first. */
+const mostKept = 64
+
+/**
+ * What a plan amounts to, for as long as it is worked on: the one place that answers questions about it. After a change
+ * of the plan only what the changed rows touch is reckoned anew; an answer that comes out the same is the same object.
+ * Nothing is reckoned before it is asked for.
+ */
+export class Analysis implements Subject {
+  private checks: CheckedPlan | null = null
+  private readonly reaches = new Map<Posture, ReachReport>()
+  private readonly states = new Map<string, { readonly plan: Plan; readonly resolution: Resolution }>()
+  private readonly answers = new Map<string, Kept>()
+
+  constructor(
+    readonly model: BodyModel,
+    readonly lenses: readonly LensModel[],
+    private now: Plan,
+  ) {}
+
+  /** The plan as it stands. */
+  get plan(): Plan {
+    return this.now
+  }
+
+  /** Goes on to the plan as it stands now; a plan with the same rows changes nothing. */
+  update(plan: Plan): void {
+    const { what } = changedBetween(this.model, this.now, plan)
+    if (what.size === 0) return
+    this.now = plan
+    for (const kept of this.answers.values())
+      if (answering[kept.kind].hangsOn.some((one) => what.has(one))) kept.current = false
+  }
+
+  /** The plan with some rows changed, as `update` takes it. */
+  withRows(changes: readonly RowChange[]): Plan {
+    if (changes.length === 0) return this.now
+    const rows: Record<string, Rows[keyof Rows]> = { ...this.now.rows }
+    for (const [row, value] of changes)
+      if (value === null) delete rows[row]
+      else rows[row] = value
+    return { ...this.now, rows }
+  }
+
+  /** Answers a question; the same object as before where the answer is the same. */
+  ask<K extends QuestionKind>(question: QuestionOf<K>): Answers[K] {
+    const name = nameOf(question)
+    const kept = this.answers.get(name)
+    if (kept?.current) return kept.answer as Answers[K]
+    const answer = answering[question.kind].answer(this, question)
+    const json = jsonOf(answer)
+    const same = kept?.json === json
+    const next: Kept = { kind: question.kind, current: true, json, answer: same ? kept.answer : answer }
+    keep(this.answers, name, next)
+    return next.answer as Answers[K]
+  }
+
+  /** What the checks find. */
+  checked(): CheckedPlan {
+    this.checks = this.checks
+      ? checkAfter(this.checks, this.now)
+      : checkPlan(this.model, this.now, this.lenses)
+    return this.checks
+  }
+
+  /** What the needs cost in a posture. */
+  reach(posture: Posture): ReachReport {
+    const before = this.reaches.get(posture)
+    const report = before ? reachAfter(before, this.now) : reachOf(this.model, this.now, this.lenses, posture)
+    this.reaches.set(posture, report)
+    return report
+  }
+
+  /** What the plan amounts to in a context. */
+  stateIn: StateIn = (context) => {
+    const name = contextName(context)
+    const known = this.states.get(name)
+    const resolution =
+      known === undefined
+        ? resolve(this.model, this.now, context)
+        : known.plan === this.now
+          ? known.resolution
+          : resolveAfter(
+              this.model,
+              this.now,
+              context,
+              known.resolution,
+              changedBetween(this.model, known.plan, this.now),
+            )
+    keep(this.states, name, { plan: this.now, resolution })
+    return resolution
+  }
+
+  /** Findings and reach as they would be with some rows changed; nothing of it is kept. */
+  trial(rows: readonly RowChange[], posture: Posture): Answers['trial'] {
+    const plan = this.withRows(rows)
+    return {
+      reach: reachAfter(this.reach(posture), plan),
+      findings: stillOpen(checkAfter(this.checked(), plan).findings),
+    }
+  }
+}
+
+interface Kept {
+  readonly kind: QuestionKind
+  current: boolean
+  readonly json: string
+  readonly answer: Answers[QuestionKind]
+}
+
+function keep<V>(into: Map<string, V>, name: string, value: V): void {
+  into.delete(name)
+  into.set(name, value)
+  const [oldest] = into.keys()
+  if (into.size > mostKept && oldest !== undefined) into.delete(oldest)
+}
+
+/** A context's name: everything it says, a lens by its id. */
+function contextName({ lens, ...rest }: Context): string {
+  return JSON.stringify([lens.id, rest])
+}
+
+function jsonOf(answer: unknown): string {
+  return JSON.stringify(answer, (_key, value: unknown) => (value instanceof Map ? [...value] : value))
+}

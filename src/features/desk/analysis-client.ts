@@ -1,0 +1,180 @@
+import type { AnalysisPort } from '@/core/analysis/port'
+import {
+  nameOf,
+  type Answers,
+  type Question,
+  type QuestionKind,
+  type RowChange,
+} from '@/core/analysis/questions'
+import type { BodyModel, LensModel } from '@/core/model/types'
+import type { Plan } from '@/core/plan/plan'
+import { entriesOf, idsOf } from '@/core/plan/rows'
+
+/** A port whose answers come in their own time. */
+export type AsyncPort = {
+  readonly [M in keyof AnalysisPort]: (
+    ...given: Parameters<AnalysisPort[M]>
+  ) => Promise<ReturnType<AnalysisPort[M]>>
+}
+
+/** What answers questions about the plan on the desk: a thread to be ended, and the port to it. */
+export interface AnalysisThread {
+  readonly port: AsyncPort
+  end(): void
+}
+
+/**
+ * What the page knows of the plan's analysis. Whoever shows something subscribes to a question and reads its last
+ * answer; when the plan changes, what is subscribed to is asked again, and only who reads an answer that changed is told.
+ * One round of questions is under way at a time: a plan that changes meanwhile is sent when the round is over, so that
+ * a fast hand never makes a queue.
+ */
+export class AnalysisClient {
+  private readonly asked = new Map<string, Asked>()
+  private thread: AnalysisThread | null = null
+  private sent: Plan | null = null
+  private running = false
+  private scheduled = false
+
+  constructor(
+    private readonly model: BodyModel,
+    private readonly lenses: readonly LensModel[],
+    private plan: Plan,
+    private readonly begin: () => AnalysisThread,
+    /** Told of what failed. */
+    private readonly fail: (words: string) => void,
+    /** Told how long each answer was under way, from the change of the plan, in milliseconds. */
+    private readonly measure: (kind: QuestionKind, milliseconds: number, inThread: number) => void = () =>
+      undefined,
+  ) {}
+
+  /** The plan as it stands now. */
+  update(plan: Plan): void {
+    if (plan.rows === this.plan.rows) return
+    this.plan = plan
+    const now = performance.now()
+    for (const one of this.asked.values()) if (!one.stale) Object.assign(one, { stale: true, since: now })
+    this.schedule()
+  }
+
+  /** Asks a question for as long as somebody listens; the listener is told of every answer that differs from the last. */
+  subscribe(question: Question, listener: () => void): () => void {
+    const name = nameOf(question)
+    const asked = this.asked.get(name) ?? this.add(name, question)
+    asked.listeners.add(listener)
+    if (asked.stale) this.schedule()
+    return () => {
+      asked.listeners.delete(listener)
+    }
+  }
+
+  /** The last answer to a question; null where none has come yet. It may be one about the plan as it was a moment ago. */
+  answer<K extends QuestionKind>(question: Question & { kind: K }): Answers[K] | null {
+    return (this.asked.get(nameOf(question))?.answer ?? null) as Answers[K] | null
+  }
+
+  /** Begins anew after a failure. */
+  restart(): void {
+    this.end()
+    this.schedule()
+  }
+
+  /** Ends the thread; the next question begins another. */
+  end(): void {
+    for (const one of this.asked.values()) one.stale = true
+    this.thread?.end()
+    this.thread = null
+    this.sent = null
+    this.running = false
+  }
+
+  private add(name: string, question: Question): Asked {
+    const asked: Asked = {
+      question,
+      listeners: new Set(),
+      answer: null,
+      stale: true,
+      since: performance.now(),
+    }
+    this.asked.set(name, asked)
+    return asked
+  }
+
+  private schedule(): void {
+    if (this.scheduled) return
+    this.scheduled = true
+    queueMicrotask(() => {
+      this.scheduled = false
+      void this.run()
+    })
+  }
+
+  private async run(): Promise<void> {
+    if (this.running || !this.next()) return
+    this.running = true
+    const thread = (this.thread ??= this.begin())
+    try {
+      for (let asked = this.next(); asked; asked = this.next()) {
+        await this.send(thread.port)
+        if (this.thread !== thread) return
+        const round = this.waiting()
+        await Promise.all(round.map((one) => this.ask(thread, one)))
+        if (this.thread !== thread) return
+      }
+    } catch (error) {
+      if (this.thread !== thread) return
+      this.end()
+      this.fail(error instanceof Error ? error.message : String(error))
+    } finally {
+      if (this.thread === thread) this.running = false
+    }
+  }
+
+  /** What is listened to and not answered for the plan as it stands; what nobody listens to any longer is dropped. */
+  private waiting(): Asked[] {
+    for (const [name, one] of this.asked) {
+      if (one.listeners.size > 0) continue
+      this.asked.delete(name)
+      void this.thread?.port.forget(one.question)
+    }
+    return [...this.asked.values()].filter((one) => one.stale)
+  }
+
+  private next(): Asked | undefined {
+    return [...this.asked.values()].find((one) => one.stale && one.listeners.size > 0)
+  }
+
+  private async send(port: AsyncPort): Promise<void> {
+    const { plan, sent } = this
+    this.sent = plan
+    if (sent === null) await port.begin(this.model, this.lenses, plan)
+    else if (sent.rows !== plan.rows) await port.update(changesBetween(sent, plan))
+  }
+
+  private async ask(thread: AnalysisThread, asked: Asked): Promise<void> {
+    asked.stale = false
+    const got = await thread.port.ask(asked.question)
+    if (this.thread !== thread) return
+    this.measure(asked.question.kind, performance.now() - asked.since, got.milliseconds)
+    if (got.same) return
+    asked.answer = got.answer
+    for (const listener of asked.listeners) listener()
+  }
+}
+
+interface Asked {
+  readonly question: Question
+  readonly listeners: Set<() => void>
+  answer: Answers[QuestionKind] | null
+  /** It has not been asked about the plan as it stands. */
+  stale: boolean
+  /** Since when, on the clock of the page. */
+  since: number
+}
+
+/** The rows in which one plan differs from another. */
+export function changesBetween(before: Plan, after: Plan): RowChange[] {
+  const changed = entriesOf(after.rows).filter(([row, value]) => before.rows[row] !== value)
+  const gone = idsOf(before.rows).filter((row) => after.rows[row] === undefined)
+  return [...changed, ...gone.map((row) => [row, null] as const)]
+}
