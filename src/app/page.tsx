@@ -1,55 +1,62 @@
-import { runChecks } from '@/core/checks/checks'
+import { ShelfFollow } from '@/features/shelf/shelf-follow'
 import { Shelf } from '@/features/shelf/shelf'
 import { ok } from '@/core/result'
 import { listBodies } from '@/server/bodies'
 import { listFiles } from '@/server/files'
 import { definitions } from '@/server/models'
-import { listPlans } from '@/server/plans'
 import { reaching } from '@/server/requests'
 import { endAbandoned } from '@/server/leases'
+import { listPlans } from '@/server/summaries'
 import { TopBar } from '@/ui/top-bar'
 import { Trouble } from '@/ui/trouble'
 import { bodyLine, fileLine, when } from './lines'
 
-/** How many of the newest files stand on the shelf itself. */
+/** How many of the newest files stand on the shelf itself, and how many plans on one page of it. */
 const filesShown = 12
+const plansShown = 24
 
-export default async function ShelfPage() {
+interface Asked {
+  readonly page?: string
+  readonly find?: string
+}
+
+export default async function ShelfPage({ searchParams }: { searchParams: Promise<Asked> }) {
+  const { page: wanted, find = '' } = await searchParams
+  const asked = Number(wanted ?? 1)
+  const page = Number.isInteger(asked) && asked >= 1 && asked <= 1_000_000 ? asked : 1
   const read = await reaching(async () => {
     await endAbandoned()
-    const [plans, bodies, files, known] = await Promise.all([
-      listPlans(),
+    const [found, bodies, files, known] = await Promise.all([
+      listPlans(page, plansShown, find),
       listBodies(),
       listFiles(1, filesShown),
       definitions(),
     ])
-    return ok({ plans, files, ...bodies, ...known })
+    return ok({ ...found, files, ...bodies, ...known })
   })
   if (!read.ok) return <Trouble title="The shelf cannot be read" refusal={read.refusal} address="/" />
-  const { plans, bodies, lost, files, models, lenses, faults } = read.value
+  const { plans, count, bodies, lost, files, models, faults } = read.value
+  const named = (id: string) => {
+    const model = models.find((one) => one.id === id)
+    return model ? `${model.maker} ${model.name}` : id
+  }
+  const shown = plans.filter(({ trouble }) => trouble === null)
   return (
     <>
       <TopBar>
         <p className="text-silt">Shelf</p>
       </TopBar>
+      <ShelfFollow waits={shown.some(({ counts }) => counts === null)} />
       <Shelf
-        plans={plans.flatMap((plan) => {
-          if ('trouble' in plan) return []
-          const findings = runChecks(plan.model, plan.plan, lenses)
-          const count = (severity: string) =>
-            findings.filter((finding) => finding.severity === severity).length
-          return [
-            {
-              id: plan.id,
-              title: plan.title,
-              model: `${plan.model.maker} ${plan.model.name}`,
-              steps: plan.version,
-              updated: when(plan.updatedAt),
-              blocks: count('blocks'),
-              trips: count('trips'),
-            },
-          ]
-        })}
+        plans={shown.map((plan) => ({
+          id: plan.id,
+          title: plan.title,
+          model: named(plan.modelId),
+          steps: plan.version,
+          updated: when(plan.updatedAt),
+          counts: plan.counts,
+        }))}
+        pages={{ page, count: Math.max(1, Math.ceil(count / plansShown)), find, plans: count }}
         bodies={bodies.map(bodyLine)}
         files={files.files.map(fileLine)}
         fileCount={files.count}
@@ -60,9 +67,7 @@ export default async function ShelfPage() {
         }))}
         faults={faults}
         unshown={[
-          ...plans.flatMap((plan) =>
-            'trouble' in plan ? [{ id: plan.id, name: plan.title, trouble: plan.trouble }] : [],
-          ),
+          ...plans.flatMap(({ id, title, trouble }) => (trouble ? [{ id, name: title, trouble }] : [])),
           ...lost,
         ]}
       />

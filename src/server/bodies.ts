@@ -41,9 +41,16 @@ export const cardConditions = ['ready', 'locked', 'full', 'none'] as const
 /** One of `cardConditions`. */
 export type CardCondition = (typeof cardConditions)[number]
 
-/** Every body, by name, and those that cannot be shown. */
-export async function listBodies(): Promise<{ bodies: Body[]; lost: LostBody[] }> {
-  const rows = await query<BodyRow>(`${bodyQuery} where b.owner_id = $1 order by b.name`, [localOwner])
+/** Every body whose name or place has every word, by name, and those that cannot be shown. */
+export async function listBodies(
+  patterns: readonly string[] = [],
+): Promise<{ bodies: Body[]; lost: LostBody[] }> {
+  const rows = await query<BodyRow>(
+    `${bodyQuery} where b.owner_id = $1 and not exists (
+       select from unnest($2::text[]) as pattern where b.name || ' ' || b.place not ilike pattern)
+     order by b.name`,
+    [localOwner, patterns],
+  )
   const read = await Promise.all(rows.map(async (row) => ({ row, body: await bodyOf(row) })))
   return {
     bodies: read.flatMap(({ body }) => (body.ok ? [body.value] : [])),

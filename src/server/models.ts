@@ -1,8 +1,8 @@
-import { keptByObject } from '@/core/memoize'
+import { memoize } from '@/core/memoize'
 import { join } from 'node:path'
 import type { Definitions } from '@/core/model/definitions'
 import { parseModel } from '@/core/model/parse'
-import type { BodyModel } from '@/core/model/types'
+import type { BodyModel, LensModel } from '@/core/model/types'
 import { canonicalJson } from '@/core/json'
 import type { Library } from '@/core/plan/kind'
 import type { Plan } from '@/core/plan/plan'
@@ -89,13 +89,11 @@ function onDisk(): Promise<Definitions> {
   return shared.saltShelfDefinitions
 }
 
-const digests = keptByObject<BodyModel, string>()
+/** The digest of a definition's contents. */
+export const digestOf = memoize((model: BodyModel) => digestHex(canonicalJson(model)))
 
-function digestOf(model: BodyModel): string {
-  const digest = digests.get(model) ?? digestHex(canonicalJson(model))
-  digests.set(model, digest)
-  return digest
-}
+/** The digest of the lenses' definitions together. */
+export const digestOfLenses = memoize((lenses: readonly LensModel[]) => digestHex(canonicalJson(lenses)))
 
 async function findModel(id: string, version: number): Promise<BodyModel | null> {
   const rows = await query<{ digest: string; definition: unknown }>(

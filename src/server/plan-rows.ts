@@ -91,8 +91,34 @@ export async function stepsOf(
      ) sized where bytes <= $4 or number = $2 + 1 order by number`,
     [planId, Math.max(0, after), most, mostBytes],
   )
+  return stepsIn(found.rows, planId)
+}
+
+/** Steps up to a number, oldest first: as many of the newest as are asked for and fit, and `least` in any case. */
+export async function newestSteps(
+  client: Connection,
+  planId: string,
+  upTo: number,
+  most: number,
+  mostBytes: number,
+  least = 0,
+): Promise<Result<readonly Step[]>> {
+  const found = await client.query<{ number: number; step: unknown }>(
+    `select number, step from (
+       select number, step, sum(octet_length(step::text)) over (order by number desc) as bytes
+       from (select number, step from steps where plan_id = $1 and number <= $2 order by number desc limit $3) page
+     ) sized where bytes <= $4 or number > $2 - $5 order by number`,
+    [planId, upTo, most, mostBytes, least],
+  )
+  return stepsIn(found.rows, planId)
+}
+
+function stepsIn(
+  rows: readonly { readonly number: number; readonly step: unknown }[],
+  planId: string,
+): Result<readonly Step[]> {
   const steps: Step[] = []
-  for (const { number, step } of found.rows) {
+  for (const { number, step } of rows) {
     const read = readSteps(storedSteps, [step])
     const [sound] = read.ok ? read.value : []
     if (!sound)

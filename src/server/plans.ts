@@ -1,17 +1,18 @@
-import type { Rows } from '@/core/plan/rows'
+import type { RowId, Rows } from '@/core/plan/rows'
 import { randomUUID } from 'node:crypto'
 import type { BodyModel } from '@/core/model/types'
 import { canonicalJson } from '@/core/json'
 import { digestHex } from '@/core/files/digest'
 import { editionsIn, planKind } from '@/core/plan/kind'
-import { emptyPlan, planTitle, type Plan } from '@/core/plan/plan'
-import { ok, refuse, type Refusal, type Result } from '@/core/result'
+import { emptyPlan, type Plan } from '@/core/plan/plan'
+import { ok, refuse, type Result } from '@/core/result'
 import { decide } from '@/core/sync/decide'
 import type { Answer, ReadSave } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
-import { localOwner, query, transaction, type Connection } from './db'
+import { localOwner, transaction, type Connection } from './db'
 import { libraryOf } from './models'
-import { logOf, planOf, planRow, stepsFor, stepsOf, writeSteps, type PlanRow } from './plan-rows'
+import { logOf, newestSteps, planOf, planRow, stepsFor, writeSteps } from './plan-rows'
+import { summarizeLater } from './summaries'
 
 /** A plan with its model, version and the end of its log. */
 export interface StoredPlan {
@@ -26,27 +27,18 @@ export interface StoredPlan {
   readonly head: string | null
   /** The newest steps, oldest first: what undo can reach. */
   readonly log: readonly Step[]
-  readonly revision: { readonly number: number; readonly planVersion: number } | null
+  readonly revision: Frozen | null
 }
 
-/** One line of the shelf: a plan, or what is wrong with it. */
-export type PlanLine = {
-  readonly id: string
-  readonly title: string
-  readonly version: number
-  readonly updatedAt: Date
-} & ({ readonly model: BodyModel; readonly plan: Plan } | { readonly trouble: Refusal })
-
-/** How many of the newest steps are sent along for undo. */
-const undoReach = 300
-
-/** Every plan, the one worked on last first. */
-export async function listPlans(): Promise<PlanLine[]> {
-  const rows = await query<PlanRow>('select * from plans where owner_id = $1 order by updated_at desc', [
-    localOwner,
-  ])
-  return Promise.all(rows.map(planLine))
+/** The newest revision of a plan, and the rows in which the plan differs from it now. */
+export interface Frozen {
+  readonly number: number
+  readonly planVersion: number
+  readonly differs: readonly RowId[]
 }
+
+/** How many steps are sent along for undo at most, and how many bytes of them; older ones are asked for. */
+const undoReach = { steps: 50, bytes: 20_000 }
 
 /** One plan, or a refusal that says what is missing. */
 export async function loadPlan(id: string): Promise<Result<StoredPlan>> {
@@ -57,24 +49,45 @@ export async function loadPlan(id: string): Promise<Result<StoredPlan>> {
     const read = await planOf(row)
     if (!read.ok) return read
     const { model, plan } = read.value
-    const log = await stepsOf(client, id, row.version - undoReach)
+    const log = await newestSteps(client, id, row.version, undoReach.steps, undoReach.bytes)
     if (!log.ok) return log
-    const revision = await client.query<{ number: number; plan_version: number }>(
-      'select number, plan_version from revisions where plan_id = $1 order by number desc limit 1',
-      [id],
+    const head = await client.query<{ id: string }>(
+      'select id from steps where plan_id = $1 and number = $2',
+      [id, row.version],
     )
-    const last = revision.rows[0]
     return ok({
       id,
       epoch: row.epoch,
       model,
       plan,
       version: row.version,
-      head: log.value.at(-1)?.id ?? null,
+      head: head.rows[0]?.id ?? null,
       log: log.value,
-      revision: last ? { number: last.number, planVersion: last.plan_version } : null,
+      revision: await newestRevision(client, id),
     })
   })
+}
+
+/** Steps before one that is known, oldest first, as many as one look at them brings; none where there is none. */
+export async function stepsBefore(id: string, number: number): Promise<Result<readonly Step[]>> {
+  if (!isUuid(id)) return refuse('unknown-plan', 'There is no such plan.', id)
+  return transaction(async (client) => {
+    const row = await planRow(client, id, '')
+    if (!row) return refuse('unknown-plan', 'There is no such plan. It may have been removed.', id)
+    const last = Math.min(number - 1, row.version)
+    return last < 1 ? ok([]) : newestSteps(client, id, last, undoReach.steps, undoReach.bytes, 1)
+  })
+}
+
+async function newestRevision(client: Connection, planId: string): Promise<Frozen | null> {
+  const found = await client.query<Frozen>(
+    `select r.number, r.plan_version as "planVersion",
+       (select coalesce(array_agg(coalesce(now.key, was.key)), '{}') from jsonb_each(p.rows) now
+        full join jsonb_each(r.rows) was on was.key = now.key where now.value is distinct from was.value) as differs
+     from revisions r join plans p on p.id = r.plan_id where r.plan_id = $1 order by r.number desc limit 1`,
+    [planId],
+  )
+  return found.rows[0] ?? null
 }
 
 /** Decides a save and appends what is to be appended, with the plan's row locked: one save at a time (`core/sync`). */
@@ -95,6 +108,7 @@ export async function savePlan(id: string, read: ReadSave): Promise<Result<Answe
     if (!log.ok) return log
     const { append, document, answer } = decide(kind, log.value, read)
     if (append.length > 0) await writeSteps(client, row, append, document)
+    if (append.length > 0) summarizeLater(id)
     return ok(answer)
   })
 }
@@ -178,18 +192,4 @@ interface RevisionRow {
   readonly number: number
   readonly plan_version: number
   readonly made_at: Date
-}
-
-async function planLine(row: PlanRow): Promise<PlanLine> {
-  const { id, version, updated_at: updatedAt } = row
-  const read = await planOf(row)
-  if (read.ok) return { id, title: planTitle(read.value.plan), version, updatedAt, ...read.value }
-  const { title } = (row.rows ?? {}) as { title?: unknown }
-  return {
-    id,
-    title: typeof title === 'string' ? title : 'A plan',
-    version,
-    updatedAt,
-    trouble: read.refusal,
-  }
 }

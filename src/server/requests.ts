@@ -57,6 +57,17 @@ export function refusalResponse(refusal: Refusal): Response {
   return Response.json({ kind: 'refused', refusal }, { status: statuses[refusal.code] ?? 422 })
 }
 
+/**
+ * An answer for the address of something that never changes: where the address carries the digest of what is there, it
+ * may be kept for ever; asked for without, it is asked for again.
+ */
+export function immutableWhere(request: Request, digest: string, contents: unknown): Response {
+  const isNamed = new URL(request.url).searchParams.get('digest') === digest
+  return Response.json(contents, {
+    headers: { 'cache-control': isNamed ? 'public, max-age=31536000, immutable' : 'no-cache' },
+  })
+}
+
 /** A route handler that always answers in words: what the database could not do is a refusal, a fault is logged and told. */
 export function handled<A extends readonly unknown[]>(
   work: (...asked: A) => Promise<Response>,

@@ -12,7 +12,8 @@ import { must } from '@/core/result'
 import { invertStep, type Step } from '@/core/sync/step'
 import { close, closePool, ownConnection, query, transaction } from './db'
 import { forgetModels, storeDefinition } from './models'
-import { createPlan, listPlans, loadPlan, savePlan } from './plans'
+import { createPlan, loadPlan, savePlan } from './plans'
+import { listPlans, reckoned } from './summaries'
 import { databaseTrouble, refusalResponse } from './requests'
 
 const empty = emptyPlan(heron)
@@ -195,11 +196,18 @@ describe('a connection', () => {
   })
 })
 
+/** A plan's line on the shelf, once it is reckoned. */
+async function lineOf(id: string) {
+  await listPlans(1, 1000)
+  await reckoned()
+  return (await listPlans(1, 1000)).plans.find((one) => one.id === id)
+}
+
 describe('what cannot be read any more', () => {
   it('of a plan stands on the shelf with the row that is wrong, and is kept', async () => {
     const id = await createPlan(heron, {})
     await query('update plans set rows = $2 where id = $1', [id, { title: 'Mine', 'base/focus.lamp': 'dim' }])
-    expect((await listPlans()).find((one) => one.id === id)).toMatchObject({
+    expect(await lineOf(id)).toMatchObject({
       title: 'Mine',
       trouble: { code: 'damaged-row', where: 'base/focus.lamp' },
     })
@@ -222,7 +230,7 @@ describe('what cannot be read any more', () => {
     const plan = await createPlan(lost, { [rowNamed('title')]: 'Of a lost model' })
     await query('update models set definition = $2 where id = $1', [lost.id, { format: 'something else' }])
     forgetModels()
-    expect((await listPlans()).find((one) => one.id === plan)).toMatchObject({
+    expect(await lineOf(plan)).toMatchObject({
       title: 'Of a lost model',
       trouble: { code: 'unknown-model' },
     })

@@ -17,6 +17,7 @@ export function PickList<T>({
   onPick,
   option,
   nothing,
+  onType,
   most = 100,
   tall = 'max-h-[340px]',
 }: {
@@ -33,6 +34,8 @@ export function PickList<T>({
   option: (item: T, place: OptionPlace) => ReactNode
   /** Said where nothing is found. */
   nothing: (typed: string) => string
+  /** Told of what is typed, where more may be found by it. */
+  onType?: (typed: string) => void
   most?: number
   tall?: string
 }) {
@@ -79,6 +82,7 @@ export function PickList<T>({
         placeholder={placeholder}
         onChange={(event) => {
           setTyped(event.target.value)
+          onType?.(event.target.value)
           setAt(0)
         }}
         onKeyDown={onKey}

@@ -36,7 +36,7 @@ describe('a newcomer', () => {
     await page.getByRole('button', { name: 'Use Ebb for motion' }).click()
     await page.getByLabel('Frame rate in Ebb').selectOption({ label: '100p' })
     const line = page.getByRole('row', { name: /^Shutter for the rate/ })
-    expect(await line.innerText()).toMatch(/1\/200[\s\S]*for 100p; has 1\/125/)
+    await expect.poll(() => line.innerText()).toMatch(/1\/200[\s\S]*for 100p; has 1\/125/)
     await line.getByText('1/200', { exact: true }).click()
     expect(await line.innerText()).toContain('180° / (360° × 100) = 1/200 s')
     await line.getByRole('button', { name: 'Set 1/200 in Ebb' }).click()
@@ -57,7 +57,7 @@ describe('a newcomer', () => {
     await page.getByLabel('Show all').check()
     await page.getByLabel('Film size in Ebb').selectOption({ label: 'Open gate' })
     const cell = page.getByRole('region', { name: 'Film size in Ebb' })
-    expect(await cell.innerText()).toContain('Open frame is not written above 30p')
+    await expect.poll(() => cell.innerText()).toContain('Open frame is not written above 30p')
     expect(await page.getByRole('row', { name: /^Film size/ }).innerText()).toContain('refused')
   })
 

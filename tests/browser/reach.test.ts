@@ -21,8 +21,14 @@ beforeEach(async () => {
   page = await openPage(chromium.browser, application.address)
 })
 
+/** What the strip shows once it is at rest: it follows a step a moment later. */
 const reach = async () => {
-  const text = await page.getByRole('region', { name: 'Reach' }).innerText()
+  const read = () => page.getByRole('region', { name: 'Reach' }).innerText()
+  let text = ''
+  do {
+    text = await read()
+    await page.waitForTimeout(200)
+  } while (text.includes('…') || text !== (await read()))
   const shown = (pattern: RegExp) => Number(pattern.exec(text)?.[1])
   const minutes = /(\d+)\smin/.exec(text)
   return {
@@ -188,6 +194,7 @@ describe('the find box', () => {
       await page.getByRole('combobox', { name: /^Find/ }).waitFor()
       await page.keyboard.type(words)
       await page.keyboard.press('Enter')
+      await page.getByRole('dialog').waitFor({ state: 'hidden' })
     }
     await find('cheek stills press')
     await page.getByRole('heading', { name: 'Cheek key' }).waitFor()
@@ -218,6 +225,7 @@ describe('a finding that is meant so', () => {
     await page.goto(`${application.address}/plans/${demoPlan}/banks`, { waitUntil: 'networkidle' })
     await page.getByRole('button', { name: 'Trips' }).click()
     const meant = page.getByRole('button', { name: 'It is meant so' })
+    await meant.first().waitFor()
     const before = await meant.count()
     expect(before).toBeGreaterThan(0)
     await meant.first().click()
@@ -249,7 +257,7 @@ describe('a situation of one’s own', () => {
     await table.getByLabel('Add an adjustment').fill('White balance')
     await page.keyboard.press('Enter')
     const row = table.getByRole('row', { name: /White balance/ })
-    expect(await row.innerText()).toMatch(/× press .*= [\d.]+ s/)
+    await expect.poll(() => row.innerText()).toMatch(/× press .*= [\d.]+ s/)
     await row.getByLabel('White balance, how often').selectOption('very often')
     await row.getByLabel('White balance, urgent').check()
     await row.getByLabel('White balance, times an outing').fill('12000')

@@ -67,7 +67,9 @@ describe('banks of the Duet', () => {
     await page.getByLabel('Started from').selectOption({ label: 'Interviews' })
     await choose('Movie frame rate in Brook', '100p')
     const card = page.getByRole('region', { name: 'Bank Brook' })
-    expect(await card.innerText()).toContain('Left over from what it was started from: Shutter speed.')
+    await expect
+      .poll(() => card.innerText())
+      .toContain('Left over from what it was started from: Shutter speed.')
     await card.getByRole('button', { name: 'Put it back to base' }).click()
     await expect.poll(() => card.innerText()).not.toContain('Left over')
     await card.getByRole('button', { name: 'It is stored now' }).click()
@@ -152,7 +154,7 @@ describe('nine combinations and an area-only key, on the Mere', () => {
     await page.getByRole('button', { name: 'Build' }).click()
     await page.getByRole('button', { name: 'Base to all, for stills' }).click()
     const grid = page.getByRole('region', { name: 'Combinations in stills' })
-    expect(await grid.getByRole('combobox').count()).toBe(9)
+    await expect.poll(() => grid.getByRole('combobox').count()).toBe(9)
     await grid.getByLabel('Lamp with Crowd').selectOption({ label: 'unused' })
     await saved(page)
     expect(await savedRows(application.address, plan)).toMatchObject({

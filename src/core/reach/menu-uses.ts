@@ -1,7 +1,7 @@
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
 import { directTiers } from './moves'
-import type { ReachReport } from './reach'
+import type { ReachReport } from './report'
 
 /** What the needs ask of an item on a side. */
 export interface ItemUse {

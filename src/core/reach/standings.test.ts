@@ -9,7 +9,8 @@ import { parsePlan } from '../plan/plan'
 import { must } from '../result'
 import { idleOn } from '../resolve/idle'
 import { menuUses } from './menu-uses'
-import { gainsAt, reachOf, usesOf } from './reach'
+import { gainsAt, reachOf } from './reach'
+import { usesOf } from './report'
 import { standings } from './standings'
 
 const few = lenses.slice(0, 2)

@@ -6,7 +6,8 @@ import type { Plan } from '../plan/plan'
 import { contextsOf } from '../resolve/context'
 import { judgeIn, resolve } from '../resolve/resolve'
 import type { StateIn, Verdict } from '../resolve/resolved'
-import { gainsAt, type ReachReport } from './reach'
+import { gainsAt } from './reach'
+import type { ReachReport } from './report'
 
 /** Where a function works: how many of the contexts, and why not in the others. */
 export interface Standing {

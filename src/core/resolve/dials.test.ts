@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
 import { emptyPlan, parsePlan } from '../plan/plan'
 import { must } from '../result'
-import { dialRows, dialSettings } from './dials'
+import { dialSettings } from './dial-settings'
+import { dialRows } from './dials'
 
 describe('the dials', () => {
   it.each(namedModels)(

@@ -67,18 +67,3 @@ export function dialRows(
       return turns.length === 0 ? [] : [{ control, rows: turns.map(rowOf) }]
     })
 }
-
-/** The settings that say how dials behave, as far as the model has them. */
-export function dialSettings(model: BodyModel): Setting[] {
-  const meant = [
-    'controls.dialLayout',
-    'controls.dialDirection',
-    'controls.dialFront',
-    'controls.dialRear',
-    'controls.wheel',
-    'controls.lensRing',
-    'controls.lensRingDirection',
-    'exposure.easyCompensation',
-  ]
-  return meant.flatMap((id) => lookup(model).byMeaning.get(id) ?? [])
-}

@@ -11,6 +11,7 @@ import { standingAt, type Context } from './context'
 import type { Remark, Resolution, ResolvedAddress, ResolvedIndicator } from './resolved'
 import type { ResolvedSetting, Standing, Verdict } from './resolved'
 import { inForce } from './owners'
+import { isThere, presences } from './presence'
 import { asked, effectiveState, remark, type State } from './state'
 import { Table } from './table'
 
@@ -194,27 +195,6 @@ export function assigned(
   return planned === null
     ? { functionId: address.factory, source: 'factory' }
     : { functionId: planned, source: 'plan' }
-}
-
-/** What is on the camera, as far as a control needs it. */
-export type Fitted = Pick<Context, 'lens' | 'attached'>
-
-const presences: Record<Presence, { there: (fitted: Fitted) => boolean; because: string }> = {
-  'lens-key': { there: ({ lens }) => lens.keys.length > 0, because: 'This lens has no key.' },
-  'lens-ring': { there: ({ lens }) => lens.ring !== null, because: 'This lens has no such ring.' },
-  adapter: {
-    there: ({ attached }) => attached?.includes('adapter') ?? false,
-    because: 'It is on the adapter, which is not on the camera.',
-  },
-  grip: {
-    there: ({ attached }) => attached?.includes('grip') ?? false,
-    because: 'It is on the vertical grip, which is not on the camera.',
-  },
-}
-
-/** Whether a control is there at all, with what is on the camera. */
-export function isThere(control: Control, fitted: Fitted): boolean {
-  return control.presence === undefined || presences[control.presence].there(fitted)
 }
 
 /** What speaks against a key whatever is on it: it is not there with this lens, or without grip or adapter. */

@@ -1,7 +1,8 @@
 import type { BodyModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { applyStep } from '../plan/step'
-import { reachAfter, type ReachReport } from '../reach/reach'
+import { reachAfter } from '../reach/reach'
+import type { ReachReport } from '../reach/report'
 import { must } from '../result'
 import { stepFor, type Change } from './change'
 

@@ -52,6 +52,8 @@ export type Event =
   | { readonly kind: 'sent' }
   /** An answer came, be it late, doubled or out of order. */
   | { readonly kind: 'answered'; readonly number: number; readonly answer: Answer }
+  /** Steps came that stand in the log right before those known here: undo reaches further back. */
+  | { readonly kind: 'older'; readonly before: number; readonly steps: readonly Step[] }
   /** No answer will be waited for: none came, or one of these words of HTTP. */
   | {
       readonly kind: 'failed'
@@ -153,6 +155,11 @@ export function next<D>(kind: DocumentKind<D>, client: Client<D>, event: Event):
       if (sameValue(from ?? undefined, about.mine ?? undefined)) return rest
       const after = made(kind, rest, { id: event.id, changes: [{ row, from, to: about.mine }] })
       return after.refusal ? { ...client, refusal: after.refusal } : after
+    }
+    case 'older': {
+      const { saved } = client
+      if (event.before !== saved.version - saved.tail.length + 1) return client
+      return { ...client, saved: { ...saved, tail: [...event.steps, ...saved.tail] } }
     }
     case 'told':
       return { ...client, refusal: event.refusal }

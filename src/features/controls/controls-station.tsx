@@ -7,7 +7,7 @@ import dynamic from 'next/dynamic'
 import { useMemo, useRef, useState } from 'react'
 import type { Face } from '@/core/model/types'
 import { touchedRows } from '@/core/sync/step'
-import { usesOf } from '@/core/reach/reach'
+import { usesOf } from '@/core/reach/report'
 import { useDesk, useDeskView, useRevision } from '@/features/desk/desk-context'
 import { ShortcutList } from '@/features/desk/shortcut-list'
 import { findingsAt } from '@/features/desk/stations'
@@ -36,7 +36,8 @@ const SuggestPanel = dynamic(() => import('@/features/suggest/suggest-panel').th
 /** The Controls station: the plates of the body, and beside them the key in hand, the reach, the dials, the suggestion. */
 export function ControlsStation() {
   const desk = useDesk()
-  const { plan, side, log, version } = useDeskView()
+  const { plan, side, log, earlier } = useDeskView()
+  const since = Math.max(0, desk.start.version - earlier)
   const findings = useFindings()
   const reach = useReach()
   const { model } = desk.start
@@ -52,11 +53,8 @@ export function ControlsStation() {
   const faces = model.faces.filter((one) => faceId === allFaces || one.id === faceId)
 
   const changed = useMemo(
-    () =>
-      revision
-        ? touchedRows(log.slice(Math.max(0, log.length - (version - revision.planVersion))))
-        : new Set<RowId>(),
-    [log, revision, version],
+    () => new Set<RowId>(revision ? [...revision.differs, ...touchedRows(log.slice(since))] : []),
+    [log, revision, since],
   )
   const shown = useMemo(
     (): Shown => ({

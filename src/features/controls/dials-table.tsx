@@ -6,7 +6,7 @@ import { lookup } from '@/core/model/lookup'
 import type { Setting } from '@/core/model/types'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { VerdictSign } from '@/ui/verdict'
-import { dialSettings } from '@/core/resolve/dials'
+import { dialSettings } from '@/core/resolve/dial-settings'
 import { useAnswer } from '@/features/desk/use-analysis'
 
 const away = { left: 'left', right: 'right', up: 'up', down: 'down' } as const

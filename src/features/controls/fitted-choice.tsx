@@ -2,7 +2,7 @@
 
 import { plannedLenses } from '@/core/plan/plan'
 import { anyLens } from '@/core/resolve/context'
-import type { Fitted } from '@/core/resolve/resolve'
+import type { Fitted } from '@/core/resolve/presence'
 import { Check } from '@/ui/check'
 import { Select } from '@/ui/select'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'

@@ -7,7 +7,7 @@ import { lookup } from '@/core/model/lookup'
 import type { BodyModel, Face, Side } from '@/core/model/types'
 import { functionAt } from '@/core/plan/assign'
 import type { Plan } from '@/core/plan/plan'
-import { isThere, type Fitted } from '@/core/resolve/resolve'
+import { isThere, type Fitted } from '@/core/resolve/presence'
 import type { PlateLabel, PlateLine } from '@/ui/plate/label'
 
 /** What labels are written from. */

@@ -1,5 +1,5 @@
 import type { Displaced } from '@/core/plan/assign'
-import type { ReachReport } from '@/core/reach/reach'
+import type { ReachReport } from '@/core/reach/report'
 
 /** What the last assignment did, shown until the next. */
 export interface Outcome {

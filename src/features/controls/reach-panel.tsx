@@ -2,7 +2,7 @@
 
 import { addressKeyOf } from '@/core/plan/rows'
 import { situationName } from '@/core/reach/needs'
-import { coverageOf, type Reached } from '@/core/reach/reach'
+import { coverageOf, type Reached } from '@/core/reach/report'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { EyeSign } from '@/features/reach/eye-sign'
 import { termOf } from '@/core/vocabulary/catalogue'

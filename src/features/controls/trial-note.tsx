@@ -1,7 +1,7 @@
 'use client'
 
 import type { Finding } from '@/core/checks/finding'
-import type { ReachReport } from '@/core/reach/reach'
+import type { ReachReport } from '@/core/reach/report'
 import { Change } from '@/features/reach/reach-strip'
 
 /** What a change in the hand would do: to the seconds of an outing, to what is reached at the finder, and what would trip. */

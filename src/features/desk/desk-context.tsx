@@ -3,6 +3,7 @@
 import {
   createContext,
   Fragment,
+  use,
   useContext,
   useEffect,
   useState,
@@ -10,6 +11,8 @@ import {
   type ReactNode,
 } from 'react'
 import { editionMark } from '@/core/plan/kind'
+import type { BodyModel, LensModel } from '@/core/model/types'
+import { delivered } from './delivered'
 import { httpServer } from './http-server'
 import { PlanDesk, type DeskStart, type DeskView } from './plan-desk'
 import { browserQueue } from './queue'
@@ -17,9 +20,32 @@ import { browserQueue } from './queue'
 const DeskContext = createContext<PlanDesk | null>(null)
 const RevisionContext = createContext<DeskStart['revision']>(null)
 
-/** Holds the plan under work for every station below it. */
-export function DeskProvider({ start, children }: { start: DeskStart; children: ReactNode }) {
-  const [desk] = useState(() => new PlanDesk(start, httpServer(start.planId), browserQueue(start.planId)))
+/** Where the definitions that a plan stands on are delivered. */
+export interface DefinitionsAt {
+  readonly model: string
+  readonly lenses: string
+}
+
+/** Holds the plan under work for every station below it; its model and lenses come from addresses of their own. */
+export function DeskProvider({
+  definitionsAt,
+  start,
+  children,
+}: {
+  definitionsAt: DefinitionsAt
+  start: Omit<DeskStart, 'model' | 'lenses'>
+  children: ReactNode
+}) {
+  const standsOn = use(delivered<BodyModel>(definitionsAt.model))
+  const lenses = use(delivered<readonly LensModel[]>(definitionsAt.lenses))
+  const [desk] = useState(
+    () =>
+      new PlanDesk(
+        { ...start, model: standsOn, lenses },
+        httpServer(start.planId),
+        browserQueue(start.planId),
+      ),
+  )
   const { model } = useSyncExternalStore(desk.subscribe, desk.getStart, desk.getStart)
   useEffect(() => {
     void desk.resume()

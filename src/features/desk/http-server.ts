@@ -1,6 +1,7 @@
 import type { BodyModel } from '@/core/model/types'
 import type { Refusal } from '@/core/result'
 import type { Answer } from '@/core/sync/protocol'
+import type { Step } from '@/core/sync/step'
 import type { Sent, Server } from './plan-desk'
 
 /** How long a save may take before it counts as lost, in milliseconds. */
@@ -37,6 +38,10 @@ export function httpServer(
     async definition(id, edition) {
       const response = await fetch(`${address}/api/models/${id}/${edition}`).catch(() => null)
       return response?.ok ? ((await response.json()) as BodyModel) : null
+    },
+    async earlier(before) {
+      const response = await fetch(`${address}/api/plans/${planId}/steps?before=${before}`, { headers })
+      return response.ok ? ((await response.json()) as { steps: readonly Step[] }).steps : null
     },
   }
 }

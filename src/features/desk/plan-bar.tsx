@@ -59,7 +59,7 @@ function PlanName() {
 
 function PlanActions() {
   const desk = useDesk()
-  const { log } = useDeskView()
+  const { log, earlier } = useDeskView()
   const here = usePathname()
   const { undo, redo } = historyOf(log)
   const say = (word: string, step: (typeof undo)[number] | undefined) =>
@@ -70,7 +70,7 @@ function PlanActions() {
       if (typing || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return
       event.preventDefault()
       if (event.shiftKey) desk.redo()
-      else desk.undo()
+      else void desk.undo()
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
@@ -78,7 +78,11 @@ function PlanActions() {
   return (
     <>
       <FindBox />
-      <IconButton label={say('Undo', undo.at(-1))} disabled={undo.length === 0} onClick={() => desk.undo()}>
+      <IconButton
+        label={say('Undo', undo.at(-1))}
+        disabled={undo.length === 0 && earlier === 0}
+        onClick={() => void desk.undo()}
+      >
         <Undo2 size={18} aria-hidden="true" />
       </IconButton>
       <IconButton label={say('Redo', redo.at(-1))} disabled={redo.length === 0} onClick={() => desk.redo()}>

@@ -5,6 +5,7 @@ import { MemoryKeeper } from '@tests/fixtures/memory-keeper'
 import { followEdition } from '@/core/fit/edition'
 import { planKind } from '@/core/plan/kind'
 import { emptyPlan, type Plan } from '@/core/plan/plan'
+import { titleRow } from '@/core/plan/rows'
 import { setRows } from '@/core/plan/step'
 import type { Step } from '@/core/sync/step'
 import type { Left } from '@/core/sync/client'
@@ -45,7 +46,7 @@ function deskWith(send: Server['save'] | null = null, left: Left | null = null) 
   const through = async (save: Save): Promise<Sent> => ({ kind: 'answer', answer: await keeper.save(save) })
   const desk = new PlanDesk(
     start,
-    { save: send ?? through, definition: () => Promise.resolve(null) },
+    { ...unasked, save: send ?? through },
     queue,
     () => `step ${(made += 1)}`,
     () => Promise.resolve(),
@@ -53,9 +54,69 @@ function deskWith(send: Server['save'] | null = null, left: Left | null = null) 
   return { desk, keeper, through, kept: () => kept }
 }
 
+/** A server that has neither definitions nor earlier steps. */
+const unasked = { definition: () => Promise.resolve(null), earlier: () => Promise.resolve(null) }
+
 const lost: Sent = { kind: 'failed', status: null, refusal: null }
 
 const settled = (desk: PlanDesk) => vi.waitFor(() => expect(desk.getView().saving).toBe('saved'))
+
+describe('undo', () => {
+  const titled = (i: number): Step => ({
+    id: `made ${i}`,
+    changes: [{ row: titleRow, from: i === 1 ? null : `Title ${i - 1}`, to: `Title ${i}` }],
+  })
+  const made = [1, 2, 3, 4, 5].map(titled)
+  const begin = (earlier: Server['earlier']) => {
+    const { desk, keeper } = deskWith()
+    keeper.steps = [...made]
+    const plan = { ...emptyPlan(heron), rows: { [titleRow]: 'Title 5' } }
+    const start = {
+      ...desk.start,
+      plan,
+      version: 5,
+      head: 'made 5',
+      log: made.slice(3),
+      epoch: keeper.opened().epoch,
+    }
+    let ids = 0
+    return new PlanDesk(
+      start,
+      { ...unasked, save: async (save) => ({ kind: 'answer', answer: await keeper.save(save) }), earlier },
+      {
+        open: () => Promise.reject(new Error('unused')),
+        write: () => Promise.resolve(null),
+        remove: () => Promise.resolve(null),
+      },
+      () => `step ${(ids += 1)}`,
+      () => Promise.resolve(),
+    )
+  }
+
+  it('asks for the steps before those at hand only when it reaches that far, and goes on through them', async () => {
+    const asked: number[] = []
+    const desk = begin((before) => {
+      asked.push(before)
+      return Promise.resolve(made.slice(Math.max(0, before - 3), before - 1))
+    })
+    expect(desk.getView().earlier).toBe(3)
+    for (let i = 0; i < 2; i++) await desk.undo()
+    expect(asked).toEqual([])
+    for (let i = 0; i < 3; i++) await desk.undo()
+    expect(asked).toEqual([4, 2])
+    expect(desk.getView()).toMatchObject({ earlier: 0, plan: { rows: {} } })
+    await desk.undo()
+    expect(asked).toEqual([4, 2])
+    await settled(desk)
+  })
+
+  it('says so when they cannot be had, and changes nothing', async () => {
+    const desk = begin(() => Promise.resolve(null))
+    for (let i = 0; i < 3; i++) await desk.undo()
+    expect(desk.getView().plan.rows[titleRow]).toBe('Title 3')
+    expect(desk.getView().refusal?.message).toContain('earlier steps')
+  })
+})
 
 describe('a plan on the desk', () => {
   it('shows a step at once and calls it saved only when the server has it', async () => {
@@ -322,6 +383,7 @@ describe('a plan on the desk', () => {
       {
         save: async (save) => ({ kind: 'answer', answer: await keeper.save(save) }),
         definition: () => Promise.resolve(newer),
+        earlier: unasked.earlier,
       },
       {
         open: () => Promise.reject(new Error('unused')),

@@ -32,7 +32,12 @@ export interface DeskStart {
   readonly version: number
   readonly head: string | null
   readonly log: readonly Step[]
-  readonly revision: { readonly number: number; readonly planVersion: number } | null
+  /** The newest revision, and the rows in which the plan differed from it when the page was opened. */
+  readonly revision: {
+    readonly number: number
+    readonly planVersion: number
+    readonly differs: readonly RowId[]
+  } | null
   /** A newer edition of the model than the plan stands on, or null. */
   readonly newerEdition: number | null
 }
@@ -40,7 +45,10 @@ export interface DeskStart {
 /** What the screen shows; a new object at every change. */
 export interface DeskView {
   readonly plan: Plan
+  /** The newest steps, oldest first: what undo reaches without asking for more. */
   readonly log: readonly Step[]
+  /** How many steps of the plan came before those. */
+  readonly earlier: number
   readonly side: Side
   /** How the camera is held, for what reach reckons. */
   readonly posture: Posture
@@ -69,6 +77,8 @@ export interface Server {
   save(save: Save): Promise<Sent>
   /** A definition that a step of somebody else's names; null where it cannot be had now. */
   definition(id: string, edition: number): Promise<BodyModel | null>
+  /** The steps right before a number, oldest first; null where they cannot be had now. */
+  earlier(before: number): Promise<readonly Step[] | null>
 }
 
 /**
@@ -103,6 +113,7 @@ export class PlanDesk {
     this.view = {
       plan,
       log,
+      earlier: version - log.length,
       side: start.model.sides[0] ?? 'stills',
       posture: 'finder',
       saving: 'saved',
@@ -166,7 +177,9 @@ export class PlanDesk {
     return step.changes.length > 0 && this.take(step)
   }
 
-  undo(): void {
+  /** Takes the newest step back; where it is older than those at hand, they are asked for first. */
+  async undo(): Promise<void> {
+    while (!undoStep(this.view.log, 'any') && this.view.earlier > 0) if (!(await this.fetchEarlier())) return
     const step = undoStep(this.view.log, this.newId())
     if (step) this.take(step)
   }
@@ -243,6 +256,7 @@ export class PlanDesk {
           ? this.view.log
           : [...after.saved.tail, ...after.pending],
       saving: savingOf(after),
+      earlier: after.saved.version - after.saved.tail.length,
       link: after.link,
       version: after.saved.version,
       aside: after.aside,
@@ -280,6 +294,17 @@ export class PlanDesk {
     } finally {
       this.running = false
     }
+  }
+
+  private async fetchEarlier(): Promise<boolean> {
+    const before = this.view.earlier + 1
+    const steps = await this.server.earlier(before).catch(() => null)
+    if (!steps?.length) {
+      this.refuse({ code: 'no-answer', message: 'The earlier steps cannot be had now; try again.' })
+      return false
+    }
+    this.turn({ kind: 'older', before, steps })
+    return true
   }
 
   /** Steps of others may stand on another edition of the model: it must be here before they are taken in. */

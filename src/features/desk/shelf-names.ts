@@ -10,14 +10,30 @@ export interface ShelfNames {
 
 const nothing: ShelfNames = { plans: [], bodies: [] }
 
-/** Asks the server once what else stands on the shelf; nothing where it does not answer. */
-export function useShelfNames(): ShelfNames {
+/** How long a hand may rest while it types, in milliseconds. */
+const rest = 150
+
+/** What else stands on the shelf with these words in its name, as the database finds it; nothing where it does not answer. */
+export function useShelfNames(words: string): ShelfNames {
   const [names, setNames] = useState(nothing)
+  const wanted = words.trim()
   useEffect(() => {
-    void fetch('/api/shelf')
-      .then((response) => response.json() as Promise<ShelfNames>)
-      .then(setNames)
-      .catch(() => undefined)
-  }, [])
+    let late = false
+    const timer = setTimeout(
+      () => {
+        void fetch(`/api/shelf?find=${encodeURIComponent(wanted)}`)
+          .then((response) => (response.ok ? (response.json() as Promise<ShelfNames>) : nothing))
+          .then((found) => {
+            if (!late) setNames(found)
+          })
+          .catch(() => undefined)
+      },
+      wanted === '' ? 0 : rest,
+    )
+    return () => {
+      late = true
+      clearTimeout(timer)
+    }
+  }, [wanted])
   return names
 }

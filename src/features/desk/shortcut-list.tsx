@@ -1,8 +1,10 @@
 'use client'
 
-import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
+import dynamic from 'next/dynamic'
 import { useEffect, useState } from 'react'
 import { Button } from '@/ui/button'
+
+const PageDialog = dynamic(() => import('@/ui/dialog'))
 
 /** Keys that hold at every station. */
 const everywhere = [
@@ -22,25 +24,20 @@ export function ShortcutList({ keys }: { keys: readonly (readonly [key: string, 
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [])
+  if (!open) return null
   return (
-    <Dialog open={open} onClose={() => setOpen(false)} className="relative z-20">
-      <div className="fixed inset-0 bg-ink/30" aria-hidden="true" />
-      <div className="fixed inset-0 grid place-items-center p-4">
-        <DialogPanel className="w-full max-w-md border bg-sheet p-5">
-          <DialogTitle className="font-head text-title font-semibold">Keys of this screen</DialogTitle>
-          <dl className="mt-3 grid grid-cols-[90px_1fr] gap-y-1.5">
-            {[...keys, ...everywhere].map(([key, what]) => (
-              <div key={key} className="contents">
-                <dt className="font-mono font-semibold">{key}</dt>
-                <dd>{what}</dd>
-              </div>
-            ))}
-          </dl>
-          <Button main className="mt-4" onClick={() => setOpen(false)}>
-            Close
-          </Button>
-        </DialogPanel>
-      </div>
-    </Dialog>
+    <PageDialog title="Keys of this screen" className="max-w-md p-5" onClose={() => setOpen(false)}>
+      <dl className="mt-3 grid grid-cols-[90px_1fr] gap-y-1.5">
+        {[...keys, ...everywhere].map(([key, what]) => (
+          <div key={key} className="contents">
+            <dt className="font-mono font-semibold">{key}</dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+      <Button main className="mt-4" onClick={() => setOpen(false)}>
+        Close
+      </Button>
+    </PageDialog>
   )
 }

@@ -1,30 +1,36 @@
 'use client'
 
-import { Radio, RadioGroup } from '@headlessui/react'
 import type { Side } from '@/core/model/types'
 import { useDesk, useDeskView } from './desk-context'
+
+const names: Record<Side, string> = { stills: 'Stills', motion: 'Motion' }
 
 /** Stills or motion: flips the whole station. */
 export function SideChoice() {
   const desk = useDesk()
   const { side } = useDeskView()
-  const names: Record<Side, string> = { stills: 'Stills', motion: 'Motion' }
   return (
-    <RadioGroup
-      value={side}
-      onChange={(chosen: Side) => desk.turnTo(chosen)}
+    <fieldset
+      role="radiogroup"
       aria-label="Side"
-      className="flex overflow-hidden rounded-md border bg-sheet"
+      className="flex overflow-hidden rounded-md border bg-sheet has-focus-visible:outline-2 has-focus-visible:outline-offset-2"
     >
       {desk.start.model.sides.map((one) => (
-        <Radio
+        <label
           key={one}
-          value={one}
-          className="grid min-h-9 cursor-pointer place-items-center px-3.5 font-medium data-checked:bg-brine data-checked:text-on-brine data-focus:outline-2 data-focus:outline-offset-2"
+          className="relative grid min-h-9 cursor-pointer place-items-center px-3.5 font-medium has-checked:bg-brine has-checked:text-on-brine"
         >
+          <input
+            type="radio"
+            name="side"
+            value={one}
+            checked={one === side}
+            onChange={() => desk.turnTo(one)}
+            className="sr-only"
+          />
           {names[one]}
-        </Radio>
+        </label>
       ))}
-    </RadioGroup>
+    </fieldset>
   )
 }

@@ -10,7 +10,7 @@ import {
   type RowChange,
 } from '@/core/analysis/questions'
 import type { Finding } from '@/core/checks/finding'
-import type { ReachReport } from '@/core/reach/reach'
+import type { ReachReport } from '@/core/reach/report'
 import { AnalysisClient } from './analysis-client'
 import { startAnalysisThread } from './analysis-thread'
 import { useDesk, useDeskView } from './desk-context'

@@ -4,7 +4,7 @@ import { idsOf, needRow, needSituationOf, situationOf, situationRow } from '@/co
 import { ArrowDown, ArrowUp, X } from 'lucide-react'
 import { useId, useState } from 'react'
 import type { Need } from '@/core/reach/needs'
-import type { Reached } from '@/core/reach/reach'
+import type { Reached } from '@/core/reach/report'
 import { movedSituation, situationName, situationSide } from '@/core/reach/needs'
 import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import { needFlags, type NeedFlag } from '@/core/vocabulary/situations'

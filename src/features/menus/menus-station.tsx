@@ -41,7 +41,7 @@ const noFindings: readonly Finding[] = []
 export function MenusStation() {
   const desk = useDesk()
   const { start } = desk
-  const { side, plan } = useDeskView()
+  const { side } = useDeskView()
   const findings = useFindings() ?? noFindings
   const reach = useReach()
   const router = useRouter()

@@ -4,7 +4,7 @@ import { idsOf, isNeedRow, ownerRow, rowValue } from '@/core/plan/rows'
 import type { ReactNode } from 'react'
 import Link from 'next/link'
 import { posturesOf } from '@/core/model/keys'
-import type { ReachReport } from '@/core/reach/reach'
+import type { ReachReport } from '@/core/reach/report'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { Select } from '@/ui/select'
 import { percent, postureWords, secondsOf, signed } from './words'
@@ -14,7 +14,9 @@ import { useReach } from '@/features/desk/use-analysis'
 export function ReachStrip({ trial, children }: { trial?: ReachReport | null; children?: ReactNode }) {
   const desk = useDesk()
   const { plan, posture } = useDeskView()
-  const now = useReach()
+  const report = useReach()
+  // What was reckoned while nothing was needed yet says nothing of the needs there are now.
+  const now = report && report.reached.length > 0 ? report : null
   if (!idsOf(plan.rows).some((row) => isNeedRow(row))) {
     return (
       <section

@@ -5,6 +5,7 @@ import { SeveritySign } from '@/ui/verdict'
 import { BringIn } from './bring-in'
 import { FileTable, type ShelfFile } from './file-table'
 import { NewPlan } from './new-plan'
+import { PlanPages, PlanSearch, type Pages } from './plan-pages'
 
 /** A plan as the shelf shows it. */
 export interface ShelfPlan {
@@ -13,8 +14,8 @@ export interface ShelfPlan {
   readonly model: string
   readonly steps: number
   readonly updated: string
-  readonly blocks: number
-  readonly trips: number
+  /** What is wrong in it; null while that is being reckoned. */
+  readonly counts: { readonly blocks: number; readonly trips: number } | null
 }
 
 /** A plan or body that is kept and cannot be shown, and why. */
@@ -27,6 +28,7 @@ export interface Unshown {
 /** Home: plans, bodies, files, and what needs attention. */
 export function Shelf({
   plans,
+  pages,
   bodies,
   files,
   fileCount,
@@ -35,6 +37,7 @@ export function Shelf({
   unshown,
 }: {
   plans: readonly ShelfPlan[]
+  pages: Pages
   bodies: readonly BodyLine[]
   /** The newest of them. */
   files: readonly ShelfFile[]
@@ -53,7 +56,8 @@ export function Shelf({
             </h1>
             <NewPlan models={models} />
           </div>
-          {plans.length === 0 && (
+          <PlanSearch pages={pages} />
+          {plans.length === 0 && pages.find === '' && (
             <p className="mt-2 text-silt">
               A plan says what every key and bank of a camera is for. Start one for your model.
             </p>
@@ -76,6 +80,7 @@ export function Shelf({
               </li>
             ))}
           </ul>
+          <PlanPages pages={pages} />
         </section>
         <Bodies bodies={bodies} />
         <Files files={files} count={fileCount} />
@@ -90,9 +95,10 @@ export function Shelf({
   )
 }
 
-function PlanStand({ plan }: { plan: ShelfPlan }) {
-  if (plan.blocks > 0) return <SeverityCount severity="blocks" count={plan.blocks} />
-  if (plan.trips > 0) return <SeverityCount severity="trips" count={plan.trips} />
+function PlanStand({ plan: { counts } }: { plan: ShelfPlan }) {
+  if (!counts) return <span className="text-small text-silt">being checked …</span>
+  if (counts.blocks > 0) return <SeverityCount severity="blocks" count={counts.blocks} />
+  if (counts.trips > 0) return <SeverityCount severity="trips" count={counts.trips} />
   return <span className="text-small text-samphire">clean</span>
 }
 
@@ -181,9 +187,15 @@ function Attention({
   const unsure = bodies.filter(
     ({ last }) => last?.holds && last.holds !== 'before' && last.outcome !== 'identical',
   )
-  const tripping = plans.filter((plan) => plan.trips + plan.blocks > 0)
+  const tripping = plans.flatMap(({ counts, ...plan }) =>
+    counts && counts.trips + counts.blocks > 0 ? [{ ...plan, ...counts }] : [],
+  )
   if ([waiting, tripping, faults, unshown, unsure].every((list) => list.length === 0)) {
-    return <p className="mt-2 text-silt">Nothing. Every plan is clean and every body has been carried to.</p>
+    return plans.some(({ counts }) => counts === null) ? (
+      <p className="mt-2 text-silt">Plans are still being checked.</p>
+    ) : (
+      <p className="mt-2 text-silt">Nothing. Every plan is clean and every body has been carried to.</p>
+    )
   }
   return (
     <ul className="mt-2 grid gap-2">

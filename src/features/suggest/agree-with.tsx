@@ -13,7 +13,7 @@ export function AgreeWith({
   planId: string
   onChoose: (agreement: Agreement | null) => void
 }) {
-  const plans = useShelfNames().plans.filter(({ id }) => id !== planId)
+  const plans = useShelfNames('').plans.filter(({ id }) => id !== planId)
   const [chosen, setChosen] = useState<readonly string[]>([])
   const [state, setState] = useState('')
   if (plans.length === 0) return null

@@ -1,14 +1,24 @@
 import { listBodies } from '@/server/bodies'
-import { listPlans } from '@/server/plans'
+import { definitions } from '@/server/models'
+import { listPlans, patternsOf } from '@/server/summaries'
 import { handled } from '@/server/requests'
 
-/** What stands on the shelf, by name: plans and bodies. */
-export const GET = handled(async () => {
-  const [plans, { bodies }] = await Promise.all([listPlans(), listBodies()])
+/** How many plans are named at most. */
+const mostNamed = 20
+
+/** What stands on the shelf, by name: the plans and bodies that have every word of `find`, those used last first. */
+export const GET = handled(async (request: Request) => {
+  const words = new URL(request.url).searchParams.get('find') ?? ''
+  const [{ plans }, { bodies }, { models }] = await Promise.all([
+    listPlans(1, mostNamed, words),
+    listBodies(patternsOf(words)),
+    definitions(),
+  ])
+  const named = (id: string) => models.find((model) => model.id === id)?.name ?? id
   return Response.json({
     kind: 'shelf',
     plans: plans.flatMap((one) =>
-      'trouble' in one ? [] : [{ id: one.id, title: one.title, model: one.model.name }],
+      one.trouble ? [] : [{ id: one.id, title: one.title, model: named(one.modelId) }],
     ),
     bodies: bodies.map(({ id, name, place, model }) => ({ id, name, place, model: model.name })),
   })

@@ -1,13 +1,15 @@
 import type { Metadata } from 'next'
 import { notFound } from 'next/navigation'
 import { cache, type ReactNode } from 'react'
+import { preload } from 'react-dom'
 import { planTitle } from '@/core/plan/plan'
 import { ok } from '@/core/result'
 import { AnalysisProvider } from '@/features/desk/use-analysis'
+import { deliver } from '@/features/desk/delivered'
 import { DeskProvider } from '@/features/desk/desk-context'
 import { Notices } from '@/features/desk/notices'
 import { PlanBar } from '@/features/desk/plan-bar'
-import { definitions } from '@/server/models'
+import { definitions, digestOf, digestOfLenses } from '@/server/models'
 import { loadPlan } from '@/server/plans'
 import { reaching } from '@/server/requests'
 import { Trouble } from '@/ui/trouble'
@@ -38,10 +40,19 @@ export default async function PlanLayout({ params, children }: Props) {
   if (!stored.ok && stored.refusal.code === 'unknown-plan') notFound()
   if (!stored.ok)
     return <Trouble title="This plan cannot be shown" refusal={stored.refusal} address={`/plans/${plan}`} />
-  const { id, ...rest } = stored.value.stored
-  const { lenses } = stored.value
+  const { lenses, newer } = stored.value
+  const { id, model, plan: planned, ...rest } = stored.value.stored
+  const address = `/api/models/${model.id}/${model.version}?digest=${digestOf(model)}`
+  const definitionsAt = {
+    model: deliver(address, model),
+    lenses: deliver(`/api/lenses?digest=${digestOfLenses(lenses)}`, lenses),
+  }
+  for (const one of Object.values(definitionsAt)) preload(one, { as: 'fetch', crossOrigin: 'anonymous' })
   return (
-    <DeskProvider start={{ planId: id, lenses, newerEdition: stored.value.newer, ...rest }}>
+    <DeskProvider
+      definitionsAt={definitionsAt}
+      start={{ planId: id, plan: planned, newerEdition: newer, ...rest }}
+    >
       <AnalysisProvider>
         <PlanBar />
         <Notices />

@@ -1,0 +1,160 @@
+import { heron } from '@tests/fixtures/heron'
+import { lenses } from '@tests/fixtures/models'
+import { started, theatre } from '@tests/fixtures/started'
+import { describe, expect, it } from 'vitest'
+import { analysisPort, type AnalysisPort } from '@/core/analysis/port'
+import type { QuestionKind } from '@/core/analysis/questions'
+import { runChecks } from '@/core/checks/checks'
+import type { Plan } from '@/core/plan/plan'
+import { keyRow } from '@/core/plan/rows'
+import { applyStep, setRows } from '@/core/plan/step'
+import { reachOf } from '@/core/reach/reach'
+import { usesOf } from '@/core/reach/report'
+import { must } from '@/core/result'
+import type { Value } from '@/core/vocabulary/values'
+import { AnalysisClient, changesBetween, type AsyncPort } from './analysis-client'
+
+const plan = started(heron, theatre)
+/** The key that is the quickest way to most. */
+const [used] = [...usesOf(reachOf(heron, plan, lenses))].sort(([, a], [, b]) => b - a)
+const key = keyRow({ key: used?.[0] ?? '' })
+const after = (of: Plan, rows: Record<string, Value | null>) =>
+  must(applyStep(heron, of, setRows(of, 's', rows)))
+const findings = { kind: 'findings' } as const
+const reach = { kind: 'reach', posture: 'finder' } as const
+
+/** A client over an analysis in this thread, answering a moment later; `broken` says which call fails. */
+function clientOf(of: Plan) {
+  const port = analysisPort()
+  const calls: { name: keyof AnalysisPort; given: readonly unknown[] }[] = []
+  const failures: string[] = []
+  const measured: QuestionKind[] = []
+  const broken = { name: null as keyof AnalysisPort | null }
+  let threads = 0
+  const later =
+    <M extends keyof AnalysisPort>(name: M) =>
+    async (...given: Parameters<AnalysisPort[M]>) => {
+      calls.push({ name, given })
+      await Promise.resolve()
+      if (broken.name === name) throw new Error('it broke')
+      return (port[name] as (...all: unknown[]) => ReturnType<AnalysisPort[M]>)(...given)
+    }
+  const async_: AsyncPort = {
+    begin: later('begin'),
+    update: later('update'),
+    ask: later('ask'),
+    forget: later('forget'),
+  }
+  const client = new AnalysisClient(
+    heron,
+    lenses,
+    of,
+    () => {
+      threads += 1
+      return { port: async_, end: () => undefined }
+    },
+    (words) => failures.push(words),
+    (kind) => measured.push(kind),
+  )
+  return { client, calls, failures, broken, measured, threads: () => threads }
+}
+
+/** Lets everything that is under way come to rest. */
+async function settled() {
+  for (let i = 0; i < 40; i++) await Promise.resolve()
+}
+
+describe('the analysis as the page has it', () => {
+  it('answers what is subscribed to, and tells whoever listens', async () => {
+    const { client, measured } = clientOf(plan)
+    let told = 0
+    client.subscribe(findings, () => (told += 1))
+    expect(client.answer(findings)).toBeNull()
+    await settled()
+    expect(client.answer(findings)).toEqual(runChecks(heron, plan, lenses))
+    expect(told).toBe(1)
+    expect(measured).toEqual(['findings'])
+  })
+
+  it('tells only those whose answer changed', async () => {
+    const { client } = clientOf(plan)
+    const told = { findings: 0, reach: 0 }
+    client.subscribe(findings, () => (told.findings += 1))
+    client.subscribe(reach, () => (told.reach += 1))
+    await settled()
+    const before = client.answer(reach)
+    client.update(after(plan, { title: 'Renamed' }))
+    await settled()
+    expect(told).toEqual({ findings: 1, reach: 1 })
+    expect(client.answer(reach)).toBe(before)
+    const next = after(plan, { [key]: 'nothing' })
+    client.update(next)
+    await settled()
+    expect(told).toEqual({ findings: 2, reach: 2 })
+    expect(client.answer(reach)).toEqual(reachOf(heron, next, lenses))
+  })
+
+  it('sends the rows that changed, one round at a time, and the newest plan when a round is over', async () => {
+    const { client, calls } = clientOf(plan)
+    client.subscribe(findings, () => undefined)
+    await settled()
+    let now = plan
+    for (let i = 0; i < 5; i++) {
+      now = after(now, { title: `Title ${i}` })
+      client.update(now)
+      await Promise.resolve()
+    }
+    await settled()
+    expect(calls.filter(({ name }) => name === 'begin')).toHaveLength(1)
+    const updates = calls.filter(({ name }) => name === 'update')
+    expect(updates.length).toBeLessThan(5)
+    expect(updates.at(-1)?.given).toEqual([[['title', 'Title 4']]])
+    expect(client.answer(findings)).toEqual(runChecks(heron, now, lenses))
+  })
+
+  it('asks no longer what nobody listens to', async () => {
+    const { client, calls } = clientOf(plan)
+    const leave = client.subscribe(reach, () => undefined)
+    client.subscribe(findings, () => undefined)
+    await settled()
+    leave()
+    const asked = () => calls.filter(({ name, given: [one] }) => name === 'ask' && one !== findings).length
+    const before = asked()
+    client.update(after(plan, { title: 'Renamed' }))
+    await settled()
+    expect(asked()).toBe(before)
+    expect(calls.some(({ name }) => name === 'forget')).toBe(true)
+    client.subscribe(reach, () => undefined)
+    await settled()
+    expect(client.answer(reach)).toEqual(reachOf(heron, plan, lenses))
+  })
+
+  it('tells what failed, and goes on in another thread when asked to', async () => {
+    const { client, failures, broken, threads } = clientOf(plan)
+    broken.name = 'ask'
+    client.subscribe(findings, () => undefined)
+    await settled()
+    expect(failures).toEqual(['it broke'])
+    expect(client.answer(findings)).toBeNull()
+    broken.name = null
+    client.restart()
+    await settled()
+    expect(client.answer(findings)).toEqual(runChecks(heron, plan, lenses))
+    expect(threads()).toBe(2)
+  })
+})
+
+describe('the rows in which two plans differ', () => {
+  it('are those set, changed and gone', () => {
+    const next = after(plan, { title: 'Renamed', [key]: 'nothing' })
+    const back = after(next, { [key]: null })
+    expect(changesBetween(plan, plan)).toEqual([])
+    expect(new Map(changesBetween(plan, next))).toEqual(
+      new Map<string, Value>([
+        ['title', 'Renamed'],
+        [key, 'nothing'],
+      ]),
+    )
+    expect(changesBetween(next, back)).toEqual([[key, null]])
+  })
+})
