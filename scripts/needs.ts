@@ -1,4 +1,4 @@
-import { linesOf } from '@/core/vocabulary/table'
+import { linesOf } from '@/core/vocabulary/text-table'
 
 /** A need of owners, and where it is answered besides by checks. */
 export interface Need {

@@ -2,7 +2,7 @@ import { type RowId, bankRow, baseCellRow, keyRow, parseRow, titleRow } from '@/
 import { checkPlan, checkAfter } from '@/core/checks/checks'
 import { valuesOf } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
-import { acceptedFunctions } from '@/core/model/keys'
+import { acceptedFunctions } from '@/core/model/controls'
 import type { BodyModel, LensModel } from '@/core/model/types'
 import { applyStep, setRows } from '@/core/plan/step'
 import { must } from '@/core/result'

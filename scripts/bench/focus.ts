@@ -1,5 +1,5 @@
 import { bankFactRow, keyRow } from '@/core/plan/rows'
-import { focusTables, triggersIn } from '@/core/focus/table'
+import { focusTables, triggersIn } from '@/core/focus/trigger-table'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel, LensModel } from '@/core/model/types'
 import { parsePlan, type Plan } from '@/core/plan/plan'

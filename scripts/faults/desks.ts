@@ -86,7 +86,8 @@ export async function desksWithLostAnswers(place: Place, rounds: number, seed: n
       }
       failures.push(...(await disagreements(plan, desks)).map((one) => `round ${round}: ${one}`))
       for (const { desk } of desks)
-        for (const about of desk.getView().aside) desk.settle(about, chance.often(0.5) ? 'mine' : 'theirs')
+        for (const about of desk.getView().aside)
+          desk.settleConflict(about, chance.often(0.5) ? 'mine' : 'theirs')
     }
     for (const one of desks) {
       await comesTrue(20_000, () => one.desk.getView().saving === 'saved')
@@ -141,8 +142,8 @@ async function deskOn(place: Place, plan: string, network: Network, chance: Chan
   const { id, log, ...rest } = stored
   const start = { ...rest, planId: id, log, lenses: [], newerEdition: null }
   const desk = new PlanDesk(start, server, nowhere, randomUUID, () => sleep(20))
-  const settle = desk.settle.bind(desk)
-  desk.settle = (about, whose) => {
+  const settle = desk.settleConflict.bind(desk)
+  desk.settleConflict = (about, whose) => {
     settled.add(about.key)
     settle(about, whose)
   }

@@ -4,7 +4,7 @@ import { ok } from '@/core/result'
 import { listBodies } from '@/server/bodies'
 import { listFiles } from '@/server/files'
 import { definitions } from '@/server/models'
-import { reaching } from '@/server/requests'
+import { withDatabase } from '@/server/requests'
 import { endAbandoned } from '@/server/leases'
 import { listPlans } from '@/server/summaries'
 import { TopBar } from '@/ui/top-bar'
@@ -24,7 +24,7 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
   const { page: wanted, find = '' } = await searchParams
   const asked = Number(wanted ?? 1)
   const page = Number.isInteger(asked) && asked >= 1 && asked <= 1_000_000 ? asked : 1
-  const read = await reaching(async () => {
+  const read = await withDatabase(async () => {
     await endAbandoned()
     const [found, bodies, files, known] = await Promise.all([
       listPlans(page, plansShown, find),

@@ -1,7 +1,7 @@
 import { describeRow, describeStep } from '@/core/plan/rows'
 import { allFindings, stillOpen } from '@/core/checks/checks'
 import type { Finding } from '@/core/checks/finding'
-import { focusTables, type FocusRow, type FocusTable } from '@/core/focus/table'
+import { focusTables, type FocusRow, type FocusTable } from '@/core/focus/trigger-table'
 import type { FocusOutcome } from '@/core/focus/outcome'
 import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'

@@ -158,7 +158,7 @@ function keyLine(key: ResolvedAddress, nameOf: (id: string | null) => string): s
     test: 'test on body',
     empty: 'empty',
   }
-  const gets = key.gets === key.functionId ? '' : ` → ${nameOf(key.gets)}`
+  const gets = key.effectiveFunctionId === key.functionId ? '' : ` → ${nameOf(key.effectiveFunctionId)}`
   const remarks = key.remarks
     .map((remark) => `\n      ${remark.kind} (${remark.truth}): ${remark.because}`)
     .join('')
@@ -183,10 +183,12 @@ function asData({ settings, addresses, indicators }: Resolution): unknown {
       ]),
     ),
     addresses: Object.fromEntries(
-      [...addresses].map(([id, { functionId, gets, source, active, verdict, remarks }]) => [
-        id,
-        { function: functionId, gets, source, active, verdict, remarks },
-      ]),
+      [...addresses].map(
+        ([id, { functionId, effectiveFunctionId: gets, source, active, verdict, remarks }]) => [
+          id,
+          { function: functionId, gets, source, active, verdict, remarks },
+        ],
+      ),
     ),
     indicators,
   }

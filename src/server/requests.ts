@@ -89,7 +89,7 @@ export function handled<A extends readonly unknown[]>(
 }
 
 /** A result or, when the database could not do it, a refusal that says why. */
-export async function reaching<T>(work: () => Promise<Result<T>>): Promise<Result<T>> {
+export async function withDatabase<T>(work: () => Promise<Result<T>>): Promise<Result<T>> {
   try {
     return await work()
   } catch (error) {

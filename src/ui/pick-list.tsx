@@ -43,7 +43,12 @@ export function PickList<T>({
   const [typed, setTyped] = useState('')
   const [at, setAt] = useState(0)
   const search = useRef<HTMLInputElement>(null)
-  useEffect(() => search.current?.focus({ preventScroll: true }), [])
+  useEffect(() => {
+    // A list that comes a moment later does not take the hand away from where it is typing by then.
+    const typing = document.activeElement?.closest('input, textarea, select, [role=dialog]')
+    const own = search.current?.closest('[role=dialog]')
+    if (!typing || own) search.current?.focus({ preventScroll: true })
+  }, [])
   const words = typed.trim().toLowerCase().split(/\s+/)
   const shown = items
     .filter((item) => {

@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { ok } from '@/core/result'
 import { FileTable } from '@/features/shelf/file-table'
 import { listFiles } from '@/server/files'
-import { reaching } from '@/server/requests'
+import { withDatabase } from '@/server/requests'
 import { TopBar } from '@/ui/top-bar'
 import { Trouble } from '@/ui/trouble'
 import { fileLine } from '../lines'
@@ -16,7 +16,7 @@ const onPage = 50
 export default async function FilesPage({ searchParams }: { searchParams: Promise<{ page?: string }> }) {
   const asked = Number((await searchParams).page ?? 1)
   const page = Number.isInteger(asked) && asked >= 1 && asked <= 1_000_000 ? asked : 1
-  const read = await reaching(async () => ok(await listFiles(page, onPage)))
+  const read = await withDatabase(async () => ok(await listFiles(page, onPage)))
   if (!read.ok) return <Trouble title="The files cannot be read" refusal={read.refusal} address="/files" />
   const { files, count } = read.value
   const pages = Math.max(1, Math.ceil(count / onPage))

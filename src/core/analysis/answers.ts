@@ -13,11 +13,11 @@ import type { Plan } from '../plan/plan'
 import type { Invalidated } from '../plan/rows'
 import { worstNeeds } from '../reach/reach'
 import type { ReachReport } from '../reach/report'
-import { standings } from '../reach/standings'
+import { rateFunctions } from '../reach/rate-functions'
 import { contextIn, usualContext } from '../resolve/context'
 import { dialRows } from '../resolve/dials'
 import { pressRecord, pressSwap } from '../resolve/filming'
-import { idleOn } from '../resolve/idle'
+import { settingsWithoutEffect } from '../resolve/without-effect'
 import { lightBetween } from '../resolve/marks'
 import type { Resolution, ResolvedSetting, StateIn } from '../resolve/resolved'
 import { explain } from '../suggest/explain'
@@ -60,7 +60,7 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
       const { model, plan, lenses } = subject
       const address = lookup(model).addresses.get(key)
       if (!address) return []
-      return standings(model, plan, lenses, address, subject.reach(posture), subject.stateIn)
+      return rateFunctions(model, plan, lenses, address, subject.reach(posture), subject.stateIn)
     },
   },
   trial: {
@@ -78,7 +78,7 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
   },
   idle: {
     hangsOn: states,
-    answer: ({ model, plan, lenses, stateIn }) => idleOn(model, plan, lenses, stateIn),
+    answer: ({ model, plan, lenses, stateIn }) => settingsWithoutEffect(model, plan, lenses, stateIn),
   },
   banks: { hangsOn: all, answer: banksOf },
   cell: {

@@ -9,11 +9,11 @@ import type { BankFocus } from '../focus/sheet'
 import type { Posture, Side } from '../model/types'
 import type { RowId } from '../plan/rows'
 import type { ReachReport, Worst } from '../reach/report'
-import type { Standing } from '../reach/standings'
+import type { FunctionRating } from '../reach/rate-functions'
 import type { Context } from '../resolve/context'
 import type { dialRows } from '../resolve/dials'
-import type { Led } from '../resolve/filming'
-import type { idleOn } from '../resolve/idle'
+import type { PressResult } from '../resolve/filming'
+import type { settingsWithoutEffect } from '../resolve/without-effect'
 import type { LightBetween } from '../resolve/marks'
 import type { Link } from '../resolve/resolved'
 import type { Change } from '../suggest/change'
@@ -66,11 +66,11 @@ export interface Answers {
   readonly findings: readonly Finding[]
   readonly reach: ReachReport
   readonly worst: readonly Worst[]
-  readonly functions: readonly Standing[]
+  readonly functions: readonly FunctionRating[]
   readonly trial: { readonly reach: ReachReport; readonly findings: readonly Finding[] }
   readonly explained: readonly (readonly Helped[])[]
   readonly dials: ReturnType<typeof dialRows>
-  readonly idle: ReturnType<typeof idleOn>
+  readonly idle: ReturnType<typeof settingsWithoutEffect>
   readonly banks: Banks
   readonly cell: readonly Link[]
   readonly pairs: PairGrid | null
@@ -93,7 +93,7 @@ export interface Banks {
   /** Of each column, in their order. */
   readonly figures: readonly (readonly Figure[])[]
   /** What the record key and the swap key do in stills; null where the body does not film. */
-  readonly filming: { readonly record: Led; readonly swap: Led } | null
+  readonly filming: { readonly record: PressResult; readonly swap: PressResult } | null
 }
 
 /** A hold set: what was in force, and what is while its key is held; by setting id. */

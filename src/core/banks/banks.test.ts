@@ -8,7 +8,7 @@ import { heron } from '@tests/fixtures/heron'
 import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
 import type { BodyModel, Side } from '../model/types'
 import { emptyPlan, parsePlan, plannedSlots, type Plan } from '../plan/plan'
-import { part, share } from '../plan/share'
+import { unshare, share } from '../plan/share'
 import { applyStep } from '../plan/step'
 import { resolve } from '../resolve/resolve'
 import { must } from '../result'
@@ -139,7 +139,7 @@ describe('what stills and motion share', () => {
     expect(of(plan)).toMatchObject({ shared: false, leak: null })
     expect(of(together)).toMatchObject({ shared: true, values: ['1/50'] })
     expect(of(together)?.leak).toContain('blurred')
-    const apart = must(applyStep(heron, together, must(part(together, shutter, heron.sides, 'p'))))
+    const apart = must(applyStep(heron, together, must(unshare(together, shutter, heron.sides, 'p'))))
     expect(of(apart)).toMatchObject({ shared: false, leak: null, values: ['1/50', '1/50'] })
   })
 })

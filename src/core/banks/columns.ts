@@ -1,4 +1,4 @@
-import { baseRow, plainly } from '../plan/cells'
+import { baseRow, defaultWhereabouts } from '../plan/cells'
 import {
   type RowId,
   bankRow,
@@ -100,7 +100,9 @@ function slotsFirst(columns: readonly Column[]): number {
 export function rowIn(model: BodyModel, plan: Plan, column: Column, setting: Setting): RowId | null {
   switch (column.kind) {
     case 'base':
-      return setting.place === 'physical' ? null : baseRow(plan.rows, setting, plainly(model, column.side))
+      return setting.place === 'physical'
+        ? null
+        : baseRow(plan.rows, setting, defaultWhereabouts(model, column.side))
     case 'slot':
       return setting.storedBy === column.family.id
         ? bankRow(column.family.id, column.slot.id, setting.id)

@@ -1,4 +1,4 @@
-import { baseRow, baseValue, plainly } from '../plan/cells'
+import { baseRow, baseValue, defaultWhereabouts } from '../plan/cells'
 import { type RowId, bankFactRow, rowValue } from '../plan/rows'
 import { showValue } from '../model/domain'
 import type { BankFamily, BodyModel, Setting } from '../model/types'
@@ -44,7 +44,9 @@ export function keepingOf(model: BodyModel, plan: Plan): Keeping[] {
     return {
       family,
       now: setting ? (on === true ? 'live' : 'snapshot') : family.keeping,
-      switchedBy: setting ? { setting, row: baseRow(plan.rows, setting, plainly(model, side)) } : null,
+      switchedBy: setting
+        ? { setting, row: baseRow(plan.rows, setting, defaultWhereabouts(model, side)) }
+        : null,
       test: lookup(model).doubts.get(`families/${family.id}/keeping`)?.test ?? null,
       slots: slots.filter((slot) => slot.family === family.id).map((slot) => slotKeeping(model, plan, slot)),
     }

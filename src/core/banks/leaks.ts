@@ -1,4 +1,4 @@
-import { baseRow, isShared, plainly } from '../plan/cells'
+import { baseRow, isShared, defaultWhereabouts } from '../plan/cells'
 import { type RowId, rowValue, shareRow } from '../plan/rows'
 import { showValue } from '../model/domain'
 import type { BodyModel, Setting } from '../model/types'
@@ -38,7 +38,7 @@ export function sharesOf(model: BodyModel, plan: Plan): Share[] {
     .filter((setting) => setting.shared !== undefined)
     .map((setting) => {
       const shared = isShared(plan.rows, setting)
-      const rows = sides.map((side) => baseRow(plan.rows, setting, plainly(model, side)))
+      const rows = sides.map((side) => baseRow(plan.rows, setting, defaultWhereabouts(model, side)))
       const values = [...new Set(rows)].map((row) =>
         showValue(setting.domain, rowValue(plan.rows, row) ?? setting.factory),
       )

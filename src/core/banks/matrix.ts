@@ -3,7 +3,7 @@ import { type RowId, noteRow, rowValue } from '../plan/rows'
 import { menuOrder } from '../model/lookup'
 import type { BodyModel, Setting, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { toldStray } from '../plan/stray'
+import { reportedStray } from '../plan/stray'
 import { resolve } from '../resolve/resolve'
 import type { Resolution, ResolvedSetting, StateIn } from '../resolve/resolved'
 import { sameValue, type Value } from '../vocabulary/values'
@@ -15,7 +15,7 @@ import { notStored } from './stored'
  * from; differing though nobody meant it; kept from an earlier base; replaced by the body; refused by it; not held by
  * this column at all.
  */
-export type Standing =
+export type CellState =
   'base' | 'inherits' | 'varied' | 'residue' | 'drift' | 'kept' | 'forced' | 'refused' | 'outside'
 
 /** One setting in one column. */
@@ -26,7 +26,7 @@ export interface Cell {
   readonly own: Value | null
   /** What is in force there. */
   readonly value: Value | null
-  readonly standing: Standing
+  readonly standing: CellState
   /** Why the body replaces or refuses it, or a reason for what it says. */
   readonly because: string | null
   /** Whether the slot on the body holds something else, as far as it was stored. */
@@ -92,13 +92,13 @@ export function matrixOf(
 }
 
 /** Where a column has what base has, or nothing to say. */
-const asBase: ReadonlySet<Standing> = new Set(['inherits', 'outside'])
+const asBase: ReadonlySet<CellState> = new Set(['inherits', 'outside'])
 
 type StrayIn = { readonly residue: ReadonlySet<string>; readonly drift: ReadonlySet<string> } | null
 
 function strayIn(model: BodyModel, plan: Plan, column: Column): StrayIn {
   if (column.kind !== 'slot') return null
-  const { residue, drift } = toldStray(model, plan, column.planned)
+  const { residue, drift } = reportedStray(model, plan, column.planned)
   return { residue: new Set(residue), drift: new Set(drift) }
 }
 

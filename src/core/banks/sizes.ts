@@ -1,6 +1,6 @@
 import { showValue, valuesOf } from '../model/domain'
 import { lookup } from '../model/lookup'
-import { partOf } from '../model/part'
+import { excerptOf } from '../model/excerpt'
 import type { BodyModel, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { effectiveState, refusing } from '../resolve/state'
@@ -30,7 +30,7 @@ const together = ['movie.size', 'movie.quality', 'movie.frameRate', 'movie.crop'
 export function filmChoices(whole: BodyModel, plan: Plan, column: Column): Offered[] {
   if (column.side !== 'motion') return []
   const settings = together.flatMap((means) => lookup(whole).byMeaning.get(means) ?? [])
-  const model = partOf(whole, { settings: settings.map(({ id }) => id) })
+  const model = excerptOf(whole, { settings: settings.map(({ id }) => id) })
   const here = effectiveState(model, plan, column.context)
   return settings.flatMap((setting) => {
     return (valuesOf(setting.domain) ?? []).flatMap((value): Offered[] => {

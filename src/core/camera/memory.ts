@@ -6,7 +6,7 @@ import {
   gridCells,
   isShared,
   ownLines,
-  plainly,
+  defaultWhereabouts,
 } from '../plan/cells'
 import {
   type RowId,
@@ -102,7 +102,7 @@ function positionMemory(model: BodyModel, plan: Plan): Rows {
   for (const position of model.positions) {
     for (const setting of position.keeps.flatMap((id) => settings.get(id) ?? [])) {
       const row = positionRow(position.id, setting.id)
-      const at = { ...plainly(model, position.side ?? 'stills'), position: position.id }
+      const at = { ...defaultWhereabouts(model, position.side ?? 'stills'), position: position.id }
       rows[row] =
         rowValue(plan.rows, row) ?? rowValue(plan.rows, baseRow(plan.rows, setting, at)) ?? setting.factory
     }

@@ -5,17 +5,24 @@ import { changedBetween, resolveAfter } from '../resolve/after-change'
 import { contextsOf, type NamedContext } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
-import { bankChecks } from './banks'
-import { bodyChecks } from './bodies'
-import { contextName, type Check, type CheckInput, type Finding, type Said, type Severity } from './finding'
-import { focusChecks } from './focus'
-import { holdChecks } from './holds'
-import { intentChecks } from './intents'
-import { keyChecks } from './keys'
-import { menuChecks } from './menus'
-import { numberChecks } from './numbers'
-import { schoolChecks } from './schools'
-import { valueChecks } from './values'
+import { bankChecks } from './bank-checks'
+import { bodyChecks } from './body-checks'
+import {
+  contextName,
+  type Check,
+  type CheckInput,
+  type Finding,
+  type CheckResult,
+  type Severity,
+} from './finding'
+import { focusChecks } from './focus-checks'
+import { holdChecks } from './hold-set-checks'
+import { intentChecks } from './intent-checks'
+import { keyChecks } from './key-checks'
+import { menuChecks } from './menu-checks'
+import { numberChecks } from './number-checks'
+import { schoolChecks } from './school-checks'
+import { valueChecks } from './value-checks'
 
 /** The table of checks; adding one is adding a row with its test and its line in docs/checks.md. */
 export const checks: readonly Check[] = [
@@ -85,7 +92,7 @@ function checked(
       states.set(one.key, resolution)
       return { ...one, resolution }
     })
-    const input: CheckInput = { model, plan, lenses, side, situated, first: i === 0 }
+    const input: CheckInput = { model, plan, lenses, side, states: situated, first: i === 0 }
     const names: Names = new Map(situated.map((one) => [one.key, contextName(one)]))
     return checks.filter((check) => isAsked(check, plan)).flatMap((check) => findingsOf(check, input, names))
   })
@@ -133,7 +140,7 @@ type Names = ReadonlyMap<string, string>
 
 /** Everything a check says of one row and rule: the first words for it, and where it was seen. */
 interface Group {
-  readonly said: Said
+  readonly said: CheckResult
   asks: boolean
   readonly contexts: Set<string>
 }

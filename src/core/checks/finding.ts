@@ -12,13 +12,13 @@ import type { Resolution, ResolvedSetting } from '../resolve/resolved'
 export type Severity = 'blocks' | 'trips' | 'tidies'
 
 /** A step that mends a finding, in the words of a button. */
-export interface Mend {
+export interface QuickFix {
   readonly label: string
   readonly step: Step
 }
 
 /** What a check says: what is wrong, why, and where. */
-export interface Said {
+export interface CheckResult {
   readonly title: string
   /** Plain words with the numbers used. */
   readonly reason: string
@@ -31,7 +31,7 @@ export interface Said {
   /** A setting of the menu or id of a rule that says so. */
   readonly rule?: string
   /** Ready steps, any of which mends it. */
-  readonly mends?: readonly Mend[]
+  readonly mends?: readonly QuickFix[]
   /** It hangs on a fact nobody knows: the body has to be asked. */
   readonly asks?: boolean
   /** The state in which it was seen; all that were looked at where it is absent. */
@@ -39,7 +39,7 @@ export interface Said {
 }
 
 /** Something the owner should know, with its reason and, where possible, a step that mends it. */
-export interface Finding extends Required<Pick<Said, 'title' | 'reason' | 'row' | 'mends' | 'asks'>> {
+export interface Finding extends Required<Pick<CheckResult, 'title' | 'reason' | 'row' | 'mends' | 'asks'>> {
   readonly check: string
   readonly severity: Severity
   readonly side: Side
@@ -54,17 +54,17 @@ export interface Finding extends Required<Pick<Said, 'title' | 'reason' | 'row' 
 }
 
 /** A mend that sets rows; its step has a name of its own, so that the same mend is the same step. */
-export function mendBy(
+export function quickFix(
   plan: Plan,
   label: string,
   check: string,
   rows: Readonly<Record<string, Value | null>>,
-): Mend {
+): QuickFix {
   return { label, step: setRows(plan, `mend ${check} ${Object.keys(rows).join(' ')}`, rows) }
 }
 
 /** One context with what the plan amounts to in it. */
-export interface Situated extends NamedContext {
+export interface ResolvedContext extends NamedContext {
   readonly resolution: Resolution
 }
 
@@ -74,7 +74,7 @@ export interface CheckInput {
   readonly plan: Plan
   readonly lenses: readonly LensModel[]
   readonly side: Side
-  readonly situated: readonly Situated[]
+  readonly states: readonly ResolvedContext[]
   /** Whether this is the first of the model's sides: what is asked of the plan as a whole is asked there. */
   readonly first: boolean
 }
@@ -93,7 +93,7 @@ export interface Check {
   readonly school?: { readonly dispute: string; readonly only: readonly string[] }
   /** Whether the reason given for the row settles it too, and not only one given for this check (`accept/<check>/<row>`). */
   readonly reasonSilences: boolean
-  run(input: CheckInput): readonly Said[]
+  run(input: CheckInput): readonly CheckResult[]
 }
 
 /**
@@ -101,12 +101,12 @@ export interface Check {
  * object for as long as nothing about it changes.
  */
 export function ofEachSetting(
-  look: (resolved: ResolvedSetting, input: CheckInput) => readonly Said[],
-): (input: CheckInput) => readonly Said[] {
-  const known = keptByObject<ResolvedSetting, readonly Said[]>()
+  look: (resolved: ResolvedSetting, input: CheckInput) => readonly CheckResult[],
+): (input: CheckInput) => readonly CheckResult[] {
+  const known = keptByObject<ResolvedSetting, readonly CheckResult[]>()
   return (input) => {
-    const all: Said[] = []
-    for (const one of input.situated) {
+    const all: CheckResult[] = []
+    for (const one of input.states) {
       for (const resolved of notable(one.resolution)) {
         let said = known.get(resolved)
         if (!said) {

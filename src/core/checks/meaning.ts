@@ -1,4 +1,4 @@
-import { baseRow, plainly } from '../plan/cells'
+import { baseRow, defaultWhereabouts } from '../plan/cells'
 import type { RowId } from '../plan/rows'
 import { lookup } from '../model/lookup'
 import type { BodyModel, ModelFunction, Setting, Side } from '../model/types'
@@ -28,7 +28,7 @@ export function decidedBy(resolved: ResolvedSetting): RowId | null {
 
 /** The row that decided a value, or else the one of base that would. */
 export function rowOf(model: BodyModel, plan: Plan, side: Side, resolved: ResolvedSetting): RowId {
-  return decidedBy(resolved) ?? baseRow(plan.rows, resolved.setting, plainly(model, side))
+  return decidedBy(resolved) ?? baseRow(plan.rows, resolved.setting, defaultWhereabouts(model, side))
 }
 
 /** A key with the function on it. */

@@ -17,7 +17,7 @@ import {
   shareRow,
 } from '../plan/rows'
 import type { Address } from '../model/addresses'
-import { acceptedFunctions } from '../model/keys'
+import { acceptedFunctions } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BankFamily, BodyModel, HoldSet, ModelFunction, Setting, Side, Slot } from '../model/types'
 import { memoize } from '../memoize'

@@ -17,7 +17,7 @@ import type { BodyModel, Side } from '../model/types'
 import { emptyPlan, parsePlan, plannedSlots, type Plan } from '../plan/plan'
 import { must } from '../result'
 import type { Value } from '../vocabulary/values'
-import { nearestKey, sameFunction } from './keys'
+import { nearestKey, sameFunction } from './nearest-key'
 import { nameTarget, slotTarget, valueTarget, type Target, type Work } from './targets'
 
 /** What became of one row of a plan on another model. */

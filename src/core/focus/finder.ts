@@ -4,7 +4,7 @@ import type { Plan } from '../plan/plan'
 import type { Context } from '../resolve/context'
 import { effectiveState } from '../resolve/state'
 import type { Value } from '../vocabulary/values'
-import { focusPart } from './part'
+import { focusExcerpt } from './excerpt'
 
 /** What the finder shows of focus in one state; all places and sizes in parts of the frame, 0..1. */
 export interface FinderPicture {
@@ -151,7 +151,7 @@ function meansOf(model: BodyModel, setting: string | undefined): string {
 
 /** What the finder shows in a context, with whatever it holds. */
 export function finderIn(whole: BodyModel, plan: Plan, context: Context): FinderPicture | null {
-  const model = focusPart(whole)
+  const model = focusExcerpt(whole)
   const { possible, found } = effectiveState(model, plan, context)
   return finderPicture(model, (means) => possible.get(found.byMeaning.get(means)?.id ?? '')?.[0])
 }

@@ -8,7 +8,7 @@ import { chipped, heron, unchipped } from '@tests/fixtures/heron'
 import { modelCalled, namedModels } from '@tests/fixtures/models'
 import { newBody } from '../camera/body'
 import { memoryOf } from '../camera/memory'
-import { focusNow } from '../camera/live/keys'
+import { focusNow } from '../camera/live/key-presses'
 import { live } from '../camera/live/live'
 import { contextOf, memoryPlan, newLive, type LiveState } from '../camera/live/state'
 import { lookup } from '../model/lookup'
@@ -16,7 +16,7 @@ import type { BodyModel, Side } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
 import { anyLens, contextIn, newestFirmware } from '../resolve/context'
 import { must } from '../result'
-import { focusTables, released, rowFor, type FocusTable } from './table'
+import { focusTables, released, rowFor, type FocusTable } from './trigger-table'
 
 const mere = modelCalled('hollin-mere')
 const planWith = (model: BodyModel, rows: Rows): Plan => must(parsePlan(model, rows))

@@ -1,7 +1,7 @@
 import type { Address } from '../model/addresses'
 import type { ModelFunction } from '../model/types'
 import type { Context } from '../resolve/context'
-import { down } from '../resolve/held'
+import { functionsInForce } from '../resolve/held'
 import { inForce } from '../resolve/owners'
 import { judge } from '../resolve/resolve'
 import type { Verdict } from '../resolve/resolved'
@@ -28,7 +28,7 @@ export function statesOf(owned: Owned, base: State): (context: Context) => HeldS
   const known = new Map<string, HeldState>()
   const now = (setting: string) => base.possible.get(setting)?.[0]
   return (context) => {
-    const obeyed = down(model, base.found, context, now).map((fn) => fn.id)
+    const obeyed = functionsInForce(model, base.found, context, now).map((fn) => fn.id)
     const key = [...obeyed, '|', ...(asksHeld ? (context.held ?? []) : [])].join(' ')
     const state = known.get(key) ?? heldState(stateHolding(owned, context), { ...context, held: [] })
     known.set(key, state)

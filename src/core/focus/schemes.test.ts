@@ -11,7 +11,7 @@ import { must } from '../result'
 import { disputeCalled, disputes } from '../vocabulary/schools'
 import { heldBy, focusAcross, linesAcross, pressTests, variantsAcross } from './sheet'
 import { schemeDispute, schemes, schemeStep, schemeWork } from './schemes'
-import { focusTables, rowFor } from './table'
+import { focusTables, rowFor } from './trigger-table'
 
 const mere = modelCalled('hollin-mere')
 const duet = modelCalled('varn-duet')
@@ -116,7 +116,7 @@ describe('the sheet across banks', () => {
   const banks = focusAcross(mere, plan, lenses, 'stills')
 
   it('has every bank once, and says first in what they differ', () => {
-    expect(banks.map(({ situated }) => situated.bank)).toEqual(['plain', 'Noon', 'Pair'])
+    expect(banks.map(({ state: situated }) => situated.bank)).toEqual(['plain', 'Noon', 'Pair'])
     const lines = linesAcross(banks)
     const differing = lines.filter((line) => line.differs)
     expect(differing.length).toBeGreaterThan(0)

@@ -1,8 +1,8 @@
-import { baseRow, baseValue, plainly } from '../plan/cells'
+import { baseRow, baseValue, defaultWhereabouts } from '../plan/cells'
 import { type RowId, describeRow, holdRow, keyRow, rowValue, schoolRow, showRow } from '../plan/rows'
 import type { Address } from '../model/addresses'
 import { checkValue } from '../model/domain'
-import { acceptedFunctions } from '../model/keys'
+import { acceptedFunctions } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BodyModel, ModelFunction, Side } from '../model/types'
 import { functionAt } from '../plan/assign'
@@ -130,7 +130,7 @@ export function schemeWork(model: BodyModel, plan: Plan, side: Side, scheme: Sch
   for (const [means, value] of scheme.settings) {
     const setting = lookup(model).byMeaning.get(means)
     if (!setting || (means === 'focus.halfPressMotion' && side !== 'motion')) continue
-    const row = baseRow(plan.rows, setting, plainly(model, side))
+    const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
     if (!checkValue(setting.domain, value, row).ok) lacks.push(`${setting.label} has no such value here`)
     else {
       const now = baseValue(model, plan.rows, setting, side)

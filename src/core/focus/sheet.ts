@@ -2,11 +2,11 @@ import { lookup } from '../model/lookup'
 import type { BodyModel, LensModel, Posture, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { contextsOf, type NamedContext } from '../resolve/context'
-import { focusTables, rowFor, type FocusRow, type FocusTable } from './table'
+import { focusTables, rowFor, type FocusRow, type FocusTable } from './trigger-table'
 
 /** The trigger table of one bank with one lens, in each state that toggles reach. */
 export interface BankFocus {
-  readonly situated: NamedContext
+  readonly state: NamedContext
   readonly tables: readonly FocusTable[]
 }
 
@@ -35,9 +35,9 @@ export function focusAcross(
     : usual?.context.lens.id
   return all
     .filter(({ context }) => context.lens.id === lens)
-    .map((situated) => {
-      const context = { ...situated.context, ...(choice.posture ? { posture: choice.posture } : {}) }
-      return { situated: { ...situated, context }, tables: focusTables(model, plan, context) }
+    .map((state) => {
+      const context = { ...state.context, ...(choice.posture ? { posture: choice.posture } : {}) }
+      return { state: { ...state, context }, tables: focusTables(model, plan, context) }
     })
 }
 
@@ -75,7 +75,7 @@ export interface PressTest {
 
 /** What only the body can tell: each set of keys with more than one possible outcome, with how to find out. */
 export function pressTests(banks: readonly BankFocus[]): PressTest[] {
-  return banks.flatMap(({ situated, tables }) =>
+  return banks.flatMap(({ state: situated, tables }) =>
     (tables[0]?.rows ?? [])
       .filter((row) => row.asks.length > 0)
       .map((row) => ({ bank: situated.bank, held: row.held, row })),

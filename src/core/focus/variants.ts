@@ -39,7 +39,7 @@ export function variantsOf(model: BodyModel, plan: Plan, context: Context): Vari
   const { functions, settings } = lookup(model)
   const pressed = [...resolution.addresses.values()]
     .filter((one) => one.active && one.verdict === 'works')
-    .flatMap(({ gets }) => functions.get(gets ?? '') ?? [])
+    .flatMap(({ effectiveFunctionId: gets }) => functions.get(gets ?? '') ?? [])
   const ways = new Map<string, readonly Value[]>()
   for (const fn of pressed) {
     const flips = flipsOf(model, fn, now)

@@ -1,5 +1,5 @@
 import { showValue } from '../model/domain'
-import { keyName } from '../model/keys'
+import { keyName } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import type { Value } from '../vocabulary/values'

@@ -1,6 +1,6 @@
 import { type Rows, keyRow, noteRow, rowValue } from './rows'
 import type { Address } from '../model/addresses'
-import { acceptedFunctions, atFinder } from '../model/keys'
+import { acceptedFunctions, atFinder } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { must, ok, refuse, type Result } from '../result'

@@ -1,5 +1,5 @@
 import { type RowId, keyRow, noteRow, rowValue } from './rows'
-import { acceptedFunctions, twinOf } from '../model/keys'
+import { acceptedFunctions, twinOf } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
 import { ok, refuse, type Result } from '../result'

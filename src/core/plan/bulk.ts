@@ -1,4 +1,4 @@
-import { baseRow, baseValue, plainly } from './cells'
+import { baseRow, baseValue, defaultWhereabouts } from './cells'
 import {
   type RowId,
   type Rows,
@@ -118,7 +118,7 @@ export function followers(model: BodyModel, plan: Plan, row: RowId): PlannedSlot
     (slot) =>
       setting.storedBy === slot.family &&
       slot.rows[setting.id] === undefined &&
-      baseRow(plan.rows, setting, plainly(model, slot.side)) === row,
+      baseRow(plan.rows, setting, defaultWhereabouts(model, slot.side)) === row,
   )
 }
 

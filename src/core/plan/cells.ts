@@ -64,7 +64,7 @@ export function baseRows(model: BodyModel, rows: Rows, setting: Setting): RowId[
 }
 
 /** Where a body stands that is used plainly on a side: first position, exposure mode as delivered, level, a silent lens. */
-export function plainly(model: BodyModel, side: Side): Whereabouts {
+export function defaultWhereabouts(model: BodyModel, side: Side): Whereabouts {
   const position = model.positions.find((one) => one.side === side) ?? model.positions[0]
   const mode = lookup(model).exposureMode?.factory
   return {
@@ -78,7 +78,7 @@ export function plainly(model: BodyModel, side: Side): Whereabouts {
 
 /** What base has for a setting on a side, used plainly; the factory value where no row says. */
 export function baseValue(model: BodyModel, rows: Rows, setting: Setting, side: Side): Value {
-  return rows[baseRow(rows, setting, plainly(model, side))] ?? setting.factory
+  return rows[baseRow(rows, setting, defaultWhereabouts(model, side))] ?? setting.factory
 }
 
 /** A cell of a function menu with its row. */

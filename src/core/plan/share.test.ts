@@ -13,7 +13,7 @@ import { contextIn } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import { must } from '../result'
 import { emptyPlan, parsePlan, type Plan } from './plan'
-import { part, share } from './share'
+import { unshare, share } from './share'
 import { applyStep } from './step'
 
 const settingOf = (id: string): Setting => {
@@ -58,7 +58,7 @@ describe('the share list', () => {
 
   it('on parting copies the value to both, and then they differ', () => {
     const plan = must(parsePlan(heldHeron, { 'base/exposure.shutter@both': '1/50' }))
-    const parted = apply(plan, part(plan, shutter, sides, 's'))
+    const parted = apply(plan, unshare(plan, shutter, sides, 's'))
     expect(sides.map((side) => valueOn(parted, side, shutter))).toEqual(['1/50', '1/50'])
     const changed = must(
       applyStep(heldHeron, parted, {
@@ -74,7 +74,7 @@ describe('the share list', () => {
       fc.property(planOf(heldHeron), fc.constantFrom(...sides), (plan, side) => {
         fc.pre(!isShared(plan.rows, iso))
         const shared = apply(plan, share(plan, iso, side, sides, 'a'))
-        const again = apply(shared, part(shared, iso, sides, 'b'))
+        const again = apply(shared, unshare(shared, iso, sides, 'b'))
         for (const one of sides) expect(valueOn(again, one, iso)).toBe(valueOn(plan, side, iso))
       }),
       { numRuns: 40 },
@@ -97,7 +97,7 @@ describe('the share list', () => {
       refusal: { code: 'not-shared' },
     })
     expect(share(plan, shutter, 'stills', sides, 's')).toMatchObject({ refusal: { code: 'same' } })
-    expect(part(plan, iso, sides, 's')).toMatchObject({ refusal: { code: 'same' } })
+    expect(unshare(plan, iso, sides, 's')).toMatchObject({ refusal: { code: 'same' } })
     expect(parsePlan(heron, { 'share/focus.persistence': true })).toMatchObject({
       refusal: { code: 'not-shared' },
     })

@@ -29,7 +29,7 @@ export function share(
 }
 
 /** Parts a shared setting: each side gets a cell with the value they had together. Refuses like `share`. */
-export function part(plan: Plan, setting: Setting, sides: readonly Side[], id: string): Result<Step> {
+export function unshare(plan: Plan, setting: Setting, sides: readonly Side[], id: string): Result<Step> {
   const possible = onList(setting)
   if (!possible.ok) return possible
   if (!isShared(plan.rows, setting))

@@ -26,7 +26,7 @@ const strayFor = memoize((model: BodyModel) =>
 )
 
 /** Of these what is to be told: where a plan lists nothing as meant to differ, nobody can say what drifted. */
-export function toldStray(model: BodyModel, plan: Plan, slot: PlannedSlot): Stray {
+export function reportedStray(model: BodyModel, plan: Plan, slot: PlannedSlot): Stray {
   const { residue, drift } = strayRows(model, plan, slot)
   const listed = rowValue(plan.rows, bankFactRow(slot.family, slot.slot, 'meant')) !== null
   return { residue, drift: listed ? drift : [] }

@@ -44,7 +44,7 @@ export interface Path {
 }
 
 /** Where paths are looked for: a state of the camera, how it is worked, and the times of the hand. */
-export interface Hand {
+export interface ReachContext {
   readonly model: BodyModel
   readonly plan: Plan
   readonly resolution: Resolution
@@ -65,7 +65,7 @@ export interface Wanted {
  * Every path to something here, the quickest first; empty where the model has nothing like it. Where the eye is to stay
  * at the finder, a path that takes it away costs the way back too.
  */
-export function pathsTo(hand: Hand, { what, flags }: Wanted): Path[] {
+export function pathsTo(hand: ReachContext, { what, flags }: Wanted): Path[] {
   const { model } = hand
   const setting = lookup(model).byMeaning.get(what)
   const does = doing(model, hand.resolution, hand.side, what)
@@ -158,10 +158,10 @@ export const workingKeys: (resolution: Resolution) => readonly ResolvedAddress[]
   ({ addresses }: Resolution) => [...addresses.values()].filter((one) => one.active && answers(one.verdict)),
 )
 
-function byKey(hand: Hand, does: (fn: ModelFunction) => boolean): Path[] {
+function byKey(hand: ReachContext, does: (fn: ModelFunction) => boolean): Path[] {
   const { functions } = lookup(hand.model)
   return workingKeys(hand.resolution).flatMap((key): Path[] => {
-    const fn = functions.get(key.gets ?? '')
+    const fn = functions.get(key.effectiveFunctionId ?? '')
     if (!fn || !does(fn)) return []
     const [tier, moves] = movesFor(fn.manner)
     return priced(hand, key, tier, `${key.address.control.name}, ${key.address.name}`, moves)
@@ -169,7 +169,13 @@ function byKey(hand: Hand, does: (fn: ModelFunction) => boolean): Path[] {
 }
 
 /** A path by a key, priced for the posture; none where the posture does not reach it. */
-function priced(hand: Hand, { address }: ResolvedAddress, tier: Tier, words: string, moves: Moves): Path[] {
+function priced(
+  hand: ReachContext,
+  { address }: ResolvedAddress,
+  tier: Tier,
+  words: string,
+  moves: Moves,
+): Path[] {
   const met = meeting(address.control, hand.posture)
   if (!met) return []
   const parts = partsOf(added(moves, met.moves), hand.times)
@@ -177,11 +183,11 @@ function priced(hand: Hand, { address }: ResolvedAddress, tier: Tier, words: str
   return [{ tier, words, address: address.key, parts, seconds: total(parts), atFinder, inGrip }]
 }
 
-function byMenus(hand: Hand, setting: string): Path[] {
+function byMenus(hand: ReachContext, setting: string): Path[] {
   return [...byGrids(hand, setting), ...byOwnMenu(hand, setting), ...byFullMenu(hand, setting)]
 }
 
-function byGrids(hand: Hand, setting: string): Path[] {
+function byGrids(hand: ReachContext, setting: string): Path[] {
   const { model, plan, side, gridCounts } = hand
   return (cellsFor(model)(plan.rows).get(setting) ?? [])
     .filter(({ grid }) => grid.side === side)
@@ -220,7 +226,7 @@ const linesFor = memoize((model: BodyModel) =>
 )
 
 /** By the own menu: its own key opens it, or the menu key does. */
-function byOwnMenu(hand: Hand, setting: string): Path[] {
+function byOwnMenu(hand: ReachContext, setting: string): Path[] {
   const { model, plan, resolution } = hand
   const own = linesFor(model)(plan.rows).get(setting)
   if (!own) return []
@@ -233,7 +239,7 @@ function byOwnMenu(hand: Hand, setting: string): Path[] {
   })
 }
 
-function byFullMenu(hand: Hand, setting: string): Path[] {
+function byFullMenu(hand: ReachContext, setting: string): Path[] {
   const place = lookup(hand.model).menuPlaces.get(setting)
   if (!place) return []
   const moves = movesToMenu(place)
@@ -257,13 +263,13 @@ interface Inside {
  * finder where that is another; none where no key does.
  */
 function opened(
-  hand: Hand,
+  hand: ReachContext,
   openers: readonly { fn: string; more: number }[],
   { tier, words, moves, inFinder }: Inside,
 ): Path[] {
   const all = workingKeys(hand.resolution).flatMap((key) =>
     openers
-      .filter(({ fn }) => fn === key.gets)
+      .filter(({ fn }) => fn === key.effectiveFunctionId)
       .flatMap(({ more }) =>
         priced(
           hand,

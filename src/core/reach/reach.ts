@@ -1,7 +1,7 @@
 import { keptByObject } from '../memoize'
 import { keyRow, noteRow, ownerRow, rowValue } from '../plan/rows'
 import type { Address } from '../model/addresses'
-import { acceptedFunctions } from '../model/keys'
+import { acceptedFunctions } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BodyModel, LensModel, Posture, Side } from '../model/types'
 import { functionAt } from '../plan/assign'
@@ -14,7 +14,7 @@ import type { Resolution } from '../resolve/resolved'
 import { needsOf, type Need } from './needs'
 import { coverageOf, type Reached, type ReachReport, type Worst } from './report'
 import { timesOf } from './operators'
-import { afterStopping, doing, knows, pathsTo, usefulOn, type Hand } from './paths'
+import { afterStopping, doing, knows, pathsTo, usefulOn, type ReachContext } from './paths'
 
 /** What an adjustment costs that no path leads to, or none as quick as this: it is looked up, or missed. */
 export const unreachedSeconds = 30
@@ -98,7 +98,7 @@ function reckoned(asked: Asked, plan: Plan, known: States, changed: Changed | nu
   const gridCounts = gridCountsIn(plan)
   const states = new Map<string, State>()
   const stateOf = statesFor(asked, plan, states, known, changed)
-  const handFor = (side: Side, recording: boolean): Hand => {
+  const handFor = (side: Side, recording: boolean): ReachContext => {
     const { resolution } = stateOf(side, recording)
     return { model, plan, side, posture, times, gridCounts, resolution }
   }

@@ -7,7 +7,7 @@ import { sameValue } from '../vocabulary/values'
 import { addressIn, answering, finished, indicatorsIn, resolve, resolvedSetting } from './resolve'
 import { workOf, type Work } from './resolve'
 import type { Resolution, ResolvedAddress, ResolvedSetting } from './resolved'
-import type { Table } from './table'
+import type { IndexedMap } from './indexed-map'
 import { stateAfter, type State } from './state'
 
 /** What changed between two plans, as far as it can matter to what they amount to. */
@@ -91,14 +91,14 @@ export function resolveAfter(
   const next: Work = { ...here, state, others: new Map([...elsewhere].map(([key, one]) => [key, one.state])) }
   const dirty = dirtied(state, anew, facts)
   const others = [...elsewhere.values()].map((one) => dirtied(one.state, one.changed, facts))
-  const all = (before.settings as Table<ResolvedSetting>).copy()
+  const all = (before.settings as IndexedMap<ResolvedSetting>).copy()
   for (const key of dirty) {
     const setting = key.startsWith('setting/')
       ? state.found.settings.get(key.slice('setting/'.length))
       : undefined
     if (setting) all.set(setting.id, resolvedSetting(next, setting))
   }
-  const keys = (before.addresses as Table<ResolvedAddress>).copy()
+  const keys = (before.addresses as IndexedMap<ResolvedAddress>).copy()
   for (const address of answering(next).list) {
     const was = before.addresses.get(address.key)
     const touched = addresses.has(address.key) || !was || isTouched(was, dirty, others)
@@ -162,7 +162,7 @@ function isTouched(
   dirty: ReadonlySet<string>,
   others: readonly ReadonlySet<string>[],
 ): boolean {
-  const { address, functionId, gets } = was
+  const { address, functionId, effectiveFunctionId: gets } = was
   const about = [`control/${address.control.id}`, `function/${functionId ?? ''}`, `function/${gets ?? ''}`]
   const states = address.when === null ? [dirty] : [dirty, ...others]
   if (address.when !== null && dirty.has(`setting/${address.when.setting}`)) return true

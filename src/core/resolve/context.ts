@@ -1,4 +1,4 @@
-import { baseRow, plainly, type Whereabouts } from '../plan/cells'
+import { baseRow, defaultWhereabouts, type Whereabouts } from '../plan/cells'
 import { rowValue, typedCell } from '../plan/rows'
 import type { AssignSide, BodyModel, FocusGeometry, LensModel, ModePosition } from '../model/types'
 import type { Orientation, Posture } from '../model/types'
@@ -41,7 +41,7 @@ export interface Context {
 
 /** Where the camera stands in a context, the exposure mode left to the settings. */
 export function whereaboutsIn(model: BodyModel, context: Context, exposureMode?: Value): Whereabouts {
-  const usual = plainly(model, context.side)
+  const usual = defaultWhereabouts(model, context.side)
   return {
     side: context.side,
     position: positionIn(model, context)?.id ?? usual.position,
@@ -184,7 +184,7 @@ function usualPosition(model: BodyModel, plan: Plan, side: Side): string | undef
   const asIn = (stop: ModePosition) =>
     Object.entries(stop.sets).every(([id, value]) => {
       const setting = settings.get(id)
-      const row = setting && rowValue(plan.rows, baseRow(plan.rows, setting, plainly(model, side)))
+      const row = setting && rowValue(plan.rows, baseRow(plan.rows, setting, defaultWhereabouts(model, side)))
       return sameValue(row ?? setting?.factory, value)
     })
   return (stops.find(asIn) ?? stops[0])?.id

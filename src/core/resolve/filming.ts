@@ -5,7 +5,7 @@ import type { Context } from './context'
 import { resolve } from './resolve'
 
 /** Where a press leads: one context, or several where the body alone knows; and why. */
-export interface Led {
+export interface PressResult {
   /** Empty where the press does nothing. */
   readonly to: readonly Context[]
   readonly because: string
@@ -15,7 +15,7 @@ export interface Led {
  * The state of affairs while recording, after the record key was pressed here. In motion it is this one; in stills
  * a body refuses, films with the plain motion settings, or with the slot that one of its settings names.
  */
-export function pressRecord(model: BodyModel, plan: Plan, context: Context): Led {
+export function pressRecord(model: BodyModel, plan: Plan, context: Context): PressResult {
   const { filming } = model
   if (!filming) return { to: [], because: `${model.name} does not film.` }
   if (context.side === 'motion') {
@@ -40,7 +40,12 @@ export function pressRecord(model: BodyModel, plan: Plan, context: Context): Led
  * Where the swap key leads. `lastUsed` is the slot last used on the other side (null the plain one); left out where
  * nobody knows: a body that goes to the last used one then may go to any of them.
  */
-export function pressSwap(model: BodyModel, plan: Plan, context: Context, lastUsed?: string | null): Led {
+export function pressSwap(
+  model: BodyModel,
+  plan: Plan,
+  context: Context,
+  lastUsed?: string | null,
+): PressResult {
   const other: Side = context.side === 'stills' ? 'motion' : 'stills'
   if (!model.sides.includes(other)) return { to: [], because: `${model.name} has no ${other}.` }
   const plain = standingOn(model, context, other, null)

@@ -18,7 +18,7 @@ export function halfPressSetting(model: BodyModel, side: Side): string | null {
  * The functions that are on or held and obeyed, in the order in which their keys went down: of several that start
  * autofocus only the one that wins. `now` gives a setting's value before anything is held.
  */
-export function down(
+export function functionsInForce(
   model: BodyModel,
   found: Lookup,
   context: Context,

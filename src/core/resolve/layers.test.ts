@@ -193,7 +193,7 @@ describe('a control', () => {
 
   it('turns something else while a key lends it that', () => {
     const rows = { 'key/stills/ridge-key/press': 'hold-turn-iso' }
-    expect(key('stills/thumb-dial/turn', heron, rows)?.gets).toBe('turn-aperture')
+    expect(key('stills/thumb-dial/turn', heron, rows)?.effectiveFunctionId).toBe('turn-aperture')
     expect(key('stills/thumb-dial/turn', heron, rows, { held: ['hold-turn-iso'] })).toMatchObject({
       functionId: 'turn-aperture',
       gets: 'turn-iso',

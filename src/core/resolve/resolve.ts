@@ -9,11 +9,11 @@ import { thereIn } from '../rules/facts'
 import { sameValue } from '../vocabulary/values'
 import { standingAt, type Context } from './context'
 import type { Remark, Resolution, ResolvedAddress, ResolvedIndicator } from './resolved'
-import type { ResolvedSetting, Standing, Verdict } from './resolved'
+import type { ResolvedSetting, FunctionEffect, Verdict } from './resolved'
 import { inForce } from './owners'
 import { isThere, presences } from './presence'
-import { asked, effectiveState, remark, type State } from './state'
-import { Table } from './table'
+import { rulesAbout, effectiveState, remark, type State } from './state'
+import { IndexedMap } from './indexed-map'
 
 /**
  * Resolves a plan in a context: factory → marked dials → base → this body → remembered position → bank slot → edits
@@ -22,10 +22,10 @@ import { Table } from './table'
  */
 export function resolve(model: BodyModel, plan: Plan, context: Context): Resolution {
   const work: Work = { model, plan, context, state: effectiveState(model, plan, context), others: new Map() }
-  const settings = new Table<ResolvedSetting>(work.state.found.settingIndex)
+  const settings = new IndexedMap<ResolvedSetting>(work.state.found.settingIndex)
   for (const setting of model.settings) settings.set(setting.id, resolvedSetting(work, setting))
   const { places, list } = answering(work)
-  const addresses = new Table<ResolvedAddress>(places)
+  const addresses = new IndexedMap<ResolvedAddress>(places)
   for (const address of list) addresses.set(address.key, addressIn(work, address))
   return finished(work, { settings, addresses, indicators: indicatorsIn(work.state) })
 }
@@ -65,7 +65,7 @@ export function addressIn(work: Work, address: Address): ResolvedAddress {
 
 /** The signs that are not to be trusted in a state. */
 export function indicatorsIn(state: State): ResolvedIndicator[] {
-  return asked(state, 'indicator').flatMap(({ rule, truth }) =>
+  return rulesAbout(state, 'indicator').flatMap(({ rule, truth }) =>
     rule.then.kind === 'indicator'
       ? [
           {
@@ -86,7 +86,7 @@ export function judgeFunctions(
   plan: Plan,
   functionIds: readonly string[],
   context: Context,
-): ReadonlyMap<string, Standing> {
+): ReadonlyMap<string, FunctionEffect> {
   const state = effectiveState(model, plan, context)
   return new Map(functionIds.map((id) => [id, judge(state, id, context)]))
 }
@@ -95,13 +95,13 @@ export function judgeFunctions(
 export function judgeIn(
   resolution: Resolution,
   functionIds: readonly string[],
-): ReadonlyMap<string, Standing> {
+): ReadonlyMap<string, FunctionEffect> {
   const { state, context } = workBehind(resolution)
   return new Map(functionIds.map((id) => [id, judge(state, id, context)]))
 }
 
 /** What a function would do on an address in a resolved context, were it there. */
-export function judgeAt(resolution: Resolution, address: Address, functionId: string): Standing {
+export function judgeAt(resolution: Resolution, address: Address, functionId: string): FunctionEffect {
   const work = workBehind(resolution)
   const { context } = work
   return judge(stateFor(work, address).state, functionId, context, address, missingFrom(address, context))
@@ -117,7 +117,7 @@ function workBehind(resolution: Resolution): Work {
 export function resolvedSetting({ state, context }: Work, setting: Setting): ResolvedSetting {
   const chain = state.chains.get(setting.id) ?? []
   const possible = state.possible.get(setting.id) ?? [inForce(chain)]
-  const said = asked(state, `setting/${setting.id}`).flatMap(({ rule, truth }): Remark[] => {
+  const said = rulesAbout(state, `setting/${setting.id}`).flatMap(({ rule, truth }): Remark[] => {
     const { then } = rule
     if (then.kind === 'ineffective') return [remark('ineffective', rule, truth)]
     if ((then.kind !== 'unavailable' && then.kind !== 'hazard') || !('values' in then)) return []
@@ -143,7 +143,7 @@ function choicesIn({ domain }: Setting): readonly Choice[] {
 
 function frozenBy(state: State, context: Context, setting: string): Remark[] {
   return (context.held ?? []).flatMap((held) =>
-    asked(state, `function/${held}`).flatMap(({ rule, truth }) =>
+    rulesAbout(state, `function/${held}`).flatMap(({ rule, truth }) =>
       rule.then.kind === 'freezes' && rule.then.settings.includes(setting)
         ? [remark('frozen', rule, truth)]
         : [],
@@ -174,7 +174,15 @@ function resolveAddress(
   const { functionId, source } = assigned(state, plan, address, context)
   const missing = missingFrom(address, context)
   if (functionId === null) {
-    return { address, functionId, gets: null, source, active, verdict: 'empty', remarks: missing }
+    return {
+      address,
+      functionId,
+      effectiveFunctionId: null,
+      source,
+      active,
+      verdict: 'empty',
+      remarks: missing,
+    }
   }
   const standing = judge(state, functionId, context, address, missing)
   return { address, functionId, source, active, ...standing }
@@ -230,10 +238,10 @@ export function judge(
   context: Context,
   address: Address | null = null,
   before: readonly Remark[] = [],
-): Standing {
+): FunctionEffect {
   const lent = address === null ? null : lentBy(state, address, context)
   const wanted = lent?.to ?? functionId
-  const becomes = asked(state, `function/${wanted}`).filter(({ rule }) => rule.then.kind === 'becomes')
+  const becomes = rulesAbout(state, `function/${wanted}`).filter(({ rule }) => rule.then.kind === 'becomes')
   const sure = becomes.find(({ truth }) => truth === 'yes')?.rule.then
   const gets = sure?.kind === 'becomes' && 'function' in sure ? sure.to : wanted
   const fn = state.found.functions.get(gets)
@@ -242,10 +250,10 @@ export function judge(
     ...(lent ? [lent.remark] : []),
     ...becomes.map(({ rule, truth }) => remark('replaced', rule, truth)),
   ]
-  if (!fn || fn.manner === 'none') return { gets, verdict: 'empty', remarks }
+  if (!fn || fn.manner === 'none') return { effectiveFunctionId: gets, verdict: 'empty', remarks }
   const about = [
-    ...asked(state, `function/${gets}`),
-    ...(address === null ? [] : asked(state, `control/${address.control.id}`)),
+    ...rulesAbout(state, `function/${gets}`),
+    ...(address === null ? [] : rulesAbout(state, `control/${address.control.id}`)),
   ]
   for (const { rule, truth } of about) {
     const { kind } = rule.then
@@ -253,7 +261,7 @@ export function judge(
       remarks.push(remark(kind, rule, truth))
   }
   remarks.push(...firmwareRemark(fn, fn.name, context), ...runRemark(state, fn, context))
-  return { gets, verdict: verdictOf(remarks), remarks }
+  return { effectiveFunctionId: gets, verdict: verdictOf(remarks), remarks }
 }
 
 /** The function that a held key lends to this gesture. */

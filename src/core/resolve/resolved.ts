@@ -57,7 +57,7 @@ export interface ResolvedAddress {
   /** Function asked for, or null when nothing is assigned, by plan or by the maker. */
   readonly functionId: string | null
   /** What the key really does, where a rule puts another function in its place; else the same. */
-  readonly gets: string | null
+  readonly effectiveFunctionId: string | null
   readonly source: 'factory' | 'plan' | 'bank'
   /** False where a lever or the exposure mode stands so that another assignment of this control answers. */
   readonly active: boolean
@@ -82,4 +82,4 @@ export interface Resolution {
 }
 
 /** How a function stands in a context. */
-export type Standing = Pick<ResolvedAddress, 'gets' | 'verdict' | 'remarks'>
+export type FunctionEffect = Pick<ResolvedAddress, 'effectiveFunctionId' | 'verdict' | 'remarks'>

@@ -8,16 +8,16 @@ import type { Remarking, Replacing } from '../rules/rule'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Context } from './context'
 import { factsIn } from './facts'
-import { down } from './held'
+import { functionsInForce } from './held'
 import { distinct, inForce, ownedValues, ownerChain, ownersIn, rowLink } from './owners'
 import type { Link, Remark } from './resolved'
-import { Table } from './table'
+import { IndexedMap } from './indexed-map'
 
 /** A context reckoned through: every chain, every possible value, and the facts that follow. */
 export interface State {
   readonly found: Lookup
-  readonly chains: Table<readonly Link[]>
-  readonly possible: Table<readonly Value[]>
+  readonly chains: IndexedMap<readonly Link[]>
+  readonly possible: IndexedMap<readonly Value[]>
   /** Rules that may or may not have changed a setting. */
   readonly doubts: ReadonlyMap<string, readonly Remark[]>
   readonly facts: FactSource
@@ -35,16 +35,16 @@ export function effectiveState(model: BodyModel, plan: Plan, context: Context): 
 export interface Owned {
   readonly model: BodyModel
   readonly plan: Plan
-  readonly chains: Table<readonly Link[]>
-  readonly possible: Table<readonly Value[]>
+  readonly chains: IndexedMap<readonly Link[]>
+  readonly possible: IndexedMap<readonly Value[]>
 }
 
 /** The values of a context as their owners have them. */
 export function ownedIn(model: BodyModel, plan: Plan, context: Context): Owned {
   const { settingIndex } = lookup(model)
   const owners = ownersIn(model, plan, context)
-  const chains = new Table<readonly Link[]>(settingIndex)
-  const possible = new Table<readonly Value[]>(settingIndex)
+  const chains = new IndexedMap<readonly Link[]>(settingIndex)
+  const possible = new IndexedMap<readonly Value[]>(settingIndex)
   for (const setting of model.settings) {
     const chain = ownerChain(owners, setting)
     chains.set(setting.id, chain)
@@ -82,7 +82,7 @@ function stateWith(
     possible.set(setting, [link.value])
   }
   const now = (setting: string) => inForce(chains.get(setting) ?? [])
-  for (const fn of down(model, found, context, now)) {
+  for (const fn of functionsInForce(model, found, context, now)) {
     const set = fn.holdSet
     const ticked = set === undefined ? [] : model.settings.filter((setting) => !skipped.has(setting.id))
     for (const setting of ticked) overlay(setting.id, rowLink(plan, 'hold', holdRow(set ?? '', setting.id)))
@@ -103,7 +103,7 @@ function stateWith(
 
 function refusalOf(state: State, setting: string): Remark | null {
   const value = state.possible.get(setting) ?? []
-  const certain = asked(state, `setting/${setting}`).find(({ rule, truth }) => {
+  const certain = rulesAbout(state, `setting/${setting}`).find(({ rule, truth }) => {
     const { then } = rule
     const about = then.kind === 'unavailable' && 'values' in then ? then.values : []
     return truth === 'yes' && value.every((one) => about.some((other) => sameValue(one, other)))
@@ -153,8 +153,8 @@ export function stateAfter(
 function applyRule(
   rule: ReadyRule<Replacing>,
   found: Lookup,
-  chains: Table<readonly Link[]>,
-  possible: Table<readonly Value[]>,
+  chains: IndexedMap<readonly Link[]>,
+  possible: IndexedMap<readonly Value[]>,
   doubts: Map<string, readonly Remark[]>,
   facts: FactSource,
 ): void {
@@ -181,7 +181,7 @@ function applyRule(
 }
 
 /** The remarking rules about something that hold, or may hold, here. */
-export function asked(state: State, key: string): { rule: ReadyRule<Remarking>; truth: Truth }[] {
+export function rulesAbout(state: State, key: string): { rule: ReadyRule<Remarking>; truth: Truth }[] {
   return (state.found.remarking.get(key) ?? []).flatMap((rule) => {
     const truth = rule.holds(state.facts)
     return truth === 'no' ? [] : [{ rule, truth }]
@@ -195,7 +195,7 @@ export function refusing(
   value: Value,
   truth: 'yes' | 'unknown' = 'yes',
 ): string[] {
-  return asked(state, `setting/${setting}`).flatMap(({ rule: { then, because }, truth: holds }) => {
+  return rulesAbout(state, `setting/${setting}`).flatMap(({ rule: { then, because }, truth: holds }) => {
     const about = then.kind === 'unavailable' && 'values' in then ? then.values : []
     return holds === truth && about.some((one) => sameValue(one, value)) ? [because] : []
   })

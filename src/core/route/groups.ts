@@ -1,7 +1,7 @@
 import { valuesOf } from '../model/domain'
 import { lookup } from '../model/lookup'
 import { menuPlaces } from '../model/menu'
-import { settingsIn } from '../model/part'
+import { settingsIn } from '../model/excerpt'
 import type { Act, BodyModel, RunState, Setting } from '../model/types'
 import type { Comparison, Condition } from '../rules/condition'
 import { replaces, type Rule } from '../rules/rule'

@@ -1,7 +1,7 @@
 import { lookup } from '../model/lookup'
 import type { Act } from '../model/types'
 import type { Context } from '../resolve/context'
-import { asked, refusing } from '../resolve/state'
+import { rulesAbout, refusing } from '../resolve/state'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Group } from './groups'
 import { place, stands, type Place } from './place'
@@ -43,7 +43,7 @@ function actMoves(at: Place, group: Group): LegalMove[] {
   return group.acts.flatMap((act) => {
     if (act.by === undefined && at.context.run !== 'menu') return []
     if (at.acts.includes(act.id) && act.does !== 'run') return []
-    const forbidden = asked(at.state, `act/${act.id}`).some(
+    const forbidden = rulesAbout(at.state, `act/${act.id}`).some(
       ({ rule, truth }) => truth === 'yes' && rule.then.kind === 'unavailable',
     )
     if (forbidden || needsOf(at, act).some((need) => need.holds(at.state.facts) === 'no')) return []

@@ -1,6 +1,6 @@
 import { lookup } from '../model/lookup'
 import { pressesTo, type MenuPlace } from '../model/menu'
-import { partOf } from '../model/part'
+import { excerptOf } from '../model/excerpt'
 import { showValue } from '../model/domain'
 import type { BodyModel } from '../model/types'
 import type { Plan } from '../plan/plan'
@@ -44,7 +44,7 @@ export function route(whole: BodyModel, plan: Plan, from: Context, wanted: Wante
   const known = allKnown(whole, wanted)
   if (!known.ok) return known
   const turns = wanted.position === undefined ? [] : whole.positions.flatMap(({ sets }) => Object.keys(sets))
-  const model = partOf(whole, { settings: [...Object.keys(wanted.values), ...turns] })
+  const model = excerptOf(whole, { settings: [...Object.keys(wanted.values), ...turns] })
   let here = place(model, plan, from)
   const moves: { move: Move; doubts: readonly string[]; before: Place }[] = []
   const groups = groupsOf(model, here, wanted)

@@ -1,10 +1,10 @@
 import { keyRow, rowValue } from '../plan/rows'
 import { lookup } from '../model/lookup'
-import { acceptedFunctions } from '../model/keys'
+import { acceptedFunctions } from '../model/controls'
 import type { BodyModel } from '../model/types'
 import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
-import { nearestKey, sameFunction } from '../fit/keys'
+import { nearestKey, sameFunction } from '../fit/nearest-key'
 
 /** The functions that other bodies of the owner have on the key in the same place, by address. */
 export type Agreement = ReadonlyMap<string, readonly string[]>

@@ -35,7 +35,7 @@ export interface Stated {
  * whole, the shares are whole by themselves.
  */
 export function programOf(instance: Instance, changes: number | null): Stated {
-  const made = new Maker()
+  const made = new ProgramBuilder()
   const board = boardOf(instance, made)
   const whole = made.costs.length
   for (const { weight, ways } of instance.demands) stateDemand(instance, made, board, weight, ways)
@@ -80,7 +80,7 @@ interface Board {
   readonly read: (solution: readonly number[]) => Arrangement
 }
 
-function boardOf(instance: Instance, made: Maker): Board {
+function boardOf(instance: Instance, made: ProgramBuilder): Board {
   const { places } = instance
   const groups = alike(instance)
   const columns = new Map<number, readonly number[]>()
@@ -117,7 +117,7 @@ function boardOf(instance: Instance, made: Maker): Board {
 
 function stateDemand(
   { openers }: Instance,
-  made: Maker,
+  made: ProgramBuilder,
   { columnOf }: Board,
   weight: number,
   ways: readonly Way[],
@@ -163,7 +163,7 @@ function levelsOf(ways: readonly Way[]): Level[] {
 }
 
 /** Puts columns and rows together. */
-class Maker {
+class ProgramBuilder {
   readonly costs: number[] = []
   readonly rows: ProgramRow[] = []
   constant = 0

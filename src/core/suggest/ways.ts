@@ -4,7 +4,7 @@ import type { Need } from '../reach/needs'
 import { doing, fullOpeners, ownOpeners, stopping } from '../reach/paths'
 import { gridCountsIn, recorded } from '../reach/reach'
 import type { Choice, Way } from './types'
-import type { KeyPlace } from './keys'
+import type { KeyPlace } from './key-places'
 import type { MenuPlace } from './menus'
 import type { Basis } from './basis'
 

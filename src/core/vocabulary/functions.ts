@@ -1,5 +1,5 @@
 import type { CommonFunction, FunctionManner } from './common'
-import { linesOf } from './table'
+import { linesOf } from './text-table'
 
 /**
  * What controls can be made to do. Columns: id | term | manner | parameters (or -) | common settings it changes or

@@ -1,4 +1,4 @@
-import { linesOf } from './table'
+import { linesOf } from './text-table'
 import type { Value } from './values'
 
 /** One side of a dispute among owners: what those who hold it do, and why. */

@@ -1,4 +1,4 @@
-import { linesOf } from './table'
+import { linesOf } from './text-table'
 
 /** A ready set of needs for one kind of work: a start, to be changed. */
 export interface ReadySet {

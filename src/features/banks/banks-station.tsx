@@ -70,7 +70,7 @@ export function BanksStation() {
     if (into.kind === 'base' && followers(model, plan, id).length > 0) setAsked({ row: id, value })
     else if (into.kind === 'slot' && value !== null) {
       const step = vary(model, plan, into.planned, { [setting.id]: value }, desk.newId())
-      if (step.ok) desk.take(step.value)
+      if (step.ok) desk.applyStep(step.value)
       else desk.refuse(step.refusal)
     } else desk.set({ [id]: value })
   }

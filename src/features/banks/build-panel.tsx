@@ -6,7 +6,7 @@ import { everStored, notStored, storeStep } from '@/core/banks/stored'
 import { lookup } from '@/core/model/lookup'
 import { copyBaseToSlots, putBack, startFrom } from '@/core/plan/bulk'
 import { plannedSlots } from '@/core/plan/plan'
-import { toldStray } from '@/core/plan/stray'
+import { reportedStray } from '@/core/plan/stray'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { TextRow } from '@/features/desk/text-row'
 import { Button, Offer } from '@/ui/button'
@@ -43,7 +43,7 @@ function NewBanks() {
     const slots = unused
       .filter(({ slot }) => (slot.side ?? side) === side && (only === undefined || slot.id === only))
       .map(({ family, slot }) => ({ family: family.id, slot: slot.id, side }))
-    desk.take(copyBaseToSlots(plan, slots, desk.newId()))
+    desk.applyStep(copyBaseToSlots(plan, slots, desk.newId()))
   }
   if (unused.length === 0) return null
   return (
@@ -86,20 +86,20 @@ function SlotCard({ column }: { column: SlotColumn }) {
     (one) => one.family === family.id && one.slot !== slot.id && one.side === planned.side,
   )
   const from = rowValue(plan.rows, row('startedFrom'))
-  const { residue, drift } = toldStray(model, plan, planned)
+  const { residue, drift } = reportedStray(model, plan, planned)
   const waiting = notStored(model, plan, planned)
   const labels = (ids: readonly string[]) =>
     ids.map((id) => lookup(model).settings.get(id)?.label ?? id).join(', ')
   const restart = (source: string) => {
     if (source === 'base') {
-      desk.take(
+      desk.applyStep(
         copyBaseToSlots(plan, [{ family: family.id, slot: slot.id, side: planned.side }], desk.newId()),
       )
       return
     }
     const to = { family: family.id, slot: slot.id, side: planned.side }
     const step = startFrom(model, plan, to, source, desk.newId())
-    if (step.ok) desk.take(step.value)
+    if (step.ok) desk.applyStep(step.value)
     else desk.refuse(step.refusal)
   }
   const empty = () => {
@@ -129,7 +129,7 @@ function SlotCard({ column }: { column: SlotColumn }) {
       {residue.length > 0 && (
         <p className="text-lichen">
           Left over from what it was started from: {labels(residue)}.{' '}
-          <Offer onClick={() => desk.take(putBack(model, plan, planned, ['residue'], desk.newId()))}>
+          <Offer onClick={() => desk.applyStep(putBack(model, plan, planned, ['residue'], desk.newId()))}>
             Put {residue.length === 1 ? 'it' : `all ${residue.length}`} back to base
           </Offer>
         </p>
@@ -137,7 +137,7 @@ function SlotCard({ column }: { column: SlotColumn }) {
       {drift.length > 0 && (
         <p className="text-lichen">
           Differs though nobody meant it: {labels(drift)}.{' '}
-          <Offer onClick={() => desk.take(putBack(model, plan, planned, ['drift'], desk.newId()))}>
+          <Offer onClick={() => desk.applyStep(putBack(model, plan, planned, ['drift'], desk.newId()))}>
             Put {drift.length === 1 ? 'it' : `all ${drift.length}`} back to base
           </Offer>
         </p>
@@ -151,7 +151,10 @@ function SlotCard({ column }: { column: SlotColumn }) {
               : 'Stored on the body as it stands here.'}
         </p>
         {(waiting === null || waiting.length > 0) && (
-          <Button className="mt-1" onClick={() => desk.take(storeStep(model, plan, planned, desk.newId()))}>
+          <Button
+            className="mt-1"
+            onClick={() => desk.applyStep(storeStep(model, plan, planned, desk.newId()))}
+          >
             It is stored now
           </Button>
         )}

@@ -1,7 +1,7 @@
 'use client'
 
 import { rowValue } from '@/core/plan/rows'
-import { baseRow, plainly } from '@/core/plan/cells'
+import { baseRow, defaultWhereabouts } from '@/core/plan/cells'
 import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import { plannedSlots } from '@/core/plan/plan'
@@ -24,7 +24,7 @@ export function FilmWith({ filming: { record, swap } }: { filming: NonNullable<B
     return slot?.name ?? 'the plain film settings'
   })
   const setting = lookup(model).settings.get(filming.namedBy ?? '')
-  const row = setting && baseRow(plan.rows, setting, plainly(model, 'stills'))
+  const row = setting && baseRow(plan.rows, setting, defaultWhereabouts(model, 'stills'))
   return (
     <p
       className="flex flex-wrap items-baseline gap-x-2 text-small text-silt"

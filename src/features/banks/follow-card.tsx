@@ -27,7 +27,7 @@ export function FollowCard({ change, onDone }: { change: BaseChange; onDone: () 
   const take = () => {
     const keep = slots.filter(({ slot }) => kept.includes(slot))
     const step = changeBase(model, plan, change.row, change.value, keep, desk.newId())
-    if (step.ok) desk.take(step.value)
+    if (step.ok) desk.applyStep(step.value)
     else desk.refuse(step.refusal)
     onDone()
   }

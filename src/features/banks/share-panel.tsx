@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { sharesOf } from '@/core/banks/leaks'
 import type { Side } from '@/core/model/types'
-import { part, share } from '@/core/plan/share'
+import { unshare, share } from '@/core/plan/share'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { Check } from '@/ui/check'
 import { Select } from '@/ui/select'
@@ -41,9 +41,9 @@ export function SharePanel() {
                 checked={shared}
                 onChange={() => {
                   const step = shared
-                    ? part(plan, setting, model.sides, desk.newId())
+                    ? unshare(plan, setting, model.sides, desk.newId())
                     : share(plan, setting, side, model.sides, desk.newId())
-                  if (step.ok) desk.take(step.value)
+                  if (step.ok) desk.applyStep(step.value)
                   else desk.refuse(step.refusal)
                 }}
               >

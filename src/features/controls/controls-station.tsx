@@ -76,7 +76,7 @@ export function ControlsStation() {
     const [on = '', control = ''] = address.split('/')
     const face = model.controls.find((one) => one.id === control)?.face
     if (face && faceId !== allFaces) setFaceId(face)
-    if (on === 'stills' || on === 'motion') desk.turnTo(on)
+    if (on === 'stills' || on === 'motion') desk.setSide(on)
     setPanel('key')
     hand.pick(address)
   }

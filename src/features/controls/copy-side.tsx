@@ -17,7 +17,7 @@ export function CopySide() {
   if (!other) return null
   const copyNow = () => {
     const copy = copySide(model, plan, side, other, desk.newId())
-    if (copy.step.changes.length === 0 || desk.take(copy.step)) setDone({ copy, to: other })
+    if (copy.step.changes.length === 0 || desk.applyStep(copy.step)) setDone({ copy, to: other })
   }
   return (
     <section className="mt-4 border-t pt-3">

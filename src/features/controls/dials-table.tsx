@@ -1,6 +1,6 @@
 'use client'
 
-import { baseRow, baseValue, plainly } from '@/core/plan/cells'
+import { baseRow, baseValue, defaultWhereabouts } from '@/core/plan/cells'
 import { sameValue } from '@/core/vocabulary/values'
 import { lookup } from '@/core/model/lookup'
 import type { Setting } from '@/core/model/types'
@@ -81,7 +81,7 @@ function DialSetting({ setting }: { setting: Setting }) {
   const desk = useDesk()
   const { plan, side } = useDeskView()
   const { model } = desk.start
-  const row = baseRow(plan.rows, setting, plainly(model, side))
+  const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
   const value = baseValue(model, plan.rows, setting, side)
   const { domain } = setting
   const set = (next: string | boolean) => desk.set({ [row]: sameValue(next, setting.factory) ? null : next })

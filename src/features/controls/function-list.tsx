@@ -3,7 +3,7 @@
 import type { Address } from '@/core/model/addresses'
 import { lookup } from '@/core/model/lookup'
 import { addressesWith } from '@/core/plan/assign'
-import type { Standing } from '@/core/reach/standings'
+import type { FunctionRating } from '@/core/reach/rate-functions'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { MannerSign } from '@/ui/plate/manner'
 import { secondsOf } from '@/features/reach/words'
@@ -17,14 +17,14 @@ export function FunctionList({
   address,
   onPut,
 }: {
-  standings: readonly Standing[]
+  standings: readonly FunctionRating[]
   current: string | null
   address: Address
   onPut: (functionId: string) => void
 }) {
   const { model } = useDesk().start
   const { plan } = useDeskView()
-  const menuOf = ({ fn }: Standing) =>
+  const menuOf = ({ fn }: FunctionRating) =>
     fn.changes.flatMap((setting) => lookup(model).menuAddress.get(setting) ?? [])
   return (
     <section className="border bg-sheet px-3.5 py-3">
@@ -65,7 +65,7 @@ function FunctionOption({
   onPut,
 }: {
   place: OptionPlace
-  standing: Standing
+  standing: FunctionRating
   menu: string
   also: string
   onPut: () => void

@@ -1,10 +1,10 @@
 'use client'
 
 import { keyRow } from '@/core/plan/rows'
-import { addressesOfControl, atFinder } from '@/core/model/keys'
+import { addressesOfControl, atFinder } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
 import { addressesWith, assign, functionAt, leaveAsDelivered, type Displaced } from '@/core/plan/assign'
-import type { Standing } from '@/core/reach/standings'
+import type { FunctionRating } from '@/core/reach/rate-functions'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { FindingCard } from '@/features/desk/finding-card'
 import { Button, Offer } from '@/ui/button'
@@ -100,7 +100,7 @@ export function KeyPanel({
         <ReasonField row={row} ask={asked} />
         <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-small">
           {row in plan.rows ? (
-            <Offer onClick={() => desk.take(leaveAsDelivered(plan, address, desk.newId()))}>
+            <Offer onClick={() => desk.applyStep(leaveAsDelivered(plan, address, desk.newId()))}>
               Leave as delivered: {lookup(model).functions.get(address.factory ?? '')?.name ?? 'nothing'}
             </Offer>
           ) : (
@@ -142,7 +142,7 @@ function StandingWords({
   standing,
   menuOf,
 }: {
-  standing: Standing
+  standing: FunctionRating
   menuOf: (setting: string) => string | undefined
 }) {
   if (standing.fn.manner === 'none') return <p>Nothing happens here, so nothing happens by accident.</p>

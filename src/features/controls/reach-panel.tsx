@@ -49,7 +49,7 @@ export function ReachPanel({ onGo }: { onGo: (address: string) => void }) {
                   onClick={() => {
                     const row = step.changes[0]?.row
                     const key = row && addressKeyOf(row)
-                    if (desk.take({ ...step, id: desk.newId() }) && key) onGo(key)
+                    if (desk.applyStep({ ...step, id: desk.newId() }) && key) onGo(key)
                   }}
                 >
                   {words}: <span className="font-semibold text-samphire">saves {secondsOf(gain)}</span>

@@ -47,7 +47,7 @@ export function useHand() {
     setCarried(null)
     if (!made.ok) return desk.refuse(made.refusal)
     const { step, displaced } = made.value
-    if (!desk.take(step)) return
+    if (!desk.applyStep(step)) return
     setPicked(address.slice(address.indexOf('/') + 1))
     const row = step.changes.find((change) => change.row === keyRow({ key: address }))
     setOutcome({ address, functionId: (row?.to ?? null) as string | null, displaced, from, before: reach })

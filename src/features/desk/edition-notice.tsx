@@ -41,7 +41,7 @@ export function EditionNotice() {
             main
             onClick={() => {
               desk.learn(offer.newer)
-              desk.take(step)
+              desk.applyStep(step)
             }}
           >
             Follow edition {newerEdition}

@@ -1,6 +1,6 @@
 import { describeRow, keyRow, showRow } from '@/core/plan/rows'
 import { lookup } from '@/core/model/lookup'
-import { acceptedFunctions } from '@/core/model/keys'
+import { acceptedFunctions } from '@/core/model/controls'
 import type { BodyModel } from '@/core/model/types'
 import { functionAt } from '@/core/plan/assign'
 import { placesOf } from '@/core/plan/menu-items'

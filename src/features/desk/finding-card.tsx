@@ -34,7 +34,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
         <Offer
           key={mend.label}
           className="mt-1 mr-4"
-          onClick={() => desk.take({ ...mend.step, id: desk.newId() })}
+          onClick={() => desk.applyStep({ ...mend.step, id: desk.newId() })}
         >
           {mend.label}
         </Offer>

@@ -58,8 +58,8 @@ function AsideNotice({ about }: { about: Aside }) {
       title={isRefused ? 'Not taken.' : 'Changed elsewhere meanwhile.'}
       ways={
         <>
-          <Button onClick={() => desk.settle(about, 'theirs')}>Keep what is there</Button>
-          <Button main onClick={() => desk.settle(about, 'mine')}>
+          <Button onClick={() => desk.settleConflict(about, 'theirs')}>Keep what is there</Button>
+          <Button main onClick={() => desk.settleConflict(about, 'mine')}>
             Put mine back
           </Button>
         </>

@@ -183,7 +183,7 @@ describe('a plan on the desk', () => {
       aside: [{ row: 'title', mine: 'Mine', why: { kind: 'changed' } }],
     })
     const [about] = desk.getView().aside
-    if (about) desk.settle(about, 'mine')
+    if (about) desk.settleConflict(about, 'mine')
     await settled(desk)
     expect(desk.getView()).toMatchObject({ plan: { rows: { title: 'Mine' } }, aside: [] })
     expect(keeper.steps).toHaveLength(2)

@@ -166,7 +166,7 @@ export class PlanDesk {
   }
 
   /** Takes a step; a refusal is shown and changes nothing. */
-  take(step: Step): boolean {
+  applyStep(step: Step): boolean {
     this.turn({ kind: 'made', step })
     return this.client.refusal === null
   }
@@ -174,26 +174,26 @@ export class PlanDesk {
   /** Sets rows in one step; rows that hold the values already make no step. */
   set(wanted: Readonly<Record<RowId, Value | null>>): boolean {
     const step = setRows(this.view.plan, this.newId(), wanted)
-    return step.changes.length > 0 && this.take(step)
+    return step.changes.length > 0 && this.applyStep(step)
   }
 
   /** Takes the newest step back; where it is older than those at hand, they are asked for first. */
   async undo(): Promise<void> {
     while (!undoStep(this.view.log, 'any') && this.view.earlier > 0) if (!(await this.fetchEarlier())) return
     const step = undoStep(this.view.log, this.newId())
-    if (step) this.take(step)
+    if (step) this.applyStep(step)
   }
 
   redo(): void {
     const step = redoStep(this.view.log, this.newId())
-    if (step) this.take(step)
+    if (step) this.applyStep(step)
   }
 
-  turnTo(side: Side): void {
+  setSide(side: Side): void {
     this.show({ side })
   }
 
-  hold(posture: Posture): void {
+  setPosture(posture: Posture): void {
     this.show({ posture })
   }
 
@@ -215,7 +215,7 @@ export class PlanDesk {
   }
 
   /** Ends what was set aside: with mine, my value is set as a fresh step; else what stands there stays. */
-  settle(about: Aside, whose: 'mine' | 'theirs'): void {
+  settleConflict(about: Aside, whose: 'mine' | 'theirs'): void {
     this.turn({ kind: 'settled', key: about.key, whose, id: this.newId() })
   }
 

@@ -25,8 +25,8 @@ export function SideChoice() {
             name="side"
             value={one}
             checked={one === side}
-            onChange={() => desk.turnTo(one)}
-            className="sr-only"
+            onChange={() => desk.setSide(one)}
+            className="absolute inset-0 cursor-pointer appearance-none opacity-0"
           />
           {names[one]}
         </label>

@@ -2,10 +2,10 @@
 
 import { useMemo, useState } from 'react'
 import { heldBy, linesAcross, tableIn, variantsAcross, type BankFocus } from '@/core/focus/sheet'
-import type { FocusPress } from '@/core/focus/table'
+import type { FocusPress } from '@/core/focus/trigger-table'
 import { afterPresses } from '@/core/focus/variants'
 import { heldWords, outcomeWords } from '@/core/focus/words'
-import { posturesOf } from '@/core/model/keys'
+import { posturesOf } from '@/core/model/controls'
 import type { Posture } from '@/core/model/types'
 import { plannedLenses } from '@/core/plan/plan'
 import { contextIn, usualContext } from '@/core/resolve/context'
@@ -63,11 +63,11 @@ export function FocusStation() {
   )
   const picked =
     choice && all.some(({ held }) => held.join() === choice.held.join()) ? choice : firstOf(all, banks)
-  const at = banks?.findIndex(({ situated }) => situated.bank === picked.bank) ?? -1
+  const at = banks?.findIndex(({ state: situated }) => situated.bank === picked.bank) ?? -1
   const bank = banks?.[at]
   const table = bank && tableIn(bank, shown)
   const context = useMemo(
-    () => (bank && table ? afterPresses(bank.situated.context, table.variant) : contextIn(model, side, null)),
+    () => (bank && table ? afterPresses(bank.state.context, table.variant) : contextIn(model, side, null)),
     [bank, table, model, side],
   )
   const held = picked.held.flatMap((key) => table?.triggers.find((one) => one.key === key)?.fn.id ?? [])
@@ -206,5 +206,5 @@ function Presses({ presses, bank }: { presses: readonly FocusPress[]; bank: stri
 
 function firstOf(lines: readonly { held: readonly string[] }[], banks: readonly BankFocus[] | null): Picked {
   const line = lines.find(({ held }) => held.length === 1) ?? lines[0]
-  return { held: line?.held ?? [], bank: banks?.[0]?.situated.bank ?? 'plain' }
+  return { held: line?.held ?? [], bank: banks?.[0]?.state.bank ?? 'plain' }
 }

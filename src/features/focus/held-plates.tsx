@@ -1,6 +1,6 @@
 'use client'
 
-import { controlsOf } from '@/core/model/keys'
+import { controlsOf } from '@/core/model/controls'
 import type { BodyModel } from '@/core/model/types'
 import { Drawing } from '@/ui/plate/drawing'
 

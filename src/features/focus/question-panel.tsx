@@ -1,7 +1,7 @@
 'use client'
 
 import { rowValue, schoolRow } from '@/core/plan/rows'
-import { baseRow, plainly } from '@/core/plan/cells'
+import { baseRow, defaultWhereabouts } from '@/core/plan/cells'
 import { useMemo } from 'react'
 import type { FinderPicture } from '@/core/focus/finder'
 import { schemeDispute } from '@/core/focus/schemes'
@@ -102,7 +102,7 @@ function BaseValue({ setting }: { setting: Setting }) {
   const desk = useDesk()
   const { plan, side } = useDeskView()
   const { model } = desk.start
-  const row = baseRow(plan.rows, setting, plainly(model, side))
+  const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
   return (
     <div className="grid grid-cols-[1fr_150px] items-start gap-2">
       <p className="leading-tight">

@@ -13,7 +13,7 @@ export function SchemePanel() {
   const { model } = desk.start
   const yours = rowValue(plan.rows, schoolRow(schemeDispute))
   const [open, setOpen] = useState<string | null>(typeof yours === 'string' ? yours : null)
-  const take = (scheme: Scheme) => desk.take(schemeStep(model, plan, [side], scheme, desk.newId()))
+  const take = (scheme: Scheme) => desk.applyStep(schemeStep(model, plan, [side], scheme, desk.newId()))
   return (
     <ul className="grid gap-2">
       {schemes.map((scheme) => {

@@ -1,9 +1,9 @@
 'use client'
 
 import { CircleHelp } from 'lucide-react'
-import { released, type FocusTable } from '@/core/focus/table'
+import { released, type FocusTable } from '@/core/focus/trigger-table'
 import { tableIn, type BankFocus, type HeldAcross } from '@/core/focus/sheet'
-import type { FocusRow } from '@/core/focus/table'
+import type { FocusRow } from '@/core/focus/trigger-table'
 import { heldWords, outcomeWords } from '@/core/focus/words'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
@@ -59,7 +59,7 @@ export function TriggerTable({
               const here = picked.held.join() === line.held.join() && group.banks.includes(picked.bank)
               const whole = group.banks.length === banks.length && banks.length > 1
               const where = whole ? 'every bank' : group.banks.join(', ')
-              const bank = banks.find(({ situated }) => situated.bank === group.banks[0])
+              const bank = banks.find(({ state: situated }) => situated.bank === group.banks[0])
               const table = bank && tableIn(bank, variant)
               return (
                 <tr
@@ -166,7 +166,7 @@ function letGo(model: BodyModel, table: FocusTable, row: FocusRow): string {
 /** The banks of a line that say the same, together. */
 function groupsOf(banks: readonly BankFocus[], line: HeldAcross) {
   const groups = new Map<string, { banks: string[]; row: FocusRow | null }>()
-  for (const [i, { situated }] of banks.entries()) {
+  for (const [i, { state: situated }] of banks.entries()) {
     const row = line.cells[i] ?? null
     const key = JSON.stringify(row?.outcomes ?? null)
     const group = groups.get(key) ?? { banks: [], row }

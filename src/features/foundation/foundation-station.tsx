@@ -21,7 +21,7 @@ export function FoundationStation() {
   const needs = needsOf(model, plan)
   const situations = situationsOf(plan)
   const ready = readySets.filter((set) => model.sides.includes(set.side))
-  const start = (set: ReadySet) => desk.take(startSituation(plan, set, set.id, desk.newId()))
+  const start = (set: ReadySet) => desk.applyStep(startSituation(plan, set, set.id, desk.newId()))
   const startOwn = () => {
     const free = Array.from({ length: 99 }, (_, i) => `own-${i + 1}`).find((id) => !situations.includes(id))
     if (free === undefined) return

@@ -58,7 +58,7 @@ export function MenusStation() {
   usePlaceInPage((place) => {
     const row = parseRow(model, place)
     if (!row.ok || (row.value.kind !== 'grid' && row.value.kind !== 'own')) return
-    if (row.value.kind === 'grid') desk.turnTo(row.value.grid.side)
+    if (row.value.kind === 'grid') desk.setSide(row.value.grid.side)
     show(rowIdOf(row.value))
   })
   const idle = useAnswer<'idle'>({ kind: 'idle' }) ?? noIdle

@@ -1,7 +1,7 @@
 'use client'
 
 import { ownNameRow, ownRow } from '@/core/plan/rows'
-import { baseRow, baseValue, plainly } from '@/core/plan/cells'
+import { baseRow, baseValue, defaultWhereabouts } from '@/core/plan/cells'
 import type { OwnMenu } from '@/core/model/types'
 import { lookup } from '@/core/model/lookup'
 import { itemAt } from '@/core/plan/menu-items'
@@ -35,7 +35,7 @@ export function OwnMenuDrawing({ menu, ...drawn }: Drawn & { menu: OwnMenu }) {
             checked={opens}
             onChange={() =>
               desk.set({
-                [baseRow(plan.rows, first, plainly(model, side))]:
+                [baseRow(plan.rows, first, defaultWhereabouts(model, side))]:
                   opens === (first.factory !== true) ? null : !opens,
               })
             }

@@ -7,7 +7,7 @@ import type { Finding } from '@/core/checks/finding'
 import { itemName } from '@/core/model/lookup'
 import { itemAt } from '@/core/plan/menu-items'
 import type { ItemUse } from '@/core/reach/menu-uses'
-import type { Idle } from '@/core/resolve/idle'
+import type { NoEffect } from '@/core/resolve/without-effect'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 
 /** What every drawing of a menu is given. */
@@ -15,7 +15,7 @@ export interface Drawn {
   readonly selected: string | null
   readonly uses: ReadonlyMap<string, ItemUse>
   /** The sides on which an item does nothing as the camera stands, with the reason. */
-  readonly idle: ReadonlyMap<string, readonly Idle[]>
+  readonly idle: ReadonlyMap<string, readonly NoEffect[]>
   readonly findings: readonly Finding[]
   readonly onSelect: (row: RowId) => void
 }

@@ -20,7 +20,7 @@ export function useMenuHand(station: RefObject<HTMLElement | null>) {
   const took = (made: Result<Step>, row: RowId) => {
     setCarried(null)
     if (!made.ok) return desk.refuse(made.refusal)
-    if (desk.take(made.value)) setSelected(row)
+    if (desk.applyStep(made.value)) setSelected(row)
   }
   const put = (row: RowId, item: string | null) => took(putItem(model, plan, row, item, desk.newId()), row)
   const swap = (from: RowId, to: RowId) => took(swapItems(model, plan, from, to, desk.newId()), to)

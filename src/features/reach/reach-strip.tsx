@@ -3,7 +3,7 @@
 import { idsOf, isNeedRow, ownerRow, rowValue } from '@/core/plan/rows'
 import type { ReactNode } from 'react'
 import Link from 'next/link'
-import { posturesOf } from '@/core/model/keys'
+import { posturesOf } from '@/core/model/controls'
 import type { ReachReport } from '@/core/reach/report'
 import { useDesk, useDeskView } from '@/features/desk/desk-context'
 import { Select } from '@/ui/select'
@@ -81,7 +81,7 @@ export function ReachStrip({ trial, children }: { trial?: ReachReport | null; ch
           label="How the camera is held"
           value={posture}
           options={posturesOf(desk.start.model).map((one) => [one, postureWords[one]])}
-          onPick={(one) => desk.hold(one)}
+          onPick={(one) => desk.setPosture(one)}
         />
         {children}
       </div>

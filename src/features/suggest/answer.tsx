@@ -53,7 +53,7 @@ export function Answer({ asked, onGo }: { asked: Asked; onGo: (address: string) 
         asked={asked}
         suggestion={picked}
         onGo={onGo}
-        onTake={(changes) => desk.take(stepFor(desk.start.model, plan, changes, desk.newId()))}
+        onTake={(changes) => desk.applyStep(stepFor(desk.start.model, plan, changes, desk.newId()))}
       />
     </>
   )

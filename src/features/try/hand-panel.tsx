@@ -1,8 +1,8 @@
 'use client'
 
-import { addressesOfControl } from '@/core/model/keys'
+import { addressesOfControl } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
-import { resolutionNow } from '@/core/camera/live/keys'
+import { resolutionNow } from '@/core/camera/live/key-presses'
 import type { LiveEvent } from '@/core/camera/live/events'
 import type { LiveState } from '@/core/camera/live/state'
 import type { BodyModel } from '@/core/model/types'
@@ -40,7 +40,7 @@ export function HandPanel({
       <h2 className="font-head text-lead font-semibold">{found.name}</h2>
       {active.map((address) => {
         const resolved = addresses.get(address.key)
-        const fn = lookup(model).functions.get(resolved?.gets ?? '')
+        const fn = lookup(model).functions.get(resolved?.effectiveFunctionId ?? '')
         const down = state.held.includes(address.key)
         const where = { control: found.id, gesture: address.gesture.id }
         const turns = address.gesture.id === 'turn'

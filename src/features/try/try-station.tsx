@@ -4,12 +4,12 @@ import type { RowId } from '@/core/plan/rows'
 import { useMemo, useRef, useState } from 'react'
 import { displayOf } from '@/core/camera/live/display'
 import { focusWords } from '@/core/camera/live/hands'
-import { focusNow, getsOf } from '@/core/camera/live/keys'
+import { focusNow, effectiveFunctionIdsOf } from '@/core/camera/live/key-presses'
 import { readPlace, type Beginning } from '@/core/camera/live/address'
 import { contextOf, heldFunctions, memoryPlan } from '@/core/camera/live/state'
 import { finderIn } from '@/core/focus/finder'
 import { heldWords } from '@/core/focus/words'
-import { controlsOf } from '@/core/model/keys'
+import { controlsOf } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
 import { contextIn, usualContext } from '@/core/resolve/context'
 import { FacePicker } from '@/features/controls/face-picker'
@@ -65,7 +65,11 @@ export function TryStation() {
   const display = useMemo(() => displayOf(model, state), [model, state])
   const picture = useMemo(
     () =>
-      finderIn(model, memoryPlan(state), contextOf(state, heldFunctions(model, state, getsOf(model, state)))),
+      finderIn(
+        model,
+        memoryPlan(state),
+        contextOf(state, heldFunctions(model, state, effectiveFunctionIdsOf(model, state))),
+      ),
     [model, state],
   )
   const face = model.faces.find((one) => one.id === faceId) ?? model.faces[0]

@@ -3,9 +3,9 @@
 import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import type { Beginning } from '@/core/camera/live/address'
 import type { LiveEvent, LogLine } from '@/core/camera/live/events'
-import { heldAddress } from '@/core/camera/live/keys'
+import { heldAddress } from '@/core/camera/live/key-presses'
 import { live } from '@/core/camera/live/live'
-import { runScript, type Played } from '@/core/camera/live/run-script'
+import { runScript, type Played as PlayedEvent } from '@/core/camera/live/run-script'
 import { liveAt } from '@/core/camera/live/stand-at'
 import type { LiveState } from '@/core/camera/live/state'
 import { writeEvent } from '@/core/camera/live/write-script'
@@ -26,7 +26,7 @@ export interface Happened {
 }
 
 /** A body and its story so far. */
-interface Tale {
+interface SimulatedBody {
   readonly state: LiveState
   readonly story: readonly Happened[]
 }
@@ -38,7 +38,7 @@ export function useLive(start: Beginning) {
   const [from, setFrom] = useState(start)
   const before = useMemo(() => liveAt(model, plan, from.context), [model, plan, from])
   const begin = useMemo(() => withKeysDown(model, before, from.held), [model, before, from])
-  const [kept, setKept] = useState<Tale & { begin: Tale }>({ begin, ...begin })
+  const [kept, setKept] = useState<SimulatedBody & { begin: SimulatedBody }>({ begin, ...begin })
   const now = kept.begin === begin ? kept : { begin, ...begin }
   const latest = useRef(now)
   const asked = useRef<number | null>(null)
@@ -87,19 +87,19 @@ export function useLive(start: Beginning) {
   return { state: now.state, story: now.story, happen, press, letGo, play, startOver: setFrom }
 }
 
-function withKeysDown(model: BodyModel, state: LiveState, held: readonly string[]): Tale {
-  return held.reduce<Tale>(
-    (tale, key) => {
+function withKeysDown(model: BodyModel, state: LiveState, held: readonly string[]): SimulatedBody {
+  return held.reduce<SimulatedBody>(
+    (body, key) => {
       const address = lookup(model).addresses.get(key)
-      if (!address) return tale
-      return after(model, tale, { kind: 'press', control: address.control.id, gesture: address.gesture.id })
+      if (!address) return body
+      return after(model, body, { kind: 'press', control: address.control.id, gesture: address.gesture.id })
     },
     { state, story: [] },
   )
 }
 
-/** The tale after an event; one that cannot be at all is told as refused. */
-function after(model: BodyModel, { state, story }: Tale, event: LiveEvent): Tale {
+/** The body after an event; one that cannot be at all is told as refused. */
+function after(model: BodyModel, { state, story }: SimulatedBody, event: LiveEvent): SimulatedBody {
   const done = live(model, state, event)
   const log: readonly LogLine[] = done.ok
     ? done.value.log
@@ -108,6 +108,6 @@ function after(model: BodyModel, { state, story }: Tale, event: LiveEvent): Tale
   return { state: done.ok ? done.value.state : state, story: [line, ...story] }
 }
 
-function toHappened({ text, log, instead }: Played, i: number): Happened {
+function toHappened({ text, log, instead }: PlayedEvent, i: number): Happened {
   return { id: i, line: text, log, instead }
 }

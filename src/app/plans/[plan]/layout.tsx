@@ -11,14 +11,14 @@ import { Notices } from '@/features/desk/notices'
 import { PlanBar } from '@/features/desk/plan-bar'
 import { definitions, digestOf, digestOfLenses } from '@/server/models'
 import { loadPlan } from '@/server/plans'
-import { reaching } from '@/server/requests'
+import { withDatabase } from '@/server/requests'
 import { Trouble } from '@/ui/trouble'
 
 type Props = { params: Promise<{ plan: string }>; children: ReactNode }
 
 /** The plan and what is on the shelf beside it, read once for the title and the page. */
 const planAt = cache((plan: string) =>
-  reaching(async () => {
+  withDatabase(async () => {
     const stored = await loadPlan(plan)
     if (!stored.ok) return stored
     const { models, lenses } = await definitions()

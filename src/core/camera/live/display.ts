@@ -2,7 +2,7 @@ import { showValue } from '../../model/domain'
 import type { BodyModel } from '../../model/types'
 import { plannedSlots } from '../../plan/plan'
 import { valueMeaning } from '../../resolve/meaning'
-import { resolutionNow } from './keys'
+import { resolutionNow } from './key-presses'
 import { memoryPlan, type LiveState } from './state'
 
 /** One thing a display shows: what it is called, its value, and why it is not to be trusted, where it is not. */

@@ -8,8 +8,8 @@ import { resolve } from '../../resolve/resolve'
 import { ok, refuse, type Result } from '../../result'
 import { sameValue, type Value } from '../../vocabulary/values'
 import { did, refusedIt, type Lived, type LogLine } from './events'
-import { amounts, contextOf, heldFunctions, memoryPlan, type LiveState } from './state'
-import { getsOf } from './keys'
+import { resolveBody, contextOf, heldFunctions, memoryPlan, type LiveState } from './state'
+import { effectiveFunctionIdsOf } from './key-presses'
 
 /**
  * A setting changed on the body. It lands with the row's owner: a live bank keeps it, in a snapshot bank it is gone on
@@ -25,14 +25,14 @@ export function edit(model: BodyModel, state: LiveState, settingId: string, valu
     return refuse('physical', `${setting.label} is moved by hand on the body, not in the menu.`, settingId)
   const said = `${setting.label} ${showValue(setting.domain, value)}`
   const plan = memoryPlan(state)
-  const context = contextOf(state, heldFunctions(model, state, getsOf(model, state)))
+  const context = contextOf(state, heldFunctions(model, state, effectiveFunctionIdsOf(model, state)))
   const tried = resolve(model, plan, { ...context, edits: { ...state.edits, [settingId]: value } })
   const there = tried.settings.get(settingId)
   const refusal = there?.remarks.find((one) => one.kind === 'unavailable' && one.truth === 'yes')
   const own = there?.chain.findLast((link) => link.layer === 'edit')
   if (refusal && own && sameValue(there?.value, value))
     return done(state, [refusedIt(`${said} cannot be chosen: ${refusal.because}`)])
-  const now = amounts(model, state, context.held).settings.get(settingId)
+  const now = resolveBody(model, state, context.held).settings.get(settingId)
   const top = now?.chain.findLast((link) => link.layer !== 'rule')
   if (top?.layer === 'hold' || top?.layer === 'held' || top?.layer === 'dial')
     return done(state, [
@@ -44,7 +44,7 @@ export function edit(model: BodyModel, state: LiveState, settingId: string, valu
 
 /** The state with the value where its owner keeps it, and what is to be said of that: the row that owned it before. */
 function lands(model: BodyModel, state: LiveState, setting: Setting, value: Value): [LiveState, LogLine[]] {
-  const { chain } = amounts(model, state).settings.get(setting.id) ?? { chain: [] }
+  const { chain } = resolveBody(model, state).settings.get(setting.id) ?? { chain: [] }
   const owner = chain.findLast(({ layer }) => layer === 'bank' || layer === 'position' || layer === 'base')
   const family = model.families.find((one) => owner?.layer === 'bank' && one.id === setting.storedBy)
   if (!family) {
@@ -75,7 +75,7 @@ export function isLive(model: BodyModel, state: LiveState, family: BankFamily): 
 
 /** A setting's value in force with no key held. */
 export function valueNow(model: BodyModel, state: LiveState, setting: string): Value | undefined {
-  return amounts(model, state).settings.get(setting)?.value
+  return resolveBody(model, state).settings.get(setting)?.value
 }
 
 /** The state with one row of memory changed. */
@@ -87,7 +87,7 @@ export function withRow(state: LiveState, row: RowId, value: Value): LiveState {
 export function dropEdits(model: BodyModel, state: LiveState): Lived {
   const lost = Object.entries(state.edits).flatMap(([id, value]): LogLine[] => {
     const setting = lookup(model).settings.get(id)
-    const after = amounts(model, { ...state, edits: {} }).settings.get(id)
+    const after = resolveBody(model, { ...state, edits: {} }).settings.get(id)
     if (!setting || !after || sameValue(after.value, value)) return []
     const [was, is] = [value, after.value].map((one) => showValue(setting.domain, one))
     return [

@@ -8,7 +8,7 @@ import { ok, refuse, type Result } from '../../result'
 import { sameValue } from '../../vocabulary/values'
 import { edit } from './edit'
 import { did, refusedIt, type Lived, type LogLine } from './events'
-import { addressNow, focusNow, heldAddress, keyDown, keyUp, resolutionNow } from './keys'
+import { addressNow, focusNow, heldAddress, withKeyDown, withKeyUp, resolutionNow } from './key-presses'
 import { record, takePicture } from './shoot'
 import { recall, swap } from './stand'
 import type { LiveState } from './state'
@@ -19,7 +19,7 @@ export function press(model: BodyModel, state: LiveState, control: string, gestu
     return refuse('is-down', `${control} is down already; release it first.`, `${control}/${gesture}`)
   const found = addressNow(model, state, control, gesture)
   if (!found.ok) return found
-  const named = lookup(model).functions.get(found.value.gets ?? '')
+  const named = lookup(model).functions.get(found.value.effectiveFunctionId ?? '')
   const verdict = saidOf(found.value, named)
   if (!named || verdict.stops) return ok({ state, log: verdict.log })
   const done = happens(model, state, found.value, named)
@@ -27,7 +27,7 @@ export function press(model: BodyModel, state: LiveState, control: string, gestu
 }
 
 /** A key that is down goes up. */
-export function release(model: BodyModel, state: LiveState, control: string, gesture: string): Result<Lived> {
+export function keyUp(model: BodyModel, state: LiveState, control: string, gesture: string): Result<Lived> {
   const key = heldAddress(model, state, control, gesture)
   const address = key === undefined ? undefined : lookup(model).addresses.get(key)
   if (key === undefined || !address) {
@@ -35,7 +35,7 @@ export function release(model: BodyModel, state: LiveState, control: string, ges
     if (!known.ok) return known
     return refuse('not-down', `${known.value.address.control.name} is not down.`, `${control}/${gesture}`)
   }
-  const after = keyUp(model, state, key)
+  const after = withKeyUp(model, state, key)
   return ok({ state: after, log: [did(`${address.control.name} let go; ${focusWords(model, after)}`)] })
 }
 
@@ -49,7 +49,7 @@ export function fullPress(model: BodyModel, state: LiveState): Result<Lived> {
   if (!down.ok) return down
   const taken = takePicture(model, down.value.state)
   const isDown = heldAddress(model, taken.state, control.id, gesture) !== undefined
-  const up = isDown ? release(model, taken.state, control.id, gesture) : ok({ state: taken.state, log: [] })
+  const up = isDown ? keyUp(model, taken.state, control.id, gesture) : ok({ state: taken.state, log: [] })
   if (!up.ok) return up
   return ok({ state: up.value.state, log: [...down.value.log, ...taken.log, ...up.value.log] })
 }
@@ -68,7 +68,7 @@ export function turn(
     )
   const found = addressNow(model, state, control, gesture)
   if (!found.ok) return found
-  const fn = lookup(model).functions.get(found.value.gets ?? '')
+  const fn = lookup(model).functions.get(found.value.effectiveFunctionId ?? '')
   if (state.list !== null) return turned(model, state, state.list, clicks)
   const verdict = saidOf(found.value, fn)
   if (!fn || verdict.stops) return ok({ state, log: verdict.log })
@@ -114,7 +114,7 @@ function happens(model: BodyModel, state: LiveState, key: ResolvedAddress, fn: M
     case 'hold':
     case 'held-and-turn': {
       const wakes = leavesMenu(state, fn)
-      const down = keyDown(model, wakes, key.address, fn)
+      const down = withKeyDown(model, wakes, key.address, fn)
       return ok({ state: down, log: [did(`${name} down: ${fn.name}; ${focusWords(model, down)}`)] })
     }
     case 'toggle':

@@ -3,7 +3,7 @@ import { ok, refuse, type Result } from '../../result'
 import { doAct } from './acts'
 import { edit } from './edit'
 import { did, refusedIt, type LiveEvent, type Lived } from './events'
-import { focusWords, fullPress, press, release, turn } from './hands'
+import { focusWords, fullPress, press, keyUp, turn } from './hands'
 import { recall, register, toPosition } from './stand'
 import type { LiveState } from './state'
 import { battery, card, firmware, lever, mount, power, wait } from './things'
@@ -34,7 +34,7 @@ function handled(model: BodyModel, state: LiveState, event: LiveEvent): Result<L
     case 'press':
       return press(model, state, event.control, event.gesture)
     case 'release':
-      return release(model, state, event.control, event.gesture)
+      return keyUp(model, state, event.control, event.gesture)
     case 'full':
       return fullPress(model, state)
     case 'turn':

@@ -2,7 +2,7 @@ import type { BodyModel } from '../../model/types'
 import { valueMeaning } from '../../resolve/meaning'
 import { pressRecord } from '../../resolve/filming'
 import { did, refusedIt, type Lived } from './events'
-import { focusNow, resolutionNow } from './keys'
+import { focusNow, resolutionNow } from './key-presses'
 import { contextOf, memoryPlan, type LiveState } from './state'
 
 const megabyte = 1_000_000

@@ -5,7 +5,7 @@ import { pressSwap } from '../../resolve/filming'
 import { ok, refuse, type Result } from '../../result'
 import { dropEdits } from './edit'
 import { did, refusedIt, type Lived } from './events'
-import { amounts, contextOf, memoryPlan, type LiveState } from './state'
+import { resolveBody, contextOf, memoryPlan, type LiveState } from './state'
 
 /** The mode dial turned to a stop; what a snapshot bank does not keep is lost on leaving. */
 export function toPosition(model: BodyModel, state: LiveState, id: string): Result<Lived> {
@@ -98,7 +98,7 @@ export function register(
       state,
       log: [refusedIt(`${slot.name} holds ${slot.side}; the camera stands in ${state.side}.`)],
     })
-  const now = amounts(model, state)
+  const now = resolveBody(model, state)
   const { memory } = state.body
   const kept = model.settings
     .filter((setting) => setting.storedBy === familyId)

@@ -144,7 +144,7 @@ export function heldFunctions(
 }
 
 /** What the body amounts to with functions held; remembered for as long as its memory is the same. */
-export function amounts(model: BodyModel, state: LiveState, held: readonly string[] = []): Resolution {
+export function resolveBody(model: BodyModel, state: LiveState, held: readonly string[] = []): Resolution {
   const context = contextOf(state, held)
   const key = JSON.stringify([model.id, { ...context, lens: context.lens.id }])
   let known = remembered.get(state.body.memory)

@@ -1,5 +1,5 @@
 import type { Address } from '../../model/addresses'
-import { acceptedFunctions } from '../../model/keys'
+import { acceptedFunctions } from '../../model/controls'
 import { lookup } from '../../model/lookup'
 import type { BodyModel } from '../../model/types'
 import { ok, refuse, type Result } from '../../result'

@@ -1,4 +1,4 @@
-import { table } from '../table'
+import { table } from '../text-table'
 
 /** Files, cards, power, network, body and controls. Columns: id | term | unit | touches | plain words. */
 export const cameraSettings = table(`

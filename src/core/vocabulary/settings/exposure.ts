@@ -1,4 +1,4 @@
-import { table } from '../table'
+import { table } from '../text-table'
 
 /** Exposure, metering, flash and bracketing. Columns: id | term | unit | touches | plain words. */
 export const exposureSettings = table(`

@@ -1,4 +1,4 @@
-import { table } from '../table'
+import { table } from '../text-table'
 
 /** Autofocus, focus points, detection and manual focus. Columns: id | term | unit | touches | plain words. */
 export const focusSettings = table(`

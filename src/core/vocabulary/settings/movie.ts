@@ -1,4 +1,4 @@
-import { table } from '../table'
+import { table } from '../text-table'
 
 /** Film, sound, assists and display. Columns: id | term | unit | touches | plain words. */
 export const movieSettings = table(`

@@ -1,4 +1,4 @@
-import { table } from '../table'
+import { table } from '../text-table'
 
 /** Colour, image files, drive, shutter and stabiliser. Columns: id | term | unit | touches | plain words. */
 export const pictureSettings = table(`

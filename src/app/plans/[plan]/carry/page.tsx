@@ -3,14 +3,14 @@ import { ok } from '@/core/result'
 import { CarryStation } from '@/features/carry/carry-station'
 import { listBodies } from '@/server/bodies'
 import { isUuid } from '@/server/plans'
-import { reaching } from '@/server/requests'
+import { withDatabase } from '@/server/requests'
 import { endAbandoned } from '@/server/leases'
 import { listTransfers } from '@/server/transfer-log'
 import { Trouble } from '@/ui/trouble'
 
 export default async function CarryPage({ params }: { params: Promise<{ plan: string }> }) {
   const { plan } = await params
-  const read = await reaching(async () => {
+  const read = await withDatabase(async () => {
     await endAbandoned()
     const [{ bodies }, past] = await Promise.all([listBodies(), isUuid(plan) ? listTransfers(plan) : []])
     return ok({ bodies, past })

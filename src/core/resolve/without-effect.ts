@@ -5,19 +5,19 @@ import { resolve } from './resolve'
 import type { StateIn } from './resolved'
 
 /** The sides on which a setting does nothing, with the reason. */
-export interface Idle {
+export interface NoEffect {
   readonly side: Side
   readonly because: string
 }
 
 /** The settings that do nothing on some side as the camera stands, with the reason: their menu lines are greyed or gone there. */
-export function idleOn(
+export function settingsWithoutEffect(
   model: BodyModel,
   plan: Plan,
   lenses: readonly LensModel[],
   stateIn: StateIn = (context) => resolve(model, plan, context),
-): ReadonlyMap<string, readonly Idle[]> {
-  const idle = new Map<string, Idle[]>()
+): ReadonlyMap<string, readonly NoEffect[]> {
+  const idle = new Map<string, NoEffect[]>()
   for (const side of model.sides) {
     const plain = usualContext(model, plan, lenses, side)
     if (!plain) continue

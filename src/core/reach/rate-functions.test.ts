@@ -3,15 +3,15 @@ import { keyRow } from '../plan/rows'
 import { describe, expect, it } from 'vitest'
 import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
 import { started } from '@tests/fixtures/started'
-import { acceptedFunctions } from '../model/keys'
+import { acceptedFunctions } from '../model/controls'
 import { lookup } from '../model/lookup'
 import { parsePlan } from '../plan/plan'
 import { must } from '../result'
-import { idleOn } from '../resolve/idle'
+import { settingsWithoutEffect } from '../resolve/without-effect'
 import { menuUses } from './menu-uses'
 import { gainsAt, reachOf } from './reach'
 import { usesOf } from './report'
-import { standings } from './standings'
+import { rateFunctions } from './rate-functions'
 
 const few = lenses.slice(0, 2)
 
@@ -43,7 +43,7 @@ describe('the functions of a key', () => {
   if (!thumb) throw new Error('there is a thumb key')
 
   it('stand best first: those that work everywhere, by what they save', () => {
-    const all = standings(heron, plan, lenses, thumb, reachOf(heron, plan, lenses))
+    const all = rateFunctions(heron, plan, lenses, thumb, reachOf(heron, plan, lenses))
     expect(all.map(({ fn }) => fn.id).sort()).toEqual(
       acceptedFunctions(heron, thumb)
         .map(({ id }) => id)
@@ -82,7 +82,7 @@ describe('what menus are needed for', () => {
 
   it('says which settings do nothing on a side, and why', () => {
     const plan = must(parsePlan(heron, { 'base/focus.detection@stills': false }))
-    const idle = idleOn(heron, plan, lenses)
+    const idle = settingsWithoutEffect(heron, plan, lenses)
     expect(idle.get('focus.detectionSubject')).toContainEqual(
       expect.objectContaining({
         side: 'stills',

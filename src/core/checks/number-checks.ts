@@ -1,4 +1,4 @@
-import { baseRow, plainly } from '../plan/cells'
+import { baseRow, defaultWhereabouts } from '../plan/cells'
 import { type RowId, bankFactRow, bankRow, lensRow } from '../plan/rows'
 import { ladderSteps } from '../model/domain'
 import { lookup } from '../model/lookup'
@@ -11,7 +11,7 @@ import { whereaboutsIn, type Context } from '../resolve/context'
 import { lightBetween } from '../resolve/marks'
 import { valueMeaning } from '../resolve/meaning'
 import { stepOf } from '../vocabulary/ladders'
-import { mendBy, type Check, type CheckInput, type Said, type Situated } from './finding'
+import { quickFix, type Check, type CheckInput, type CheckResult, type ResolvedContext } from './finding'
 import { decidedBy, rowOf, settingMeaning } from './meaning'
 
 /** What the numbers say. */
@@ -22,8 +22,7 @@ export const numberChecks: readonly Check[] = [
     severity: 'trips',
     needs: ['§8'],
     reasonSilences: true,
-    run: (input) =>
-      input.side === 'motion' ? input.situated.flatMap((one) => motionShutter(input, one)) : [],
+    run: (input) => (input.side === 'motion' ? input.states.flatMap((one) => motionShutter(input, one)) : []),
   },
   {
     id: 'lamp-pulse',
@@ -31,7 +30,7 @@ export const numberChecks: readonly Check[] = [
     severity: 'tidies',
     needs: ['§8'],
     reasonSilences: true,
-    run: (input) => (input.side === 'motion' ? input.situated.flatMap((one) => lampPulse(input, one)) : []),
+    run: (input) => (input.side === 'motion' ? input.states.flatMap((one) => lampPulse(input, one)) : []),
   },
   {
     id: 'exposure-jump',
@@ -60,7 +59,7 @@ const cameraTimes: ReadonlySet<unknown> = new Set(['full-auto', 'aperture-first'
 /** A jump from here on is pointed out: a whole stop is seen by everybody. */
 const jumpStops = 1
 
-function motionShutter({ model, plan }: CheckInput, one: Situated): Said[] {
+function motionShutter({ model, plan }: CheckInput, one: ResolvedContext): CheckResult[] {
   const asked = shutterAsked(model, one.resolution)
   const mode = valueMeaning(model, one.resolution, 'exposure.mode')
   if (mode && cameraTimes.has(mode.value)) return []
@@ -71,7 +70,7 @@ function motionShutter({ model, plan }: CheckInput, one: Situated): Said[] {
       title: `${asked.rate} asks for ${asked.wanted}, not ${asked.now}`,
       reason: `${asked.formula}; the nearest step is ${asked.wanted}. ${asked.now} is ${showStops(asked.offStops)} from it, and movement will look ${asked.offStops < 0 ? 'choppy' : 'smeared'}.`,
       row,
-      mends: [mendBy(plan, `Set ${asked.wanted}`, 'motion-shutter', { [row]: asked.wanted })],
+      mends: [quickFix(plan, `Set ${asked.wanted}`, 'motion-shutter', { [row]: asked.wanted })],
       seenIn: one,
     },
   ]
@@ -88,7 +87,7 @@ function shutterRow(model: BodyModel, plan: Plan, context: Context): RowId {
 }
 
 /** A time is safe under pulsing lamps where it is a whole number of pulses. */
-function lampPulse({ model, plan, side }: CheckInput, one: Situated): Said[] {
+function lampPulse({ model, plan, side }: CheckInput, one: ResolvedContext): CheckResult[] {
   const shutter = valueMeaning(model, one.resolution, 'exposure.shutter')
   const now = stepOf('shutter', shutter?.value)
   const lamp = lampPulses(model, plan, one.resolution)
@@ -108,10 +107,10 @@ function lampPulse({ model, plan, side }: CheckInput, one: Situated): Said[] {
   ]
 }
 
-function exposureJump({ model, situated }: CheckInput): Said[] {
+function exposureJump({ model, states: situated }: CheckInput): CheckResult[] {
   const plain = situated.find((one) => one.bank === 'plain')
   if (!plain) return []
-  return situated.flatMap((one): Said[] => {
+  return situated.flatMap((one): CheckResult[] => {
     const slot = Object.entries(one.context.banks).find(([, id]) => id !== null)
     const jump = lightBetween(model, plain.resolution, one.resolution)
     if (!slot || !jump?.fromByHand || !jump.toByHand || Math.abs(jump.stops) < jumpStops) return []
@@ -133,10 +132,10 @@ function exposureJump({ model, situated }: CheckInput): Said[] {
 }
 
 /** A lens without contacts steadies right only if its focal length is typed; a zoom at each of its ends. */
-function typedFocal({ model, plan, side, lenses, first }: CheckInput): Said[] {
+function typedFocal({ model, plan, side, lenses, first }: CheckInput): CheckResult[] {
   const setting = settingMeaning(model, 'stabiliser.typedFocal')
   if (!first || setting?.domain.kind !== 'number') return []
-  const row = baseRow(plan.rows, setting, plainly(model, side))
+  const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
   const typed = plan.rows[row]
   const { from, to } = setting.domain
   const silent = lenses.filter((lens) => !lens.contacts && Object.hasOwn(plan.rows, lensRow(lens.id)))
@@ -153,7 +152,7 @@ function typedFocal({ model, plan, side, lenses, first }: CheckInput): Said[] {
       row,
       mends:
         short >= from && short <= to
-          ? [mendBy(plan, `Type ${short} mm`, 'typed-focal', { [row]: short })]
+          ? [quickFix(plan, `Type ${short} mm`, 'typed-focal', { [row]: short })]
           : [],
     },
   ]

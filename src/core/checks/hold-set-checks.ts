@@ -1,5 +1,5 @@
 import { type RowId, holdNameRow, holdRow, idsOf, isHoldRow, keyRow } from '../plan/rows'
-import { keyName } from '../model/keys'
+import { keyName } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { HoldSet } from '../model/types'
 import { countStops, showStops } from '../numbers/motion'
@@ -7,7 +7,7 @@ import { addressesWith } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import { lightBetween } from '../resolve/marks'
 import { resolve } from '../resolve/resolve'
-import type { Check, CheckInput, Said } from './finding'
+import type { Check, CheckInput, CheckResult } from './finding'
 import { keysIn, rowOf } from './meaning'
 
 /** What is wrong with hold sets: two acts, register and assign, of which one is forgotten. */
@@ -19,7 +19,7 @@ export const holdChecks: readonly Check[] = [
     needs: ['J28', 'J44'],
     reasonSilences: false,
     run: ({ model, plan, first }) =>
-      (first ? model.holdSets : []).flatMap((set): Said[] => {
+      (first ? model.holdSets : []).flatMap((set): CheckResult[] => {
         const [row] = ticked(plan, set)
         const calls = model.functions.filter((fn) => fn.holdSet === set.id)
         const assigned = calls.some((fn) =>
@@ -65,7 +65,7 @@ export const holdChecks: readonly Check[] = [
     needs: ['J35'],
     reasonSilences: true,
     run: (input) =>
-      heldStates(input).flatMap(({ key, set, before, held }): Said[] => {
+      heldStates(input).flatMap(({ key, set, before, held }): CheckResult[] => {
         const jump = lightBetween(input.model, before, held)
         if (!jump?.fromByHand || !jump.toByHand || Math.abs(jump.stops) < 1) return []
         const { from, to } = jump
@@ -87,7 +87,7 @@ function ticked(plan: Plan, set: HoldSet): RowId[] {
 }
 
 /** Keys that call a hold set on this side, with the set. */
-function callers({ model, situated }: CheckInput) {
+function callers({ model, states: situated }: CheckInput) {
   const [one] = situated
   return (one ? keysIn(model, one.resolution) : []).flatMap((key) => {
     const set = model.holdSets.find((each) => each.id === key.fn.holdSet)
@@ -97,7 +97,7 @@ function callers({ model, situated }: CheckInput) {
 
 /** Each call with the state before it and while it is held, in the plain position. */
 function heldStates(input: CheckInput) {
-  const [one] = input.situated
+  const [one] = input.states
   if (!one) return []
   return callers(input)
     .filter(({ set }) => ticked(input.plan, set).length > 0)
@@ -112,8 +112,8 @@ function heldStates(input: CheckInput) {
 function notTaken(
   { model, plan, side }: CheckInput,
   { set, held }: ReturnType<typeof heldStates>[number],
-): Said[] {
-  return [...held.settings.values()].flatMap((resolved): Said[] => {
+): CheckResult[] {
+  return [...held.settings.values()].flatMap((resolved): CheckResult[] => {
     const row = holdRow(set.id, resolved.setting.id)
     if (!Object.hasOwn(plan.rows, row)) return []
     const skipped = resolved.remarks.find((remark) => remark.kind === 'skipped')

@@ -1,12 +1,12 @@
 import { keyRow, noteRow, rowValue } from '../plan/rows'
-import { keyName } from '../model/keys'
+import { keyName } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { Address } from '../model/addresses'
 import { addressesWith } from '../plan/assign'
 import { resolve } from '../resolve/resolve'
 import type { Verdict } from '../resolve/resolved'
-import type { Check, CheckInput, Said } from './finding'
-import { mendBy } from './finding'
+import type { Check, CheckInput, CheckResult } from './finding'
+import { quickFix } from './finding'
 import { keysIn, plannedKeysIn } from './meaning'
 
 /** What is wrong with the keys themselves. */
@@ -46,7 +46,7 @@ export const keyChecks: readonly Check[] = [
     severity: 'tidies',
     needs: ['J14', '§7'],
     reasonSilences: true,
-    run: ({ model, situated }) =>
+    run: ({ model, states: situated }) =>
       situated.flatMap((one) =>
         plannedKeysIn(model, one.resolution).flatMap(({ resolved, ...key }) =>
           resolved.remarks
@@ -100,7 +100,7 @@ export const keyChecks: readonly Check[] = [
           title: `${keyName({ address })} is empty`,
           reason: 'The plan leaves nothing on it. Say why it is empty on purpose, or give it a function.',
           row: keyRow(address),
-          mends: [mendBy(plan, 'Leave it as delivered', 'empty-key', { [keyRow(address)]: null })],
+          mends: [quickFix(plan, 'Leave it as delivered', 'empty-key', { [keyRow(address)]: null })],
         }
       }),
   },
@@ -126,11 +126,15 @@ function sideAddresses({ model, side }: Pick<CheckInput, 'model' | 'side'>): Add
   return [...lookup(model).addresses.values()].filter((address) => address.side === side)
 }
 
-function keysWithVerdict({ situated, model }: CheckInput, verdict: Verdict, verb: string): Said[] {
+function keysWithVerdict(
+  { states: situated, model }: CheckInput,
+  verdict: Verdict,
+  verb: string,
+): CheckResult[] {
   return situated.flatMap((one) =>
     plannedKeysIn(model, one.resolution)
       .filter(({ resolved }) => resolved.verdict === verdict)
-      .map(({ resolved, ...key }): Said => {
+      .map(({ resolved, ...key }): CheckResult => {
         const truth = verdict === 'test' ? 'unknown' : 'yes'
         const remark = resolved.remarks.find((said) => said.kind !== 'hazard' && said.truth === truth)
         return {
@@ -146,11 +150,11 @@ function keysWithVerdict({ situated, model }: CheckInput, verdict: Verdict, verb
   )
 }
 
-function deadWhileRecording({ model, plan, side, situated }: CheckInput): Said[] {
+function deadWhileRecording({ model, plan, side, states: situated }: CheckInput): CheckResult[] {
   const [one] = situated
   if (side !== 'motion' || !one) return []
   const recording = resolve(model, plan, { ...one.context, run: 'recording' })
-  return plannedKeysIn(model, recording).flatMap(({ address, fn, resolved }): Said[] => {
+  return plannedKeysIn(model, recording).flatMap(({ address, fn, resolved }): CheckResult[] => {
     const before = one.resolution.addresses.get(address.key)?.verdict
     const remark = resolved.remarks.find((said) => said.kind === 'unavailable')
     if (before !== 'works' || (resolved.verdict !== 'dead' && resolved.verdict !== 'test')) return []
@@ -165,8 +169,8 @@ function deadWhileRecording({ model, plan, side, situated }: CheckInput): Said[]
   })
 }
 
-function displaced({ model, plan, side }: CheckInput): Said[] {
-  return sideAddresses({ model, side }).flatMap((address): Said[] => {
+function displaced({ model, plan, side }: CheckInput): CheckResult[] {
+  return sideAddresses({ model, side }).flatMap((address): CheckResult[] => {
     const { factory } = address
     const row = keyRow(address)
     const planned = rowValue(plan.rows, row)
@@ -180,14 +184,14 @@ function displaced({ model, plan, side }: CheckInput): Said[] {
         title: `${fn.name} lost its key`,
         reason: `${keyName({ address })} had it as delivered, and your hand may look for it there. No key has it now. ${left}`,
         row,
-        mends: [mendBy(plan, `Leave ${keyName({ address })} as delivered`, 'displaced', { [row]: null })],
+        mends: [quickFix(plan, `Leave ${keyName({ address })} as delivered`, 'displaced', { [row]: null })],
       },
     ]
   })
 }
 
-function doubled({ model, plan, side }: CheckInput): Said[] {
-  return model.functions.flatMap((fn): Said[] => {
+function doubled({ model, plan, side }: CheckInput): CheckResult[] {
+  return model.functions.flatMap((fn): CheckResult[] => {
     if (fn.manner === 'none') return []
     const on = addressesWith(model, plan, side, fn.id)
     const chosen = on.find((address) => rowValue(plan.rows, keyRow(address)) !== null)
@@ -196,7 +200,7 @@ function doubled({ model, plan, side }: CheckInput): Said[] {
     const isOurs = (address: Address) =>
       rowValue(plan.rows, keyRow(address)) === fn.id && address.factory !== fn.id
     const leave = (address: Address) =>
-      mendBy(plan, `Leave ${keyName({ address })} as delivered`, 'doubled', { [keyRow(address)]: null })
+      quickFix(plan, `Leave ${keyName({ address })} as delivered`, 'doubled', { [keyRow(address)]: null })
     return [
       {
         title: `${fn.name} is on ${on.length} keys`,
@@ -209,13 +213,13 @@ function doubled({ model, plan, side }: CheckInput): Said[] {
 }
 
 /** A tilt of a control that is also turned is called by mistake while turning, unless a guard stands before it. */
-function tiltBesideTurn({ model, plan, situated }: CheckInput): Said[] {
+function tiltBesideTurn({ model, plan, states: situated }: CheckInput): CheckResult[] {
   const [one] = situated
   const keys = one ? keysIn(model, one.resolution) : []
   const turned = new Set(
     keys.filter(({ fn }) => fn.manner === 'turn').map(({ address }) => address.control.id),
   )
-  return keys.flatMap(({ address, fn, resolved }): Said[] => {
+  return keys.flatMap(({ address, fn, resolved }): CheckResult[] => {
     const { control } = address
     const risky = control.bump === 'high' && control.guard === undefined && turned.has(control.id)
     if (fn.manner === 'turn' || !risky || resolved.source === 'factory') return []
@@ -226,7 +230,7 @@ function tiltBesideTurn({ model, plan, situated }: CheckInput): Said[] {
         reason: `${control.name} is turned, and moves easily the other ways too: ${address.name} calls ${fn.name} by mistake.`,
         row,
         mends: [
-          mendBy(plan, 'Leave nothing on it', 'tilt-beside-turn', {
+          quickFix(plan, 'Leave nothing on it', 'tilt-beside-turn', {
             [row]: 'nothing',
             [noteRow('why', row)]: 'Tilted by mistake while turning.',
           }),
@@ -236,10 +240,10 @@ function tiltBesideTurn({ model, plan, situated }: CheckInput): Said[] {
   })
 }
 
-function otherHand({ model, plan, side, first }: CheckInput): Said[] {
+function otherHand({ model, plan, side, first }: CheckInput): CheckResult[] {
   const [here, there] = model.sides
   if (!first || !here || !there || side !== here) return []
-  return model.functions.flatMap((fn): Said[] => {
+  return model.functions.flatMap((fn): CheckResult[] => {
     if (fn.manner === 'none') return []
     const [one, other] = [here, there].map((each) => addressesWith(model, plan, each, fn.id))
     const shared = one?.some((address) =>

@@ -2,7 +2,7 @@
  * Values by id where the ids are known beforehand: a map that is copied in one go. `places` gives each id its cell. Made
  * with `set`, and read-only to everybody else.
  */
-export class Table<T> implements ReadonlyMap<string, T> {
+export class IndexedMap<T> implements ReadonlyMap<string, T> {
   constructor(
     private readonly places: ReadonlyMap<string, number>,
     private readonly cells: T[] = [],
@@ -28,8 +28,8 @@ export class Table<T> implements ReadonlyMap<string, T> {
     return this
   }
 
-  copy(): Table<T> {
-    return new Table(this.places, this.cells.slice())
+  copy(): IndexedMap<T> {
+    return new IndexedMap(this.places, this.cells.slice())
   }
 
   keys(): MapIterator<string> {

@@ -1,6 +1,6 @@
 import { keyRow } from '../plan/rows'
 import type { Address } from '../model/addresses'
-import { acceptedFunctions, twinOf } from '../model/keys'
+import { acceptedFunctions, twinOf } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { ModelFunction, Side } from '../model/types'
 import { functionAt } from '../plan/assign'
@@ -67,7 +67,7 @@ function keyPlace(
   })
   const does = (recording: boolean) =>
     held.values.map((id) => {
-      const { verdict, gets } = judged(basis, address, id, recording)
+      const { verdict, effectiveFunctionId: gets } = judged(basis, address, id, recording)
       return answers(verdict) ? (functions.get(gets ?? '') ?? null) : null
     })
   const films = address.side === 'motion'

@@ -1,12 +1,12 @@
-import { baseRow, baseValue, plainly } from '../plan/cells'
+import { baseRow, baseValue, defaultWhereabouts } from '../plan/cells'
 import { keyRow, rowValue, schoolRow } from '../plan/rows'
-import { acceptedFunctions, keyName } from '../model/keys'
+import { acceptedFunctions, keyName } from '../model/controls'
 import { checkValue, showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { Domain, Setting } from '../model/types'
 import { disputes, type School, type Want } from '../vocabulary/schools'
 import { sameValue, type Value } from '../vocabulary/values'
-import { mendBy, type Check, type CheckInput, type Said } from './finding'
+import { quickFix, type Check, type CheckInput, type CheckResult } from './finding'
 import { keysIn, settingMeaning } from './meaning'
 
 /** What the chosen schools ask of base and keys. */
@@ -25,12 +25,12 @@ export const schoolChecks: readonly Check[] = [
   },
 ]
 
-function against(input: CheckInput, school: School, want: Want): Said[] {
+function against(input: CheckInput, school: School, want: Want): CheckResult[] {
   if ('function' in want) return againstKey(input, school, want)
   const { model, plan, side, first } = input
   const setting = settingMeaning(model, want.means)
   if (!setting || setting.place === 'physical' || (setting.place !== 'side' && !first)) return []
-  const row = baseRow(plan.rows, setting, plainly(model, side))
+  const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
   const now = baseValue(model, plan.rows, setting, side)
   const there = !('is' in want) || checkValue(setting.domain, want.is, row).ok
   if ('is' in want ? sameValue(now, want.is) : inHalf(setting.domain, now, want.half)) return []
@@ -50,7 +50,7 @@ function against(input: CheckInput, school: School, want: Want): Said[] {
       row,
       mends:
         there && value !== null
-          ? [mendBy(plan, `Set ${showValue(setting.domain, value)}`, 'against-school', { [row]: value })]
+          ? [quickFix(plan, `Set ${showValue(setting.domain, value)}`, 'against-school', { [row]: value })]
           : [],
     },
   ]
@@ -58,10 +58,10 @@ function against(input: CheckInput, school: School, want: Want): Said[] {
 
 /** A function that is to be on a key and is on none, or the other way about. */
 function againstKey(
-  { model, plan, situated }: CheckInput,
+  { model, plan, states: situated }: CheckInput,
   school: School,
   { function: means, onKey }: Extract<Want, { function: string }>,
-): Said[] {
+): CheckResult[] {
   const [one] = situated
   const fn = model.functions.find((each) => each.means === means)
   if (!one || !fn) return []
@@ -80,7 +80,7 @@ function againstKey(
         row: keyRow(place.address),
         mends: empty
           ? [
-              mendBy(plan, `Put it on ${keyName(empty)}`, 'against-school', {
+              quickFix(plan, `Put it on ${keyName(empty)}`, 'against-school', {
                 [keyRow(empty.address)]: fn.id,
               }),
             ]
@@ -93,7 +93,7 @@ function againstKey(
     reason: school.reason,
     row: keyRow(key.address),
     mends: lookup(model).functions.has('nothing')
-      ? [mendBy(plan, `Empty ${keyName(key)}`, 'against-school', { [keyRow(key.address)]: 'nothing' })]
+      ? [quickFix(plan, `Empty ${keyName(key)}`, 'against-school', { [keyRow(key.address)]: 'nothing' })]
       : [],
   }))
 }

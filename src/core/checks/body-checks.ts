@@ -13,7 +13,7 @@ import {
 import { lookup } from '../model/lookup'
 import { firmwareNumber } from '../rules/facts'
 import { newestFirmware } from '../resolve/context'
-import { mendBy, type Check, type CheckInput, type Said } from './finding'
+import { quickFix, type Check, type CheckInput, type CheckResult } from './finding'
 import { settingMeaning } from './meaning'
 
 /** Several bodies, and the record of who decided what; each looked at once for the whole plan. */
@@ -52,7 +52,7 @@ export const bodyChecks: readonly Check[] = [
     reasonSilences: false,
     run: ({ model, plan, first }) => {
       const newest = newestFirmware(model)
-      return notes(plan.rows, 'decidedOn', first).flatMap(({ about, value, id }): Said[] => {
+      return notes(plan.rows, 'decidedOn', first).flatMap(({ about, value, id }): CheckResult[] => {
         if ((firmwareNumber(value) ?? 0) >= (firmwareNumber(newest) ?? 0)) return []
         const brought = model.firmware.at(-1)?.brings ?? ''
         return [
@@ -61,7 +61,7 @@ export const bodyChecks: readonly Check[] = [
             reason: `${newest} is out: ${brought} Look at it again on the body.`,
             row: about,
             asks: true,
-            mends: [mendBy(plan, `Seen with ${newest}`, 'older-firmware', { [id]: newest })],
+            mends: [quickFix(plan, `Seen with ${newest}`, 'older-firmware', { [id]: newest })],
           },
         ]
       })
@@ -74,7 +74,7 @@ export const bodyChecks: readonly Check[] = [
     needs: ['J36', 'J41', 'J48'],
     reasonSilences: false,
     run: ({ model, plan, first }) =>
-      notes(plan.rows, 'priority', first).flatMap(({ about, value }): Said[] => {
+      notes(plan.rows, 'priority', first).flatMap(({ about, value }): CheckResult[] => {
         const sure = plan.rows[noteRow('sure', about)]
         if (value === 'rest' || (sure !== 'open' && sure !== 'hearsay')) return []
         return [
@@ -89,12 +89,12 @@ export const bodyChecks: readonly Check[] = [
   },
 ]
 
-function prefixClash({ model, plan }: CheckInput): Said[] {
+function prefixClash({ model, plan }: CheckInput): CheckResult[] {
   const setting = settingMeaning(model, 'files.prefix')
   if (setting?.place !== 'local') return []
   const tags = [...new Set(idsOf(plan.rows).flatMap((id) => bodyTagOf(id) ?? []))].sort()
   const prefix = (tag: string) => plan.rows[localRow(tag, setting.id)]
-  return tags.flatMap((tag, i): Said[] => {
+  return tags.flatMap((tag, i): CheckResult[] => {
     const twin = tags
       .slice(0, i)
       .find((one) => (prefix(one) ?? setting.factory) === (prefix(tag) ?? setting.factory))

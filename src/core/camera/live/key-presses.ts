@@ -7,17 +7,17 @@ import { valueMeaning } from '../../resolve/meaning'
 import { ok, refuse, type Result } from '../../result'
 import { focusRole, startsFocus } from '../../vocabulary/focus-roles'
 import { outcomeOf, type FocusOutcome } from '../../focus/outcome'
-import { amounts, heldFunctions, type LiveState } from './state'
+import { resolveBody, heldFunctions, type LiveState } from './state'
 
 /** What each key would do with nothing held. */
-export function getsOf(model: BodyModel, state: LiveState): (key: string) => string | null {
-  const resolution = amounts(model, state)
-  return (key) => resolution.addresses.get(key)?.gets ?? null
+export function effectiveFunctionIdsOf(model: BodyModel, state: LiveState): (key: string) => string | null {
+  const resolution = resolveBody(model, state)
+  return (key) => resolution.addresses.get(key)?.effectiveFunctionId ?? null
 }
 
 /** What the body amounts to with the keys that are down. */
 export function resolutionNow(model: BodyModel, state: LiveState): Resolution {
-  return amounts(model, state, heldFunctions(model, state, getsOf(model, state)))
+  return resolveBody(model, state, heldFunctions(model, state, effectiveFunctionIdsOf(model, state)))
 }
 
 /** The address a finger is on: the one that answers where levers and exposure mode stand; refuses what is not there. */
@@ -60,7 +60,12 @@ export function heldAddress(
 }
 
 /** The state with a key down that can be held; of those that start autofocus the leader is settled at once. */
-export function keyDown(model: BodyModel, state: LiveState, address: Address, fn: ModelFunction): LiveState {
+export function withKeyDown(
+  model: BodyModel,
+  state: LiveState,
+  address: Address,
+  fn: ModelFunction,
+): LiveState {
   const held = [...state.held, address.key]
   if (!startsHere(model, state, fn)) return { ...state, held }
   const starters = [...state.starters, address.key]
@@ -70,7 +75,7 @@ export function keyDown(model: BodyModel, state: LiveState, address: Address, fn
 }
 
 /** The state with a key up; if it led, the next in line does. */
-export function keyUp(model: BodyModel, state: LiveState, key: string): LiveState {
+export function withKeyUp(model: BodyModel, state: LiveState, key: string): LiveState {
   const held = state.held.filter((one) => one !== key)
   const starters = state.starters.filter((one) => one !== key)
   if (state.leader !== key) return { ...state, held, starters }
@@ -88,7 +93,7 @@ function stronger(
   const { heldWins } = model.focus
   if (heldWins === 'first') return [leader]
   if (heldWins === 'last') return [key]
-  const gets = getsOf(model, state)
+  const gets = effectiveFunctionIdsOf(model, state)
   return strength(model, fn.id) <= strength(model, gets(leader)) ? [key] : [leader]
 }
 
@@ -97,7 +102,7 @@ function nextLeader(model: BodyModel, state: LiveState, starters: readonly strin
   if (heldWins === 'first') return starters[0] ?? null
   const latest = [...starters].reverse()
   if (heldWins === 'last') return latest[0] ?? null
-  const gets = getsOf(model, state)
+  const gets = effectiveFunctionIdsOf(model, state)
   const best = Math.min(...latest.map((key) => strength(model, gets(key))))
   return latest.find((key) => strength(model, gets(key)) === best) ?? null
 }
@@ -112,7 +117,7 @@ function strength(model: BodyModel, functionId: string | null): number {
 function halfFocuses(model: BodyModel, state: LiveState): boolean {
   const setting = halfPressSetting(model, state.side)
   if (setting === null) return true
-  return amounts(model, state).settings.get(setting)?.value === true
+  return resolveBody(model, state).settings.get(setting)?.value === true
 }
 
 function startsHere(model: BodyModel, state: LiveState, fn: ModelFunction): boolean {
@@ -132,7 +137,7 @@ export function focusNow(model: BodyModel, state: LiveState): FocusOutcome {
   const starter =
     state.leader !== null && able.includes(state.leader) ? state.leader : nextLeader(model, state, able)
   const roles = [
-    ...working.map((key) => roleOf(resolution.addresses.get(key)?.gets ?? null)),
+    ...working.map((key) => roleOf(resolution.addresses.get(key)?.effectiveFunctionId ?? null)),
     ...state.latched.map(roleOf),
   ]
   return outcomeOf({

@@ -1,13 +1,13 @@
-import { baseRow, baseValue, plainly } from '../plan/cells'
+import { baseRow, baseValue, defaultWhereabouts } from '../plan/cells'
 import { bankFactRow, bankRow, rowValue } from '../plan/rows'
 import { showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
 import { sharesOf } from '../banks/leaks'
 import { putBack } from '../plan/bulk'
-import { part } from '../plan/share'
+import { unshare } from '../plan/share'
 import { plannedSlots, type PlannedSlot } from '../plan/plan'
-import { toldStray } from '../plan/stray'
-import { mendBy, type Check, type CheckInput, type Said } from './finding'
+import { reportedStray } from '../plan/stray'
+import { quickFix, type Check, type CheckInput, type CheckResult } from './finding'
 
 /** What is wrong with the banks; each slot is looked at on its own side. */
 export const bankChecks: readonly Check[] = [
@@ -42,7 +42,7 @@ export const bankChecks: readonly Check[] = [
     needs: ['J29', 'J34'],
     reasonSilences: true,
     run: ({ plan, ...input }) =>
-      slots({ plan, ...input }).flatMap((slot): Said[] => {
+      slots({ plan, ...input }).flatMap((slot): CheckResult[] => {
         const lacks = (['purpose', 'fallback'] as const).filter(
           (fact) => rowValue(plan.rows, bankRow(slot.family, slot.slot, fact)) === null,
         )
@@ -65,7 +65,7 @@ export const bankChecks: readonly Check[] = [
     reasonSilences: false,
     run: ({ model, plan, first }) => {
       const all = first ? plannedSlots(model, plan) : []
-      return all.flatMap((slot, i): Said[] => {
+      return all.flatMap((slot, i): CheckResult[] => {
         const twin = all.slice(0, i).find((one) => one.family === slot.family && one.name === slot.name)
         const row = bankFactRow(slot.family, slot.slot, 'name')
         if (!twin) return []
@@ -75,7 +75,7 @@ export const bankChecks: readonly Check[] = [
             reason: `The dial shows the same word at ${twin.slot} and at ${slot.slot}.`,
             row,
             mends: Object.hasOwn(plan.rows, row)
-              ? [mendBy(plan, 'Use the word of the camera', 'same-name', { [row]: null })]
+              ? [quickFix(plan, 'Use the word of the camera', 'same-name', { [row]: null })]
               : [],
           },
         ]
@@ -97,8 +97,8 @@ export const bankChecks: readonly Check[] = [
     needs: ['J28'],
     reasonSilences: true,
     run: ({ model, plan, first }) =>
-      (first ? sharesOf(model, plan) : []).flatMap(({ setting, values, row, leak }): Said[] => {
-        const apart = leak === null ? null : part(plan, setting, model.sides, `mend shared-leak ${row}`)
+      (first ? sharesOf(model, plan) : []).flatMap(({ setting, values, row, leak }): CheckResult[] => {
+        const apart = leak === null ? null : unshare(plan, setting, model.sides, `mend shared-leak ${row}`)
         if (leak === null || !apart?.ok) return []
         return [
           {
@@ -117,7 +117,7 @@ export const bankChecks: readonly Check[] = [
     needs: ['J30'],
     reasonSilences: false,
     run: (input) =>
-      [...new Set(slots(input).map((slot) => slot.family))].flatMap((id): Said[] => {
+      [...new Set(slots(input).map((slot) => slot.family))].flatMap((id): CheckResult[] => {
         const family = input.model.families.find((one) => one.id === id)
         const doubt = lookup(input.model).doubts.get(`families/${id}/keeping`)
         const [slot] = slots(input).filter((one) => one.family === id)
@@ -138,11 +138,11 @@ function slots({ model, plan, side }: Pick<CheckInput, 'model' | 'plan' | 'side'
   return plannedSlots(model, plan).filter((slot) => slot.side === side)
 }
 
-function stray(input: CheckInput, slot: PlannedSlot, kind: 'residue' | 'drift'): Said[] {
+function stray(input: CheckInput, slot: PlannedSlot, kind: 'residue' | 'drift'): CheckResult[] {
   const { model, plan, side } = input
-  const found = toldStray(model, plan, slot)[kind]
+  const found = reportedStray(model, plan, slot)[kind]
   const source = String(rowValue(plan.rows, bankFactRow(slot.family, slot.slot, 'startedFrom')))
-  return found.flatMap((id): Said[] => {
+  return found.flatMap((id): CheckResult[] => {
     const setting = lookup(model).settings.get(id)
     const value = slot.rows[id]
     if (!setting || value === undefined) return []
@@ -158,7 +158,7 @@ function stray(input: CheckInput, slot: PlannedSlot, kind: 'residue' | 'drift'):
         reason: `Base has ${base ?? ''}; ${slot.name} differs, ${origin}.`,
         row,
         mends: [
-          mendBy(plan, `Put ${setting.label} back to base`, kind, { [row]: null }),
+          quickFix(plan, `Put ${setting.label} back to base`, kind, { [row]: null }),
           ...(found.length > 1
             ? [
                 {
@@ -173,7 +173,7 @@ function stray(input: CheckInput, slot: PlannedSlot, kind: 'residue' | 'drift'):
   })
 }
 
-function meantButEqual({ model, plan }: CheckInput, slot: PlannedSlot): Said[] {
+function meantButEqual({ model, plan }: CheckInput, slot: PlannedSlot): CheckResult[] {
   const row = bankFactRow(slot.family, slot.slot, 'meant')
   const listed = rowValue(plan.rows, row)
   const equal = (Array.isArray(listed) ? (listed as string[]) : []).filter(
@@ -191,7 +191,7 @@ function meantButEqual({ model, plan }: CheckInput, slot: PlannedSlot): Said[] {
 }
 
 /** In stills the record key may film with one named bank, whatever was last used: then that bank has to be there. */
-function recordBank({ model, plan, side, first, situated }: CheckInput): Said[] {
+function recordBank({ model, plan, side, first, states: situated }: CheckInput): CheckResult[] {
   const { filming } = model
   const [one] = situated
   if (!first || side !== 'stills' || filming?.fromStills !== 'named' || !filming.namedBy || !one) return []
@@ -202,7 +202,7 @@ function recordBank({ model, plan, side, first, situated }: CheckInput): Said[] 
   const missing = named?.possible.find((id) => id !== 'plain' && !used.some((slot) => slot.slot === id))
   if (!named || missing === undefined) return []
   const { setting } = named
-  const row = baseRow(plan.rows, setting, plainly(model, side))
+  const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
   const ways = ['plain', ...used.map((slot) => slot.slot)]
   return [
     {
@@ -211,7 +211,7 @@ function recordBank({ model, plan, side, first, situated }: CheckInput): Said[] 
       row,
       asks: named.possible.length > 1,
       mends: ways.map((way) =>
-        mendBy(plan, `Film with ${showValue(setting.domain, way)}`, 'record-bank-unused', { [row]: way }),
+        quickFix(plan, `Film with ${showValue(setting.domain, way)}`, 'record-bank-unused', { [row]: way }),
       ),
     },
   ]

@@ -1,4 +1,4 @@
-import { baseRow, plainly } from '../plan/cells'
+import { baseRow, defaultWhereabouts } from '../plan/cells'
 import {
   type RowId,
   baseCellOf,
@@ -11,7 +11,7 @@ import {
   rowValue,
   schoolRow,
 } from '../plan/rows'
-import { keyName } from '../model/keys'
+import { keyName } from '../model/controls'
 import { valueMeaning } from '../resolve/meaning'
 import { lookup } from '../model/lookup'
 import { memoize } from '../memoize'
@@ -20,7 +20,7 @@ import { schemeDispute, schemes, schemeWork } from '../focus/schemes'
 import { halfPressSetting, heldAnswers } from '../resolve/held'
 import type { Resolution, ResolvedSetting } from '../resolve/resolved'
 import { focusRole } from '../vocabulary/focus-roles'
-import { mendBy, type Check, type CheckInput, type Said, type Situated } from './finding'
+import { quickFix, type Check, type CheckInput, type CheckResult, type ResolvedContext } from './finding'
 import { decidedBy, keysIn, plannedKeysIn, rowOf, settingMeaning, standsAt } from './meaning'
 
 /** What starts autofocus, and whether base and override fit. */
@@ -33,7 +33,7 @@ export const focusChecks: readonly Check[] = [
     needs: ['J18', 'J19'],
     school: { dispute: schemeDispute, only: ['thumb', 'areas', 'tap'] },
     reasonSilences: false,
-    run: (input) => input.situated.flatMap((one) => halfSet(input, one)),
+    run: (input) => input.states.flatMap((one) => halfSet(input, one)),
   },
   {
     id: 'scheme-half-done',
@@ -51,7 +51,7 @@ export const focusChecks: readonly Check[] = [
     station: 'focus',
     needs: ['J18'],
     reasonSilences: false,
-    run: (input) => input.situated.flatMap((one) => nothingFocuses(input, one)),
+    run: (input) => input.states.flatMap((one) => nothingFocuses(input, one)),
   },
   {
     id: 'area-only-alone',
@@ -60,7 +60,7 @@ export const focusChecks: readonly Check[] = [
     station: 'focus',
     needs: ['J19'],
     reasonSilences: false,
-    run: (input) => input.situated.flatMap((one) => areaOnlyAlone(input, one)),
+    run: (input) => input.states.flatMap((one) => areaOnlyAlone(input, one)),
   },
   {
     id: 'area-not-offered',
@@ -78,7 +78,7 @@ export const focusChecks: readonly Check[] = [
     station: 'focus',
     needs: ['J19'],
     reasonSilences: false,
-    run: (input) => input.situated.flatMap((one) => heldAddsNothing(input, one)),
+    run: (input) => input.states.flatMap((one) => heldAddsNothing(input, one)),
   },
   {
     id: 'pair-unknown',
@@ -91,7 +91,7 @@ export const focusChecks: readonly Check[] = [
   },
 ]
 
-function halfSet(input: CheckInput, one: Situated): Said[] {
+function halfSet(input: CheckInput, one: ResolvedContext): CheckResult[] {
   const key = plannedKeysIn(input.model, one.resolution).find(
     ({ fn, resolved }) => focusRole(fn.means) === 'starts' && resolved.verdict !== 'dead',
   )
@@ -107,7 +107,7 @@ function halfSet(input: CheckInput, one: Situated): Said[] {
       reason: `${key.fn.name} is on ${keyName(key)}, but ${label} is on: pressing the release focuses again, wherever the frame then points.`,
       row,
       asks: half.truth === 'unknown',
-      mends: [mendBy(input.plan, `Switch ${label} off`, 'thumb-focus-half-set', { [row]: false })],
+      mends: [quickFix(input.plan, `Switch ${label} off`, 'thumb-focus-half-set', { [row]: false })],
       seenIn: one,
     },
   ]
@@ -124,7 +124,7 @@ function isOfSide(model: BodyModel, id: RowId, side: Side): boolean {
 }
 
 /** What is left to do of the scheme the owner has chosen, on a side that the plan says anything of. */
-function halfDone({ model, plan, side, first }: CheckInput): Said[] {
+function halfDone({ model, plan, side, first }: CheckInput): CheckResult[] {
   const scheme = schemes.find((one) => one.school.id === rowValue(plan.rows, schoolRow(schemeDispute)))
   const begun = idsOf(plan.rows).some((row) => isOfSide(model, row, side))
   if (!scheme || (!first && !begun)) return []
@@ -138,7 +138,7 @@ function halfDone({ model, plan, side, first }: CheckInput): Said[] {
       reason: `${changes.map(({ what, from, becomes }) => `${what} is ${from}, not ${becomes}`).join('; ')}.`,
       row: one.row,
       mends: [
-        mendBy(
+        quickFix(
           plan,
           changes.length === 1 ? `Set ${one.what}` : `Set all ${changes.length}`,
           'scheme-half-done',
@@ -149,12 +149,12 @@ function halfDone({ model, plan, side, first }: CheckInput): Said[] {
   ]
 }
 
-function nothingFocuses(input: CheckInput, one: Situated): Said[] {
+function nothingFocuses(input: CheckInput, one: ResolvedContext): CheckResult[] {
   const half = halfPressIn(input, one.resolution)
   const mode = valueMeaning(input.model, one.resolution, 'focus.mode')
   const { functions } = lookup(input.model)
   const key = [...one.resolution.addresses.values()].some(
-    ({ gets, verdict }) =>
+    ({ effectiveFunctionId: gets, verdict }) =>
       verdict !== 'dead' && focusRole(functions.get(gets ?? '')?.means ?? null) === 'starts',
   )
   if (!half || half.truth === 'yes' || key || !mode || standsAt(mode, 'manual') === 'yes') return []
@@ -168,13 +168,13 @@ function nothingFocuses(input: CheckInput, one: Situated): Said[] {
       row,
       severity: half.truth === 'unknown' ? 'trips' : 'blocks',
       asks: half.truth === 'unknown',
-      mends: [mendBy(input.plan, `Switch ${label} on`, 'nothing-focuses', { [row]: true })],
+      mends: [quickFix(input.plan, `Switch ${label} on`, 'nothing-focuses', { [row]: true })],
       seenIn: one,
     },
   ]
 }
 
-function areaOnlyAlone(input: CheckInput, one: Situated): Said[] {
+function areaOnlyAlone(input: CheckInput, one: ResolvedContext): CheckResult[] {
   const half = halfPressIn(input, one.resolution)
   if (!half || half.truth === 'yes') return []
   const decided = decidedBy(half.resolved) !== null
@@ -191,16 +191,16 @@ function areaOnlyAlone(input: CheckInput, one: Situated): Said[] {
     }))
 }
 
-function areaNotOffered(input: CheckInput): Said[] {
-  const { model, plan, side, situated } = input
+function areaNotOffered(input: CheckInput): CheckResult[] {
+  const { model, plan, side, states: situated } = input
   const [area, limit] = [settingMeaning(model, 'focus.area'), settingMeaning(model, 'focus.areaLimit')]
   const [one] = situated
   if (!area || limit?.domain.kind !== 'subset' || !one) return []
-  const row = baseRow(plan.rows, limit, plainly(model, side))
+  const row = baseRow(plan.rows, limit, defaultWhereabouts(model, side))
   const offered = rowValue(plan.rows, row) ?? limit.factory
   if (!Array.isArray(offered)) return []
   const known = limit.domain.values
-  return keysIn(model, one.resolution).flatMap(({ address, fn }): Said[] => {
+  return keysIn(model, one.resolution).flatMap(({ address, fn }): CheckResult[] => {
     const called = known.find((choice) => choice.id === fn.overrides?.[area.id])
     if (!called || offered.includes(called.id)) return []
     const all = known.map((choice) => choice.id).filter((id) => id === called.id || offered.includes(id))
@@ -209,14 +209,14 @@ function areaNotOffered(input: CheckInput): Said[] {
         title: `${keyName({ address })}: ${fn.name} calls an area that is not on offer`,
         reason: `${limit.label} leaves out ${called.name}, which ${fn.name} needs.`,
         row: keyRow(address),
-        mends: [mendBy(plan, `Offer ${called.name} too`, 'area-not-offered', { [row]: all })],
+        mends: [quickFix(plan, `Offer ${called.name} too`, 'area-not-offered', { [row]: all })],
       },
     ]
   })
 }
 
-function heldAddsNothing({ model }: CheckInput, one: Situated): Said[] {
-  return plannedKeysIn(model, one.resolution).flatMap(({ address, fn, resolved }): Said[] => {
+function heldAddsNothing({ model }: CheckInput, one: ResolvedContext): CheckResult[] {
+  return plannedKeysIn(model, one.resolution).flatMap(({ address, fn, resolved }): CheckResult[] => {
     const brought = Object.entries(fn.overrides ?? {}).flatMap(([id, value]) => {
       const now = one.resolution.settings.get(id)
       return now ? [{ now, truth: standsAt(now, value) }] : []
@@ -239,7 +239,7 @@ function heldAddsNothing({ model }: CheckInput, one: Situated): Said[] {
   })
 }
 
-function pairUnknown({ model, situated }: CheckInput): Said[] {
+function pairUnknown({ model, states: situated }: CheckInput): CheckResult[] {
   const [one] = situated
   const answers = heldAnswers(model)
   if (!one || answers.length < 2) return []
@@ -271,7 +271,8 @@ function halfPressIn(
 const metersFor = memoize((model: BodyModel) =>
   memoize((resolution: Resolution) =>
     [...resolution.addresses.values()].some(
-      ({ gets }) => focusRole(lookup(model).functions.get(gets ?? '')?.means ?? null) === 'half-press',
+      ({ effectiveFunctionId: gets }) =>
+        focusRole(lookup(model).functions.get(gets ?? '')?.means ?? null) === 'half-press',
     ),
   ),
 )

@@ -14,7 +14,7 @@ export interface Telling {
  * about them. A plan gives the same values and verdicts for them in the part as in the whole, in a fraction of the time. The
  * same part is the same object for as long as the model lives.
  */
-export function partOf(model: BodyModel, telling: Telling): BodyModel {
+export function excerptOf(model: BodyModel, telling: Telling): BodyModel {
   const functions = telling.functions ?? new Set<string>()
   const start = [...new Set([...telling.settings, ...alwaysIn(model)])].sort()
   const key = [...start, '|', ...[...functions].sort()].join(' ')

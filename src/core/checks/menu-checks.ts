@@ -1,10 +1,10 @@
 import { cellValue, gridCells, ownLines } from '../plan/cells'
 import { type RowId, emptyCell, idsOf, isGridRow, rowValue } from '../plan/rows'
-import { keyName } from '../model/keys'
+import { keyName } from '../model/controls'
 import { itemName, lookup } from '../model/lookup'
 import type { Grid } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { mendBy, type Check, type CheckInput, type Said } from './finding'
+import { quickFix, type Check, type CheckInput, type CheckResult } from './finding'
 import { keysIn } from './meaning'
 
 /** What is wrong with the function menus and the own menu. */
@@ -16,7 +16,7 @@ export const menuChecks: readonly Check[] = [
     needs: ['J27'],
     reasonSilences: true,
     run: (input) =>
-      cells(input).flatMap(({ grid, row, setting }, i, all): Said[] => {
+      cells(input).flatMap(({ grid, row, setting }, i, all): CheckResult[] => {
         const twin = all.slice(0, i).some((one) => one.grid === grid && one.setting === setting)
         if (!twin || !planned(input.plan, grid)) return []
         return [
@@ -24,7 +24,7 @@ export const menuChecks: readonly Check[] = [
             title: `${itemName(input.model, setting)} stands twice in ${grid.name}`,
             reason: 'A cell could hold something else.',
             row,
-            mends: [mendBy(input.plan, 'Empty this cell', 'cell-twice', { [row]: emptyCell })],
+            mends: [quickFix(input.plan, 'Empty this cell', 'cell-twice', { [row]: emptyCell })],
           },
         ]
       }),
@@ -36,9 +36,9 @@ export const menuChecks: readonly Check[] = [
     needs: ['J2', 'J27'],
     reasonSilences: true,
     run: (input) => {
-      const [one] = input.situated
+      const [one] = input.states
       const keys = one ? keysIn(input.model, one.resolution) : []
-      return cells(input).flatMap(({ grid, row, setting }): Said[] => {
+      return cells(input).flatMap(({ grid, row, setting }): CheckResult[] => {
         const key = keys.find(
           ({ fn, resolved }) => fn.changes.includes(setting) && resolved.verdict === 'works',
         )
@@ -48,7 +48,7 @@ export const menuChecks: readonly Check[] = [
             title: `${itemName(input.model, setting)} is on ${keyName(key)} and in ${grid.name}`,
             reason: 'A cell is a second way there. Say why, as for those who forget keys; or free it.',
             row,
-            mends: [mendBy(input.plan, 'Empty this cell', 'cell-spent', { [row]: emptyCell })],
+            mends: [quickFix(input.plan, 'Empty this cell', 'cell-spent', { [row]: emptyCell })],
           },
         ]
       })
@@ -61,10 +61,10 @@ export const menuChecks: readonly Check[] = [
     needs: ['J27'],
     reasonSilences: true,
     run: (input) => {
-      const [one] = input.situated
+      const [one] = input.states
       const keys = one ? keysIn(input.model, one.resolution) : []
-      return input.model.grids.flatMap((grid): Said[] => {
-        const opened = keys.some(({ resolved }) => resolved.gets === grid.openedBy)
+      return input.model.grids.flatMap((grid): CheckResult[] => {
+        const opened = keys.some(({ resolved }) => resolved.effectiveFunctionId === grid.openedBy)
         const row = cells(input).find(
           (cell) => cell.grid === grid && Object.hasOwn(input.plan.rows, cell.row),
         )?.row
@@ -87,14 +87,14 @@ export const menuChecks: readonly Check[] = [
     needs: ['J27'],
     reasonSilences: true,
     run: (input) =>
-      lines(input).flatMap(({ row, id }, i, all): Said[] => {
+      lines(input).flatMap(({ row, id }, i, all): CheckResult[] => {
         if (!all.slice(0, i).some((one) => one.id === id)) return []
         return [
           {
             title: `${itemName(input.model, id)} stands twice in the own menu`,
             reason: 'A line could hold something else.',
             row,
-            mends: [mendBy(input.plan, 'Take this line out', 'line-twice', { [row]: null })],
+            mends: [quickFix(input.plan, 'Take this line out', 'line-twice', { [row]: null })],
           },
         ]
       }),
@@ -106,7 +106,7 @@ export const menuChecks: readonly Check[] = [
     needs: ['J2', 'J27'],
     reasonSilences: true,
     run: (input) =>
-      lines(input).flatMap(({ row, id }): Said[] => {
+      lines(input).flatMap(({ row, id }): CheckResult[] => {
         const cell = input.model.sides
           .flatMap((side) => cells({ ...input, side }))
           .find((one) => one.setting === id && Object.hasOwn(input.plan.rows, one.row))
@@ -116,7 +116,7 @@ export const menuChecks: readonly Check[] = [
             title: `${itemName(input.model, id)} is in ${cell.grid.name} and in the own menu`,
             reason: 'Each thing has one place, the nearest it needs; a second route wants a reason.',
             row,
-            mends: [mendBy(input.plan, 'Take this line out', 'two-tiers', { [row]: null })],
+            mends: [quickFix(input.plan, 'Take this line out', 'two-tiers', { [row]: null })],
           },
         ]
       }),
@@ -128,7 +128,7 @@ export const menuChecks: readonly Check[] = [
     needs: ['J27', 'J40'],
     reasonSilences: true,
     run: (input) =>
-      lines(input).flatMap(({ row, id }): Said[] => {
+      lines(input).flatMap(({ row, id }): CheckResult[] => {
         const act = lookup(input.model).acts.get(id)
         if (act?.warning === undefined || act.does !== 'format') return []
         return [

@@ -13,7 +13,7 @@ import {
 import { lookup } from '../model/lookup'
 import { functionAt } from '../plan/assign'
 import { sameValue } from '../vocabulary/values'
-import { mendBy, type Check, type CheckInput, type Said } from './finding'
+import { quickFix, type Check, type CheckInput, type CheckResult } from './finding'
 
 type Intent = Extract<Row, { kind: 'intent' }>
 
@@ -26,7 +26,7 @@ export const intentChecks: readonly Check[] = [
     needs: ['J13', 'J44'],
     reasonSilences: false,
     run: (input) =>
-      [...grouped(input)].flatMap(([target, claims]): Said[] => {
+      [...grouped(input)].flatMap(([target, claims]): CheckResult[] => {
         const [one, other] = claims
         const clashing = claims.find(
           (claim) => one && !sameValue(value(input, claim.id) ?? '', value(input, one.id) ?? ''),
@@ -42,7 +42,7 @@ export const intentChecks: readonly Check[] = [
             reason: `${words.join('; ')}. It holds one of them.`,
             row: one.id,
             mends: claims.map((kept) =>
-              mendBy(
+              quickFix(
                 input.plan,
                 `Keep what ${kept.intent.claimant} wants`,
                 'claimed-twice',
@@ -63,7 +63,7 @@ export const intentChecks: readonly Check[] = [
   },
 ]
 
-function unmet(input: CheckInput, id: RowId, { claimant, wants }: Intent): Said[] {
+function unmet(input: CheckInput, id: RowId, { claimant, wants }: Intent): CheckResult[] {
   const { model, plan } = input
   const wanted = value(input, id)
   const words = showRow(model, id, wanted)
@@ -75,7 +75,7 @@ function unmet(input: CheckInput, id: RowId, { claimant, wants }: Intent): Said[
         title: `${words} is not where ${claimant} wants it`,
         reason: `${wants.address.control.name} has ${now}; ${claimant} wants ${words} there.`,
         row: id,
-        mends: [mendBy(plan, `Put ${words} there`, 'intent-unmet', { [keyRow(wants.address)]: wanted })],
+        mends: [quickFix(plan, `Put ${words} there`, 'intent-unmet', { [keyRow(wants.address)]: wanted })],
       },
     ]
   }
@@ -86,7 +86,7 @@ function unmet(input: CheckInput, id: RowId, { claimant, wants }: Intent): Said[
         title: `${slot.name} cannot keep ${setting.label}`,
         reason: `${claimant} wants ${words} in ${slot.name}, but ${family.name} do not keep ${setting.label}: it stands outside the banks and must be set right by hand.`,
         row: id,
-        mends: [mendBy(plan, 'Let go of it', 'intent-unmet', { [id]: null })],
+        mends: [quickFix(plan, 'Let go of it', 'intent-unmet', { [id]: null })],
       },
     ]
   }
@@ -97,7 +97,7 @@ function unmet(input: CheckInput, id: RowId, { claimant, wants }: Intent): Said[
       title: `${slot.name} does not have what ${claimant} wants`,
       reason: `${setting.label} is ${showRow(model, row, rowValue(plan.rows, row))} there; ${claimant} wants ${words}.`,
       row: id,
-      mends: [mendBy(plan, `Set ${words}`, 'intent-unmet', { [row]: wanted })],
+      mends: [quickFix(plan, `Set ${words}`, 'intent-unmet', { [row]: wanted })],
     },
   ]
 }

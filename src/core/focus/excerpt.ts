@@ -1,12 +1,12 @@
-import { partOf } from '../model/part'
+import { excerptOf } from '../model/excerpt'
 import type { BodyModel, ModelFunction } from '../model/types'
 import { memoize } from '../memoize'
 import { focusRole } from '../vocabulary/focus-roles'
 
 /** The part of a model that focus hangs on. */
-export const focusPart: (model: BodyModel) => BodyModel = memoize((model: BodyModel) => {
+export const focusExcerpt: (model: BodyModel) => BodyModel = memoize((model: BodyModel) => {
   const recording = model.settings.filter((setting) => setting.means === 'movie.recordByShutter')
-  return partOf(model, {
+  return excerptOf(model, {
     settings: [...model.settings.filter(isFocus), ...recording].map((setting) => setting.id),
     functions: new Set(model.functions.filter((fn) => hasSay(model, fn)).map((fn) => fn.id)),
   })

@@ -12,7 +12,7 @@ import type { Verdict } from '../resolve/resolved'
 import { focusRole, startsFocus } from '../vocabulary/focus-roles'
 import { sameValue, type Value } from '../vocabulary/values'
 import { statesOf, type HeldState, type Trigger } from './held-state'
-import { focusPart } from './part'
+import { focusExcerpt } from './excerpt'
 import { outcomeOf, type FocusOutcome } from './outcome'
 import { afterPresses, variantsOf, type Variant } from './variants'
 
@@ -48,7 +48,7 @@ export interface FocusTable {
  * in states, quadratic in triggers.
  */
 export function focusTables(whole: BodyModel, plan: Plan, context: Context): FocusTable[] {
-  const model = focusPart(whole)
+  const model = focusExcerpt(whole)
   return variantsOf(model, plan, context).map((variant) => {
     const here = afterPresses(context, variant)
     const owned = ownedIn(model, plan, here)
@@ -112,7 +112,7 @@ export function rowFor(table: FocusTable, held: readonly string[]): FocusRow | u
 
 /** The keys of a side that answer here and change what focus does while they are held. */
 export function triggersIn(whole: BodyModel, plan: Plan, context: Context): Trigger[] {
-  const model = focusPart(whole)
+  const model = focusExcerpt(whole)
   return triggersOf(model, standingsIn(effectiveState(model, plan, context), plan, context))
 }
 
@@ -141,7 +141,7 @@ function standingsIn(state: State, plan: Plan, context: Context): Standing[] {
     if (!asks || (!mayHaveSay(asks) && !remarking.has(`function/${asks.id}`))) return []
     const missing = missingFrom(address, context)
     if (missing.length > 0) return []
-    const { gets, verdict } = judge(state, asks.id, context, address)
+    const { effectiveFunctionId: gets, verdict } = judge(state, asks.id, context, address)
     const fn = functions.get(gets ?? '')
     return fn && verdict !== 'dead' && mayHaveSay(fn) ? [{ address, fn, verdict }] : []
   })

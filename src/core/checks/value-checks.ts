@@ -1,9 +1,9 @@
 import { noteRow } from '../plan/rows'
-import { baseRow, plainly } from '../plan/cells'
+import { baseRow, defaultWhereabouts } from '../plan/cells'
 import { showValue } from '../model/domain'
 import { factsOf } from '../rules/condition'
 import type { Remark, ResolvedSetting } from '../resolve/resolved'
-import { mendBy, ofEachSetting, type Check, type CheckInput, type Said } from './finding'
+import { quickFix, ofEachSetting, type Check, type CheckInput, type CheckResult } from './finding'
 import { decidedBy, rowOf, settingMeaning } from './meaning'
 
 /** What the body makes of the planned values. */
@@ -83,7 +83,7 @@ function withRemark(
   { model, plan, side }: CheckInput,
   kind: Remark['kind'],
   verb: string,
-): Said[] {
+): CheckResult[] {
   return resolved.remarks
     .filter((remark) => remark.kind === kind && remark.truth === 'yes')
     .map((remark) => ({
@@ -94,7 +94,7 @@ function withRemark(
     }))
 }
 
-function forced(resolved: ResolvedSetting): Said[] {
+function forced(resolved: ResolvedSetting): CheckResult[] {
   const last = resolved.chain.at(-1)
   const asked = resolved.chain.findLast((link) => link.layer !== 'rule')
   const row = asked?.layer === 'dial' ? decidedBy(resolved) : asked?.row
@@ -110,7 +110,7 @@ function forced(resolved: ResolvedSetting): Said[] {
   ]
 }
 
-function doubtful(resolved: ResolvedSetting): Said[] {
+function doubtful(resolved: ResolvedSetting): CheckResult[] {
   const row = decidedBy(resolved)
   const doubt = resolved.remarks.find((remark) => remark.truth === 'unknown')
   if (row === null || (resolved.possible.length < 2 && !doubt)) return []
@@ -127,9 +127,9 @@ function doubtful(resolved: ResolvedSetting): Said[] {
   ]
 }
 
-function misleadingSigns({ model, plan, side, situated }: CheckInput): Said[] {
+function misleadingSigns({ model, plan, side, states: situated }: CheckInput): CheckResult[] {
   return situated.flatMap((one) =>
-    one.resolution.indicators.flatMap((sign): Said[] => {
+    one.resolution.indicators.flatMap((sign): CheckResult[] => {
       const rule = model.rules.find((each) => each.id === sign.rule)
       const settings = (rule ? factsOf(rule.when) : []).flatMap((fact) =>
         fact.startsWith('setting/') ? [one.resolution.settings.get(fact.slice('setting/'.length))] : [],
@@ -137,7 +137,7 @@ function misleadingSigns({ model, plan, side, situated }: CheckInput): Said[] {
       const decided = settings.flatMap((resolved) => (resolved ? [decidedBy(resolved)] : []))
       const row = decided.find((each) => each !== null)
       const [first] = settings
-      const fallback = first && baseRow(plan.rows, first.setting, plainly(model, side))
+      const fallback = first && baseRow(plan.rows, first.setting, defaultWhereabouts(model, side))
       const place = row ?? (first?.setting.place === 'physical' ? undefined : fallback)
       if (!place || first?.setting.place === 'local') return []
       return [
@@ -175,11 +175,11 @@ const riskyValues: readonly { means: string; value: string | boolean; because: s
   },
 ]
 
-function risks({ model, plan, side, first }: CheckInput): Said[] {
+function risks({ model, plan, side, first }: CheckInput): CheckResult[] {
   if (!first) return []
-  return riskyValues.flatMap(({ means, value, because }): Said[] => {
+  return riskyValues.flatMap(({ means, value, because }): CheckResult[] => {
     const setting = settingMeaning(model, means)
-    const row = setting && baseRow(plan.rows, setting, plainly(model, side))
+    const row = setting && baseRow(plan.rows, setting, defaultWhereabouts(model, side))
     if (!setting || row === undefined || plan.rows[row] !== value) return []
     if (Object.hasOwn(plan.rows, noteRow('risk', row))) return []
     return [
@@ -190,7 +190,7 @@ function risks({ model, plan, side, first }: CheckInput): Said[] {
         mends:
           setting.factory === value
             ? []
-            : [mendBy(plan, 'Leave it as delivered', 'risk-not-accepted', { [row]: null })],
+            : [quickFix(plan, 'Leave it as delivered', 'risk-not-accepted', { [row]: null })],
       },
     ]
   })
@@ -221,9 +221,9 @@ const agreedValues: readonly { means: string; value: string | boolean; because: 
   },
 ]
 
-function agreed({ model, plan, side, situated, first }: CheckInput): Said[] {
+function agreed({ model, plan, side, states: situated, first }: CheckInput): CheckResult[] {
   const [one] = situated
-  return agreedValues.flatMap(({ means, value, because }): Said[] => {
+  return agreedValues.flatMap(({ means, value, because }): CheckResult[] => {
     const setting = settingMeaning(model, means)
     const resolved = setting && one?.resolution.settings.get(setting.id)
     if (!setting || !resolved || (setting.place === 'body' && !first)) return []
@@ -235,7 +235,7 @@ function agreed({ model, plan, side, situated, first }: CheckInput): Said[] {
         title: `${setting.label} is ${showValue(setting.domain, resolved.value)}`,
         reason: `Nearly everybody sets ${words}: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
         row,
-        mends: [mendBy(plan, `Set ${words}`, 'agreed-default', { [row]: value })],
+        mends: [quickFix(plan, `Set ${words}`, 'agreed-default', { [row]: value })],
       },
     ]
   })

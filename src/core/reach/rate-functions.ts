@@ -1,5 +1,5 @@
 import type { Address } from '../model/addresses'
-import { acceptedFunctions } from '../model/keys'
+import { acceptedFunctions } from '../model/controls'
 import type { BodyModel, LensModel, ModelFunction } from '../model/types'
 import { addressesWith } from '../plan/assign'
 import type { Plan } from '../plan/plan'
@@ -10,7 +10,7 @@ import { gainsAt } from './reach'
 import type { ReachReport } from './report'
 
 /** Where a function works: how many of the contexts, and why not in the others. */
-export interface Standing {
+export interface FunctionRating {
   readonly fn: ModelFunction
   readonly works: number
   readonly of: number
@@ -29,14 +29,14 @@ export interface Standing {
 }
 
 /** How every function that an address accepts would stand there, best for this plan first. */
-export function standings(
+export function rateFunctions(
   model: BodyModel,
   plan: Plan,
   lenses: readonly LensModel[],
   address: Address,
   reach: ReachReport,
   stateIn: StateIn = (context) => resolve(model, plan, context),
-): Standing[] {
+): FunctionRating[] {
   const accepted = acceptedFunctions(model, address)
   const contexts = contextsOf(model, plan, lenses, address.side)
   const ids = accepted.map((fn) => fn.id)
@@ -56,7 +56,7 @@ function standingOf(
   fn: ModelFunction,
   judged: readonly { name: string; by: ReturnType<typeof judgeIn> }[],
   gain: number,
-): Standing {
+): FunctionRating {
   const seen = judged.flatMap(({ name, by }) => {
     const one = by.get(fn.id)
     return one ? [{ name, ...one }] : []
@@ -80,7 +80,7 @@ function standingOf(
 }
 
 /** Works everywhere first; then what saves most; what no key has yet before what would be doubled; what costs nothing before hazards. */
-function merit(model: BodyModel, plan: Plan, standing: Standing, address: Address): number {
+function merit(model: BodyModel, plan: Plan, standing: FunctionRating, address: Address): number {
   if (standing.fn.manner === 'none') return -3
   const elsewhere = addressesWith(model, plan, address.side, standing.fn.id).some(
     (other) => other !== address,
