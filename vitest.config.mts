@@ -7,6 +7,8 @@ const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 export default defineConfig({
   resolve: { alias: { '@tests': here('./tests'), '@': here('./src') } },
   test: {
+    // Two at a time: each browser test file has a database, a server and a browser of its own.
+    maxWorkers: 2,
     projects: [
       {
         extends: true,
@@ -23,7 +25,6 @@ export default defineConfig({
           include: ['tests/browser/**/*.test.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,
-          fileParallelism: false,
         },
       },
     ],

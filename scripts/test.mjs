@@ -24,7 +24,7 @@ await main(async () => {
       const databaseUrl = await ensureDatabase(serverUrl, database)
       await runTypeScript('scripts/prepare-database.ts', ['--demo'], { DATABASE_URL: databaseUrl })
       say(`Running the ${project} tests`)
-      counts.push(runProject(project, databaseUrl, build, join(reports, `${project}.json`)))
+      counts.push(runProject(project, { databaseUrl, serverUrl, build }, join(reports, `${project}.json`)))
     }
     tell(counts)
   } finally {
@@ -34,7 +34,7 @@ await main(async () => {
   }
 })
 
-function runProject(project, databaseUrl, build, report) {
+function runProject(project, { databaseUrl, serverUrl, build }, report) {
   const vitest = join(root, 'node_modules/vitest/vitest.mjs')
   const chosen = process.argv.slice(2)
   const args = [
@@ -46,7 +46,13 @@ function runProject(project, databaseUrl, build, report) {
     '--reporter=json',
     `--outputFile.json=${report}`,
   ]
-  const env = { ...process.env, DATABASE_URL: databaseUrl, SALT_SHELF_BUILD: build, NODE_ENV: 'test' }
+  const env = {
+    ...process.env,
+    DATABASE_URL: databaseUrl,
+    SALT_SHELF_DATABASE_SERVER: serverUrl,
+    SALT_SHELF_BUILD: build,
+    NODE_ENV: 'test',
+  }
   const ran = spawnSync(process.execPath, [vitest, ...args, ...chosen], { cwd: root, env, stdio: 'inherit' })
   return { project, status: ran.status, ...countsIn(report) }
 }

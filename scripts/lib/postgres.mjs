@@ -1,4 +1,5 @@
 import { chmodSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
+import { randomBytes } from 'node:crypto'
 import { connect } from 'node:net'
 import { homedir, tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -91,6 +92,20 @@ export async function ownDatabase(text) {
     )
   await asAdmin(text, (client) => client.query('select 1'))
   return text
+}
+
+/** Copies a database that nobody is connected to, on the server that `serverUrl` lets in to; gives the address of the copy, and how to drop it. */
+export async function copyDatabase(serverUrl, databaseUrl) {
+  const name = `salt_shelf_copy_${randomBytes(6).toString('hex')}`
+  const from = new URL(databaseUrl)
+  const template = decodeURIComponent(from.pathname.slice(1))
+  await asAdmin(serverUrl, (client) => client.query(`create database "${name}" template "${template}"`))
+  from.pathname = `/${name}`
+  return {
+    databaseUrl: from.href,
+    drop: () =>
+      asAdmin(serverUrl, (client) => client.query(`drop database if exists "${name}" with (force)`)),
+  }
 }
 
 async function asAdmin(serverUrl, work) {

@@ -1,4 +1,6 @@
 import type { BrowserContext, Page } from 'playwright-core'
+import { closePool } from '@/server/db'
+import { copyDatabase } from '../../scripts/lib/postgres.mjs'
 import { freePort } from '../../scripts/lib/system.mjs'
 import { startServer, type RunningServer } from '../../scripts/lib/server.mjs'
 import { openChromium } from './chromium'
@@ -16,10 +18,13 @@ export interface Application {
   stop(): Promise<void>
 }
 
-/** Starts the application on a free port. */
+/** Starts the application on a free port, with a database of its own: a copy of the one that was prepared. */
 export async function openApplication(): Promise<Application> {
-  const databaseUrl = process.env.DATABASE_URL
-  if (!databaseUrl) throw new Error('browser tests need DATABASE_URL; run npm test')
+  const prepared = process.env.DATABASE_URL
+  const serverUrl = process.env.SALT_SHELF_DATABASE_SERVER
+  if (!prepared || !serverUrl) throw new Error('browser tests need a database; run npm test')
+  const { databaseUrl, drop } = await copyDatabase(serverUrl, prepared)
+  process.env.DATABASE_URL = databaseUrl
   const build = process.env.SALT_SHELF_BUILD
   if (!build) throw new Error('browser tests need a build; run npm test')
   const port = await freePort()
@@ -31,7 +36,12 @@ export async function openApplication(): Promise<Application> {
     start: async () => {
       server = await startServer(options)
     },
-    stop: async () => void (await server.kill()),
+    stop: async () => {
+      await server.kill()
+      await closePool()
+      process.env.DATABASE_URL = prepared
+      await drop()
+    },
   }
 }
 

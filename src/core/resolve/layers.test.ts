@@ -196,7 +196,7 @@ describe('a control', () => {
     expect(key('stills/thumb-dial/turn', heron, rows)?.effectiveFunctionId).toBe('turn-aperture')
     expect(key('stills/thumb-dial/turn', heron, rows, { held: ['hold-turn-iso'] })).toMatchObject({
       functionId: 'turn-aperture',
-      gets: 'turn-iso',
+      effectiveFunctionId: 'turn-iso',
       remarks: [{ rule: 'while-held' }, { rule: 'iso-by-itself' }],
     })
   })

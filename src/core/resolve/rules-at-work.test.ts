@@ -111,7 +111,7 @@ describe('a rule by which something becomes something else', () => {
       rule('no-record', always, { kind: 'ineffective', function: 'record' }),
     )
     const key = resolveIn(model).addresses.get('motion/cheek-key/press')
-    expect(key).toMatchObject({ functionId: 'magnifier', gets: 'record', verdict: 'inert' })
+    expect(key).toMatchObject({ functionId: 'magnifier', effectiveFunctionId: 'record', verdict: 'inert' })
     expect(key?.remarks.map((one) => one.kind)).toEqual(['replaced', 'ineffective'])
   })
 })
