@@ -38,7 +38,18 @@ const coreMayUse = {
   camera: ['vocabulary', 'rules', 'model', 'plan', 'files', 'resolve', 'focus'],
   suggest: ['vocabulary', 'model', 'sync', 'plan', 'fit', 'resolve', 'reach'],
   checks: ['vocabulary', 'numbers', 'rules', 'model', 'sync', 'plan', 'resolve', 'focus', 'banks'],
-  analysis: ['vocabulary', 'model', 'sync', 'plan', 'resolve', 'focus', 'reach', 'banks', 'suggest', 'checks'],
+  analysis: [
+    'vocabulary',
+    'model',
+    'sync',
+    'plan',
+    'resolve',
+    'focus',
+    'reach',
+    'banks',
+    'suggest',
+    'checks',
+  ],
 }
 const coreFolders = Object.keys(coreMayUse)
 const coreZones = coreFolders.map((folder) => ({
@@ -110,6 +121,32 @@ export default tseslint.config(
       'no-restricted-imports': [
         'error',
         { patterns: [{ regex: '(plan|\\.)/rows/.+$', message: 'core/plan/rows has one public file.' }] },
+      ],
+    },
+  },
+  {
+    files: ['src/**'],
+    ignores: ['src/core/**', 'src/**/*.test.ts', 'src/**/*.test.tsx'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { regex: '(plan|\\.)/rows/.+$', message: 'core/plan/rows has one public file.' },
+            { regex: '^@/features/[a-z]+/.+$', message: 'A feature has one public file: its index.' },
+          ],
+        },
+      ],
+      'max-lines-per-function': ['error', { max: 100 }],
+    },
+  },
+  {
+    files: ['src/**'],
+    ignores: ['src/core/memoize.ts', 'src/**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        { name: 'WeakMap', message: 'There is one way to remember: core/memoize.ts.' },
       ],
     },
   },

@@ -25,6 +25,7 @@ export default defineConfig({
           include: ['tests/browser/**/*.test.ts'],
           testTimeout: 60_000,
           hookTimeout: 60_000,
+          expect: { poll: { timeout: 8000 } },
         },
       },
     ],

@@ -10,7 +10,4 @@ export interface Cluster {
 export function startThrowAwayCluster(home?: string): Promise<Cluster & { readonly home: string }>
 export function ensureDatabase(serverUrl: string, name: string): Promise<string>
 
-export function copyDatabase(
-  serverUrl: string,
-  databaseUrl: string,
-): Promise<{ readonly databaseUrl: string; drop(): Promise<void> }>
+export function copyDatabase(serverUrl: string, databaseUrl: string): Promise<string>

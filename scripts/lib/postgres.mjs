@@ -76,11 +76,16 @@ export async function ensureDatabase(serverUrl, name) {
   return url.href
 }
 
-/** Drops a database that a test made. */
+/** Drops a database and the copies that were made of it. */
 export async function dropDatabase(serverUrl, name) {
-  await asAdmin(serverUrl, (client) =>
-    client.query(`drop database if exists ${client.escapeIdentifier(name)} with (force)`),
-  )
+  await asAdmin(serverUrl, async (client) => {
+    const found = await client.query(
+      'select datname from pg_database where datname = $1 or starts_with(datname, $2)',
+      [name, `${name}_`],
+    )
+    for (const { datname } of found.rows)
+      await client.query(`drop database if exists ${client.escapeIdentifier(datname)} with (force)`)
+  })
 }
 
 /** A database address of the owner's, or a Stop that says what is wrong with it; the database is asked whether it answers. */
@@ -94,18 +99,14 @@ export async function ownDatabase(text) {
   return text
 }
 
-/** Copies a database that nobody is connected to, on the server that `serverUrl` lets in to; gives the address of the copy, and how to drop it. */
+/** Copies a database that nobody is connected to, on the server that `serverUrl` lets in to; gives the address of the copy. */
 export async function copyDatabase(serverUrl, databaseUrl) {
-  const name = `salt_shelf_copy_${randomBytes(6).toString('hex')}`
-  const from = new URL(databaseUrl)
-  const template = decodeURIComponent(from.pathname.slice(1))
+  const copy = new URL(databaseUrl)
+  const template = decodeURIComponent(copy.pathname.slice(1))
+  const name = `${template}_${randomBytes(4).toString('hex')}`
   await asAdmin(serverUrl, (client) => client.query(`create database "${name}" template "${template}"`))
-  from.pathname = `/${name}`
-  return {
-    databaseUrl: from.href,
-    drop: () =>
-      asAdmin(serverUrl, (client) => client.query(`drop database if exists "${name}" with (force)`)),
-  }
+  copy.pathname = `/${name}`
+  return copy.href
 }
 
 async function asAdmin(serverUrl, work) {

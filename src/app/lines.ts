@@ -1,5 +1,5 @@
-import type { BodyLine } from '@/features/bodies/body-line'
-import type { ShelfFile } from '@/features/shelf/file-table'
+import type { BodyLine } from '@/features/bodies'
+import type { ShelfFile } from '@/features/shelf'
 import type { FileLine } from '@/server/files'
 import { cardConditionOf, type Body } from '@/server/bodies'
 

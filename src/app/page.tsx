@@ -1,5 +1,4 @@
-import { ShelfFollow } from '@/features/shelf/shelf-follow'
-import { Shelf } from '@/features/shelf/shelf'
+import { Shelf, ShelfFollow } from '@/features/shelf'
 import { ok } from '@/core/result'
 import { listBodies } from '@/server/bodies'
 import { listFiles } from '@/server/files'

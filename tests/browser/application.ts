@@ -1,5 +1,4 @@
 import type { BrowserContext, Page } from 'playwright-core'
-import { closePool } from '@/server/db'
 import { copyDatabase } from '../../scripts/lib/postgres.mjs'
 import { freePort } from '../../scripts/lib/system.mjs'
 import { startServer, type RunningServer } from '../../scripts/lib/server.mjs'
@@ -23,7 +22,7 @@ export async function openApplication(): Promise<Application> {
   const prepared = process.env.DATABASE_URL
   const serverUrl = process.env.SALT_SHELF_DATABASE_SERVER
   if (!prepared || !serverUrl) throw new Error('browser tests need a database; run npm test')
-  const { databaseUrl, drop } = await copyDatabase(serverUrl, prepared)
+  const databaseUrl = await copyDatabase(serverUrl, prepared)
   process.env.DATABASE_URL = databaseUrl
   const build = process.env.SALT_SHELF_BUILD
   if (!build) throw new Error('browser tests need a build; run npm test')
@@ -36,12 +35,7 @@ export async function openApplication(): Promise<Application> {
     start: async () => {
       server = await startServer(options)
     },
-    stop: async () => {
-      await server.kill()
-      await closePool()
-      process.env.DATABASE_URL = prepared
-      await drop()
-    },
+    stop: async () => void (await server.kill()),
   }
 }
 

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next'
 import Link from 'next/link'
 import { ok } from '@/core/result'
-import { FileTable } from '@/features/shelf/file-table'
+import { FileTable } from '@/features/shelf'
 import { listFiles } from '@/server/files'
 import { withDatabase } from '@/server/requests'
 import { TopBar } from '@/ui/top-bar'

@@ -1,6 +1,6 @@
 import type { Address } from '../model/addresses'
 import { lookup } from '../model/lookup'
-import type { AssignSide, BodyModel, Control, LensModel, ModelFunction, Setting } from '../model/types'
+import type { AssignSide, BodyModel, Control, LensModel, ModelFunction } from '../model/types'
 import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import { standingAt, usualContext } from './context'

@@ -7,11 +7,16 @@ import type { MatrixRow } from '@/core/banks/matrix'
 import { followers } from '@/core/plan/bulk'
 import { vary } from '@/core/plan/bulk'
 import type { Value } from '@/core/vocabulary/values'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { FindingList } from '@/features/desk/finding-card'
-import { ShortcutList } from '@/features/desk/shortcut-list'
-import { findingsAt } from '@/features/desk/stations'
-import { usePlaceInPage } from '@/features/desk/use-place-in-page'
+import {
+  FindingList,
+  findingsAt,
+  ShortcutList,
+  useAnswer,
+  useDesk,
+  useDeskView,
+  useFindings,
+  usePlaceInPage,
+} from '@/features/desk'
 import { Check } from '@/ui/check'
 import { Tabs } from '@/ui/tabs'
 import { BuildPanel } from './build-panel'
@@ -24,7 +29,6 @@ import { MatrixTable, type InHand } from './matrix-table'
 import { NumberPanel } from './number-panel'
 import { PairGridTable } from './pair-grid'
 import { SharePanel } from './share-panel'
-import { useAnswer, useFindings } from '@/features/desk/use-analysis'
 
 const panels = {
   numbers: 'Numbers',

@@ -6,8 +6,7 @@ import type { Column } from '@/core/banks/columns'
 import type { Cell, MatrixRow } from '@/core/banks/matrix'
 import { showValue } from '@/core/model/domain'
 import type { Value } from '@/core/vocabulary/values'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { ValueField } from '@/features/desk/value-field'
+import { useDesk, useDeskView, ValueField } from '@/features/desk'
 
 const marks: Partial<Record<Cell['standing'], string>> = {
   residue: 'left over',

@@ -6,8 +6,7 @@ import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import { plannedSlots } from '@/core/plan/plan'
 import type { Banks } from '@/core/analysis/questions'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { ValueField } from '@/features/desk/value-field'
+import { useDesk, useDeskView, ValueField } from '@/features/desk'
 
 const swapWords = { plain: 'the plain film settings', 'last-used': 'what was last used' } as const
 

@@ -4,7 +4,7 @@ import { type RowId, describeRow, rowValue, showRow } from '@/core/plan/rows'
 import { useEffect, useRef, useState } from 'react'
 import { changeBase, followers } from '@/core/plan/bulk'
 import type { Value } from '@/core/vocabulary/values'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 import { Button } from '@/ui/button'
 import { Check } from '@/ui/check'
 

@@ -7,8 +7,7 @@ import { showStops } from '@/core/numbers/motion'
 import type { LightBetween } from '@/core/resolve/marks'
 import type { Held } from '@/core/analysis/questions'
 import { sameValue } from '@/core/vocabulary/values'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { ValueField } from '@/features/desk/value-field'
+import { useDesk, useDeskView, ValueField } from '@/features/desk'
 
 /** The rows of a hold set: before, while its key is held, and after. */
 export function HeldTable({

@@ -1,7 +1,7 @@
 'use client'
 
 import { keepingOf, type Kept } from '@/core/banks/keeping'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 import { Button } from '@/ui/button'
 
 /** Snapshot or live: what either means for this plan, what to do in the morning, and the sheet that restores a bank. */

@@ -5,7 +5,7 @@ import { whereIs, type Column } from '@/core/banks/columns'
 import type { Banks } from '@/core/analysis/questions'
 import { matters, outsideOf, type MatrixRow } from '@/core/banks/matrix'
 import type { Value } from '@/core/vocabulary/values'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 import { CellField } from './cell-field'
 import { FigureLine } from './figure-line'
 

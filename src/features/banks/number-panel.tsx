@@ -4,7 +4,7 @@ import { ownerRange, ownerRow } from '@/core/plan/rows'
 import type { Column } from '@/core/banks/columns'
 import type { Figure } from '@/core/banks/figures'
 import type { Offered } from '@/core/banks/sizes'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 import { NumberField } from '@/ui/number-field'
 import { HowReckoned } from './figure-line'
 

@@ -3,8 +3,7 @@
 import { pairMarks } from '@/core/plan/rows'
 import { Check, Minus, TriangleAlert } from 'lucide-react'
 import type { LensModel, Side } from '@/core/model/types'
-import { useAnswer } from '@/features/desk/use-analysis'
-import { useDesk } from '@/features/desk/desk-context'
+import { useAnswer, useDesk } from '@/features/desk'
 import { Select } from '@/ui/select'
 
 const signs = {

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { sharesOf } from '@/core/banks/leaks'
 import type { Side } from '@/core/model/types'
 import { unshare, share } from '@/core/plan/share'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 import { Check } from '@/ui/check'
 import { Select } from '@/ui/select'
 

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import type { Refusal } from '@/core/result'
-import type { BodyLine } from '@/features/bodies/body-line'
+import type { BodyLine } from '@/features/bodies'
 import { RefusalNote } from '@/ui/trouble'
 
 /** What the card of a simulated body is like: for trying how it refuses. */

@@ -4,7 +4,7 @@ import { isKeyRow } from '@/core/plan/rows'
 import { useState } from 'react'
 import { copySide, type SideCopy } from '@/core/plan/bulk-keys'
 import type { Side } from '@/core/model/types'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 import { Offer } from '@/ui/button'
 
 /** Copies the keys of the other side to this one, and says which could not follow. */

@@ -4,10 +4,9 @@ import { baseRow, baseValue, defaultWhereabouts } from '@/core/plan/cells'
 import { sameValue } from '@/core/vocabulary/values'
 import { lookup } from '@/core/model/lookup'
 import type { Setting } from '@/core/model/types'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useAnswer, useDesk, useDeskView } from '@/features/desk'
 import { VerdictSign } from '@/ui/verdict'
 import { dialSettings } from '@/core/resolve/dial-settings'
-import { useAnswer } from '@/features/desk/use-analysis'
 
 const away = { left: 'left', right: 'right', up: 'up', down: 'down' } as const
 

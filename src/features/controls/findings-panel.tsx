@@ -2,7 +2,7 @@
 
 import { addressKeyOf } from '@/core/plan/rows'
 import type { Finding } from '@/core/checks/finding'
-import { TryFinding } from '@/features/desk/try-link'
+import { TryFinding } from '@/features/desk'
 import { Offer } from '@/ui/button'
 import { SeveritySign } from '@/ui/verdict'
 

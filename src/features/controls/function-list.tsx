@@ -4,20 +4,20 @@ import type { Address } from '@/core/model/addresses'
 import { lookup } from '@/core/model/lookup'
 import { addressesWith } from '@/core/plan/assign'
 import type { FunctionRating } from '@/core/reach/rate-functions'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 import { MannerSign } from '@/ui/plate/manner'
-import { secondsOf } from '@/features/reach/words'
+import { secondsOf } from '@/features/reach'
 import { DraggableOption, PickList, type OptionPlace } from '@/ui/pick-list'
 import { VerdictSign } from '@/ui/verdict'
 
 /** Every function this gesture accepts, best for the plan first; type to search, Enter or click to put it here. */
 export function FunctionList({
-  standings,
+  ratings,
   current,
   address,
   onPut,
 }: {
-  standings: readonly FunctionRating[]
+  ratings: readonly FunctionRating[]
   current: string | null
   address: Address
   onPut: (functionId: string) => void
@@ -31,24 +31,24 @@ export function FunctionList({
       <PickList
         label="Instead: what works everywhere and saves most first"
         list="Functions"
-        placeholder={`${standings.length} functions: type to find one`}
-        items={standings.filter(({ fn }) => fn.id !== current)}
+        placeholder={`${ratings.length} functions: type to find one`}
+        items={ratings.filter(({ fn }) => fn.id !== current)}
         idOf={({ fn }) => fn.id}
-        textOf={(standing) => `${standing.fn.name} ${menuOf(standing).join(' ')}`}
+        textOf={(rating) => `${rating.fn.name} ${menuOf(rating).join(' ')}`}
         onPick={({ fn }) => onPut(fn.id)}
         nothing={(typed) => `No function this key accepts is called “${typed}”.`}
-        option={(standing, place) => {
-          const others = addressesWith(model, plan, address.side, standing.fn.id).filter(
+        option={(rating, place) => {
+          const others = addressesWith(model, plan, address.side, rating.fn.id).filter(
             (other) => other.key !== address.key,
           )
           return (
             <FunctionOption
-              key={standing.fn.id}
+              key={rating.fn.id}
               place={place}
-              standing={standing}
-              menu={menuOf(standing)[0] ?? ''}
+              rating={rating}
+              menu={menuOf(rating)[0] ?? ''}
               also={others.map((other) => other.control.name).join(', ')}
-              onPut={() => onPut(standing.fn.id)}
+              onPut={() => onPut(rating.fn.id)}
             />
           )
         }}
@@ -59,20 +59,20 @@ export function FunctionList({
 
 function FunctionOption({
   place,
-  standing,
+  rating,
   menu,
   also,
   onPut,
 }: {
   place: OptionPlace
-  standing: FunctionRating
+  rating: FunctionRating
   menu: string
   also: string
   onPut: () => void
 }) {
-  const { fn } = standing
+  const { fn } = rating
   const where =
-    fn.manner === 'none' ? '' : standing.works === standing.of ? '' : `${standing.works} of ${standing.of}`
+    fn.manner === 'none' ? '' : rating.works === rating.of ? '' : `${rating.works} of ${rating.of}`
   return (
     <DraggableOption
       {...place}
@@ -80,14 +80,14 @@ function FunctionOption({
       drag={{ id: `function ${fn.id}`, data: { functionId: fn.id, text: fn.name } }}
     >
       <p className="flex items-baseline justify-between gap-2">
-        <span className={`font-semibold ${standing.works === 0 ? 'text-silt' : ''}`}>{fn.name}</span>
+        <span className={`font-semibold ${rating.works === 0 ? 'text-silt' : ''}`}>{fn.name}</span>
         <MannerSign manner={fn.manner} />
       </p>
-      {(menu !== '' || Math.abs(standing.gain) >= 0.05) && (
+      {(menu !== '' || Math.abs(rating.gain) >= 0.05) && (
         <p className="flex flex-wrap gap-x-2 text-small text-silt">
-          {Math.abs(standing.gain) >= 0.05 && (
-            <span className={standing.gain > 0 ? 'font-semibold text-samphire' : 'text-lichen'}>
-              {standing.gain > 0 ? 'saves' : 'costs'} {secondsOf(Math.abs(standing.gain))}
+          {Math.abs(rating.gain) >= 0.05 && (
+            <span className={rating.gain > 0 ? 'font-semibold text-samphire' : 'text-lichen'}>
+              {rating.gain > 0 ? 'saves' : 'costs'} {secondsOf(Math.abs(rating.gain))}
             </span>
           )}
           {menu !== '' && <span className="font-mono">{menu}</span>}
@@ -97,14 +97,14 @@ function FunctionOption({
         <p className="flex flex-wrap gap-x-2 text-small text-silt">
           {where !== '' && (
             <span className="inline-flex gap-1">
-              <VerdictSign verdict={standing.verdict} /> {standing.works > 0 ? `outside ${where}` : ''}
+              <VerdictSign verdict={rating.verdict} /> {rating.works > 0 ? `outside ${where}` : ''}
             </span>
           )}
           {also !== '' && <span>now on {also}</span>}
         </p>
       )}
-      {standing.works < standing.of && standing.reasons[0] && (
-        <p className="text-small text-silt">{standing.reasons[0].because}</p>
+      {rating.works < rating.of && rating.reasons[0] && (
+        <p className="text-small text-silt">{rating.reasons[0].because}</p>
       )}
     </DraggableOption>
   )

@@ -1,21 +1,18 @@
 'use client'
 
-import { keyRow } from '@/core/plan/rows'
 import { addressesOfControl, atFinder } from '@/core/model/controls'
+import type { Address } from '@/core/model/addresses'
 import { lookup } from '@/core/model/lookup'
-import { addressesWith, assign, functionAt, leaveAsDelivered, type Displaced } from '@/core/plan/assign'
+import { leaveAsDelivered, type Displaced } from '@/core/plan/assign'
 import type { FunctionRating } from '@/core/reach/rate-functions'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { FindingCard } from '@/features/desk/finding-card'
+import { FindingCard, ReasonField, RowNotes, useDesk, useDeskView } from '@/features/desk'
 import { Button, Offer } from '@/ui/button'
 import { MannerSign } from '@/ui/plate/manner'
 import { VerdictSign } from '@/ui/verdict'
 import { FunctionList } from './function-list'
 import type { Outcome } from './outcome'
 import { OutcomeLine } from './outcome-line'
-import { ReasonField } from '@/features/desk/reason-field'
-import { RowNotes } from '@/features/desk/row-notes'
-import { useAnswer, useFindings } from '@/features/desk/use-analysis'
+import { useKey, type KeyKnown } from './use-key'
 
 /** Checks whose reasons stand with the function itself. */
 const toldAlready = ['dead-key', 'inert-key']
@@ -36,99 +33,29 @@ export function KeyPanel({
   onSwap: () => void
   onClose: () => void
 }) {
-  const desk = useDesk()
-  const { plan, posture } = useDeskView()
-  const findings = useFindings() ?? []
-  const { model } = desk.start
-  const address = lookup(model).addresses.get(addressKey)
-  const rated = useAnswer<'functions'>({ kind: 'functions', address: addressKey, posture })
-  const all = rated ?? []
-  if (!address) return null
-  const { control, side } = address
-  const ways = addressesOfControl(model, side, control.id)
-  const current = functionAt(plan, address)
-  const fn = lookup(model).functions.get(current ?? '')
-  const standing = all.find((one) => one.fn.id === current)
-  const row = keyRow(address)
-  const doubled = addressesWith(model, plan, side, current ?? '').filter((other) => other !== address)
-  const empty = !fn || fn.manner === 'none'
-  const asked = empty
-    ? 'Empty on purpose? Say why, and nothing will ask again.'
-    : doubled.length > 0
-      ? `Also on ${doubled.map((other) => other.control.name).join(' and ')}. Doubled on purpose? Say why.`
-      : 'Your reason, for the day you wonder'
-  const other = all.find((one) => one.fn.id !== current)
-  const tried = other && assign(model, plan, addressKey, other.fn.id, 'tried')
-  const would = tried?.ok ? tried.value.displaced : null
-  const mine = findings.filter((finding) => finding.row === row && finding.side === side)
+  const known = useKey(addressKey)
+  if (!known) return null
+  const { address, ways, row, current, ratings, findings, would } = known
+  const told = (check: string) => toldAlready.includes(check) || (check === 'displaced' && outcome?.displaced)
   return (
     <div className="grid gap-3">
-      <div>
-        <div className="flex items-start justify-between gap-2">
-          <h2 className="font-head text-[20px] leading-tight font-semibold">{control.name}</h2>
-          <Button onClick={onClose}>Close</Button>
-        </div>
-        <p className="text-silt">
-          {control.where} ·{' '}
-          {atFinder(control) ? 'found with the eye at the finder' : 'not found with the eye at the finder'}
-        </p>
-      </div>
-      {ways.length > 1 && (
-        <div role="group" aria-label="Gesture" className="flex flex-wrap gap-1">
-          {ways.map((one) => (
-            <button
-              key={one.key}
-              type="button"
-              aria-pressed={one === address}
-              onClick={() => onPick(one.key)}
-              className="min-h-8 rounded border bg-sheet px-2 text-small aria-pressed:border-brine aria-pressed:text-brine"
-            >
-              {one.name}
-            </button>
-          ))}
-        </div>
-      )}
+      <KeyHead address={address} onClose={onClose} />
+      {ways.length > 1 && <Gestures ways={ways} picked={address} onPick={onPick} />}
       <section className="border bg-sheet px-3.5 py-3">
-        <p className="flex items-center gap-2 text-small text-silt">
-          <span>
-            {side} · {address.name}
-          </span>
-          {fn && <MannerSign manner={fn.manner} />}
-        </p>
-        <p className="font-head text-lead font-semibold text-pan">{fn ? fn.name : 'Nothing assigned'}</p>
-        {standing && <StandingWords standing={standing} menuOf={(id) => lookup(model).menuAddress.get(id)} />}
-        <ReasonField row={row} ask={asked} />
-        <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-small">
-          {row in plan.rows ? (
-            <Offer onClick={() => desk.applyStep(leaveAsDelivered(plan, address, desk.newId()))}>
-              Leave as delivered: {lookup(model).functions.get(address.factory ?? '')?.name ?? 'nothing'}
-            </Offer>
-          ) : (
-            <span className="text-silt">As delivered.</span>
-          )}
-          {!empty && (
-            <>
-              <Offer onClick={onSwap}>Swap with another key</Offer>
-              <Offer onClick={() => onPut(addressKey, 'nothing')}>Leave it empty</Offer>
-            </>
-          )}
-        </p>
+        <OnTheKey known={known} onSwap={onSwap} onEmpty={() => onPut(addressKey, 'nothing')} />
         <RowNotes row={row} />
       </section>
       {outcome && <OutcomeLine outcome={outcome} />}
       {outcome?.displaced && <DisplacedCard outcome={outcome} onPut={onPut} />}
-      {mine
-        .filter(
-          (finding) =>
-            !toldAlready.includes(finding.check) && !(finding.check === 'displaced' && outcome?.displaced),
-        )
+      {findings
+        .filter(({ check }) => !told(check))
         .map((finding) => (
           <FindingCard key={`${finding.check} ${finding.rule ?? ''}`} finding={finding} />
         ))}
       {would && !outcome && <WouldDisplace displaced={would} />}
-      {rated && (
+      {ratings && (
         <FunctionList
-          standings={rated}
+          ratings={ratings}
           current={current}
           address={address}
           onPut={(id) => onPut(addressKey, id)}
@@ -138,26 +65,109 @@ export function KeyPanel({
   )
 }
 
-function StandingWords({
-  standing,
+function KeyHead({ address: { control }, onClose }: { address: Address; onClose: () => void }) {
+  return (
+    <div>
+      <div className="flex items-start justify-between gap-2">
+        <h2 className="font-head text-[20px] leading-tight font-semibold">{control.name}</h2>
+        <Button onClick={onClose}>Close</Button>
+      </div>
+      <p className="text-silt">
+        {control.where} ·{' '}
+        {atFinder(control) ? 'found with the eye at the finder' : 'not found with the eye at the finder'}
+      </p>
+    </div>
+  )
+}
+
+function Gestures({
+  ways,
+  picked,
+  onPick,
+}: {
+  ways: readonly Address[]
+  picked: Address
+  onPick: (address: string) => void
+}) {
+  return (
+    <div role="group" aria-label="Gesture" className="flex flex-wrap gap-1">
+      {ways.map((one) => (
+        <button
+          key={one.key}
+          type="button"
+          aria-pressed={one === picked}
+          onClick={() => onPick(one.key)}
+          className="min-h-8 rounded border bg-sheet px-2 text-small aria-pressed:border-brine aria-pressed:text-brine"
+        >
+          {one.name}
+        </button>
+      ))}
+    </div>
+  )
+}
+
+/** What is on the key, how it stands there, why, and what can be done with it. */
+function OnTheKey({
+  known: { address, fn, rating, row, reasonAsked, planned },
+  onSwap,
+  onEmpty,
+}: {
+  known: KeyKnown
+  onSwap: () => void
+  onEmpty: () => void
+}) {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const { functions, menuAddress } = lookup(desk.start.model)
+  return (
+    <>
+      <p className="flex items-center gap-2 text-small text-silt">
+        <span>
+          {address.side} · {address.name}
+        </span>
+        {fn && <MannerSign manner={fn.manner} />}
+      </p>
+      <p className="font-head text-lead font-semibold text-pan">{fn ? fn.name : 'Nothing assigned'}</p>
+      {rating && <RatingWords rating={rating} menuOf={(id) => menuAddress.get(id)} />}
+      <ReasonField row={row} ask={reasonAsked} />
+      <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-small">
+        {planned ? (
+          <Offer onClick={() => desk.applyStep(leaveAsDelivered(plan, address, desk.newId()))}>
+            Leave as delivered: {functions.get(address.factory ?? '')?.name ?? 'nothing'}
+          </Offer>
+        ) : (
+          <span className="text-silt">As delivered.</span>
+        )}
+        {fn && fn.manner !== 'none' && (
+          <>
+            <Offer onClick={onSwap}>Swap with another key</Offer>
+            <Offer onClick={onEmpty}>Leave it empty</Offer>
+          </>
+        )}
+      </p>
+    </>
+  )
+}
+
+function RatingWords({
+  rating,
   menuOf,
 }: {
-  standing: FunctionRating
+  rating: FunctionRating
   menuOf: (setting: string) => string | undefined
 }) {
-  if (standing.fn.manner === 'none') return <p>Nothing happens here, so nothing happens by accident.</p>
-  const menu = standing.fn.changes.flatMap((id) => menuOf(id) ?? [])
+  if (rating.fn.manner === 'none') return <p>Nothing happens here, so nothing happens by accident.</p>
+  const menu = rating.fn.changes.flatMap((id) => menuOf(id) ?? [])
   return (
     <>
       <p className="flex flex-wrap items-center gap-x-2">
-        <VerdictSign verdict={standing.works === standing.of ? 'works' : standing.verdict} word={false} />
-        Works in {standing.works} of {standing.of} banks and lenses
+        <VerdictSign verdict={rating.works === rating.of ? 'works' : rating.verdict} word={false} />
+        Works in {rating.works} of {rating.of} banks and lenses
         {menu.length > 0 && <span className="font-mono text-small text-silt">menu: {menu.join(', ')}</span>}
       </p>
-      {standing.reasons.map((reason) => (
+      {rating.reasons.map((reason) => (
         <p key={reason.rule} className="mt-1 text-small text-silt">
-          {reason.contexts.length === standing.of ? 'Everywhere' : reason.contexts.join('; ')}:{' '}
-          {reason.because}
+          {reason.contexts.length === rating.of ? 'Everywhere' : reason.contexts.join('; ')}: {reason.because}
         </p>
       ))}
     </>

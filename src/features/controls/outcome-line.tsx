@@ -1,9 +1,8 @@
 'use client'
 
-import { percent, secondsOf } from '@/features/reach/words'
-import { Change } from '@/features/reach/reach-strip'
+import { Change, percent, secondsOf } from '@/features/reach'
 import type { Outcome } from './outcome'
-import { useReach } from '@/features/desk/use-analysis'
+import { useReach } from '@/features/desk'
 
 /** What the last change did to the reach. */
 export function OutcomeLine({ outcome: { before } }: { outcome: Outcome }) {

@@ -3,12 +3,10 @@
 import { addressKeyOf } from '@/core/plan/rows'
 import { situationName } from '@/core/reach/needs'
 import { coverageOf, type Reached } from '@/core/reach/report'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { EyeSign } from '@/features/reach/eye-sign'
+import { useAnswer, useDesk, useDeskView, useReach } from '@/features/desk'
+import { EyeSign, formula, percent, secondsOf } from '@/features/reach'
 import { termOf } from '@/core/vocabulary/catalogue'
-import { formula, percent, secondsOf } from '@/features/reach/words'
 import { Button, Offer } from '@/ui/button'
-import { useAnswer, useReach } from '@/features/desk/use-analysis'
 
 /** The needs that cost most, each with the one change that helps most; then coverage and every way, by situation. */
 export function ReachPanel({ onGo }: { onGo: (address: string) => void }) {

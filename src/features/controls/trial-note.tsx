@@ -2,7 +2,7 @@
 
 import type { Finding } from '@/core/checks/finding'
 import type { ReachReport } from '@/core/reach/report'
-import { Change } from '@/features/reach/reach-strip'
+import { Change } from '@/features/reach'
 
 /** What a change in the hand would do: to the seconds of an outing, to what is reached at the finder, and what would trip. */
 export function TrialNote({

@@ -9,9 +9,8 @@ import type { RowChange } from '@/core/analysis/questions'
 import type { Step } from '@/core/sync/step'
 import type { Result } from '@/core/result'
 import { useDragSensors } from '@/ui/drag'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView, useReach } from '@/features/desk'
 import type { Outcome } from './outcome'
-import { useReach } from '@/features/desk/use-analysis'
 
 /** What is carried from key to key: a function to be moved, or to change places with another. */
 export interface Carried {

@@ -145,7 +145,7 @@ describe('a plan on the desk', () => {
   it('undoes and redoes, each saved as a step of its own', async () => {
     const { desk, keeper } = deskWith()
     desk.set({ [rowNamed('title')]: 'Mine' })
-    desk.undo()
+    void desk.undo()
     expect(desk.getView().plan.rows).toEqual({})
     desk.redo()
     expect(desk.getView().plan.rows).toEqual({ title: 'Mine' })

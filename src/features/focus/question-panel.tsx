@@ -11,8 +11,7 @@ import type { Setting } from '@/core/model/types'
 import type { StateValues } from '@/core/analysis/questions'
 import { commonSettings } from '@/core/vocabulary/catalogue'
 import { disputes, type Dispute } from '@/core/vocabulary/schools'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { ValueField } from '@/features/desk/value-field'
+import { useDesk, useDeskView, ValueField } from '@/features/desk'
 
 /** Where owners differ about focus: each question with its settings as they are here, and the reason of every side. */
 export function QuestionPanel({

@@ -3,7 +3,7 @@
 import { rowValue, schoolRow } from '@/core/plan/rows'
 import { useState } from 'react'
 import { schemeDispute, schemes, schemeStep, schemeWork, type Scheme } from '@/core/focus/schemes'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 import { Button } from '@/ui/button'
 
 /** The ways to start autofocus: what each changes here, before it is taken, what it costs, and who works so and why. */

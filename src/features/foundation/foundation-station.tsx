@@ -5,12 +5,10 @@ import { ArrowRight } from 'lucide-react'
 import Link from 'next/link'
 import { needsOf, placeAtEnd, situationsOf, startSituation } from '@/core/reach/needs'
 import { readySets, type ReadySet } from '@/core/vocabulary/situations'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { ShortcutList } from '@/features/desk/shortcut-list'
-import { ReachStrip } from '@/features/reach/reach-strip'
+import { ShortcutList, useDesk, useDeskView, useReach } from '@/features/desk'
+import { ReachStrip } from '@/features/reach'
 import { Reckoning } from './reckoning'
 import { SituationTable } from './situation-table'
-import { useReach } from '@/features/desk/use-analysis'
 
 /** The Foundation station: what the owner shoots, what that asks of the hand, and what it costs today. */
 export function FoundationStation() {

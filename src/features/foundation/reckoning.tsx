@@ -3,7 +3,7 @@
 import { type OwnerFact, ownerRange, ownerRow, rowValue } from '@/core/plan/rows'
 import { operators } from '@/core/reach/operators'
 import { weights } from '@/core/suggest/weights'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 import { Check } from '@/ui/check'
 import { NumberField } from '@/ui/number-field'
 

@@ -4,7 +4,7 @@ import { gridRow } from '@/core/plan/rows'
 import type { Grid } from '@/core/model/types'
 import { addressesWith } from '@/core/plan/assign'
 import { itemAt } from '@/core/plan/menu-items'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 import { PlaceButton, type Drawn } from './place-button'
 
 /** One function menu with this model's rows and columns. */

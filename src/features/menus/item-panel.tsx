@@ -5,15 +5,18 @@ import { useMemo } from 'react'
 import { itemName, lookup } from '@/core/model/lookup'
 import { deliveredAt, itemAt, permittedAt, placesOf } from '@/core/plan/menu-items'
 import type { ItemUse } from '@/core/reach/menu-uses'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { findingsAt } from '@/features/desk/stations'
-import { FindingCard } from '@/features/desk/finding-card'
-import { ReasonField } from '@/features/desk/reason-field'
-import { RowNotes } from '@/features/desk/row-notes'
+import {
+  FindingCard,
+  findingsAt,
+  ReasonField,
+  RowNotes,
+  useDesk,
+  useDeskView,
+  useFindings,
+} from '@/features/desk'
 import { Button, Offer } from '@/ui/button'
 import { DraggableOption, PickList, type OptionPlace } from '@/ui/pick-list'
 import type { Drawn } from './place-button'
-import { useFindings } from '@/features/desk/use-analysis'
 
 /** The cell or line in hand, and everything that may stand there: what is needed most and on no key first. */
 export function ItemPanel({

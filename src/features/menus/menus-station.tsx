@@ -8,10 +8,16 @@ import { useRouter } from 'next/navigation'
 import { useMemo, useRef, useState } from 'react'
 import { itemName } from '@/core/model/lookup'
 import { menuUses, type ItemUse } from '@/core/reach/menu-uses'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { ShortcutList } from '@/features/desk/shortcut-list'
-import { usePlaceInPage } from '@/features/desk/use-place-in-page'
-import { ReachStrip } from '@/features/reach/reach-strip'
+import {
+  ShortcutList,
+  useAnswer,
+  useDesk,
+  useDeskView,
+  useFindings,
+  usePlaceInPage,
+  useReach,
+} from '@/features/desk'
+import { ReachStrip } from '@/features/reach'
 import { Dragged } from '@/ui/drag'
 import { Tabs } from '@/ui/tabs'
 import { GridDrawing } from './grid-drawing'
@@ -19,9 +25,8 @@ import { ItemPanel } from './item-panel'
 import { OwnMenuDrawing } from './own-menu-drawing'
 import type { Drawn } from './place-button'
 import { useMenuHand } from './use-menu-hand'
-import { useAnswer, useFindings, useReach } from '@/features/desk/use-analysis'
 
-const SuggestPanel = dynamic(() => import('@/features/suggest/suggest-panel').then((one) => one.SuggestPanel))
+const SuggestPanel = dynamic(() => import('@/features/suggest').then((one) => one.SuggestPanel))
 
 const panels = { item: 'Cells and lines', fill: 'Fill from the gaps' } as const
 

@@ -8,7 +8,7 @@ import { itemName } from '@/core/model/lookup'
 import { itemAt } from '@/core/plan/menu-items'
 import type { ItemUse } from '@/core/reach/menu-uses'
 import type { NoEffect } from '@/core/resolve/without-effect'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 
 /** What every drawing of a menu is given. */
 export interface Drawn {

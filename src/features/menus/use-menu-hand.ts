@@ -7,7 +7,7 @@ import { putItem, swapItems } from '@/core/plan/menu-items'
 import type { Step } from '@/core/sync/step'
 import type { Result } from '@/core/result'
 import { useDragSensors } from '@/ui/drag'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 
 /** Everything that puts items into cells and lines: picked in the list, dragged, carried and emptied by the keyboard. */
 export function useMenuHand(station: RefObject<HTMLElement | null>) {

@@ -5,10 +5,9 @@ import type { ReactNode } from 'react'
 import Link from 'next/link'
 import { posturesOf } from '@/core/model/controls'
 import type { ReachReport } from '@/core/reach/report'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView, useReach } from '@/features/desk'
 import { Select } from '@/ui/select'
 import { percent, postureWords, secondsOf, signed } from './words'
-import { useReach } from '@/features/desk/use-analysis'
 
 /** What the needs of the plan cost, in one line; with a change in the hand, what it would make of it. */
 export function ReachStrip({ trial, children }: { trial?: ReachReport | null; children?: ReactNode }) {

@@ -10,7 +10,7 @@ import type { BodyModel, Setting, Side } from '@/core/model/types'
 import { functionAt } from '@/core/plan/assign'
 import { plannedSlots, planTitle, type Plan, type PlannedSlot } from '@/core/plan/plan'
 import type { Value } from '@/core/vocabulary/values'
-import { useDesk, useDeskView, useRevision } from '@/features/desk/desk-context'
+import { useDesk, useDeskView, useRevision } from '@/features/desk'
 import { Button } from '@/ui/button'
 
 /** The pocket card: every key of both sides and every bank on one printed page. */

@@ -1,6 +1,6 @@
 import Link from 'next/link'
 import type { Refusal } from '@/core/result'
-import { endedWords, heldSentence, type BodyLine } from '@/features/bodies/body-line'
+import { type BodyLine, endedWords, heldSentence } from '@/features/bodies'
 import { SeveritySign } from '@/ui/verdict'
 import { BringIn } from './bring-in'
 import { FileTable, type ShelfFile } from './file-table'

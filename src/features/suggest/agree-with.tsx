@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { agreementFrom, type Agreement } from '@/core/suggest/agreement'
-import { useShelfNames } from '@/features/desk/shelf-names'
+import { useShelfNames } from '@/features/desk'
 import { Check } from '@/ui/check'
 
 /** Chooses other plans of the owner whose keys are to do the same where they are in the same place. */

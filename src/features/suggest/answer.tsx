@@ -3,13 +3,12 @@
 import { useState } from 'react'
 import { stepFor, stillOpen } from '@/core/suggest/change'
 import { proofOf, type Suggestion } from '@/core/suggest/suggest'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
-import { secondsOf } from '@/features/reach/words'
+import { useAnswer, useDesk, useDeskView } from '@/features/desk'
+import { secondsOf } from '@/features/reach'
 import { Button } from '@/ui/button'
 import { ChangeCard } from './change-card'
 import { TradeChart } from './trade-chart'
 import type { Asked } from './use-suggest'
-import { useAnswer } from '@/features/desk/use-analysis'
 
 /** What is known of an answer: what so many changes save, and the changes of the number picked, to be taken. */
 export function Answer({ asked, onGo }: { asked: Asked; onGo: (address: string) => void }) {

@@ -4,10 +4,9 @@ import { type RowId, addressKeyOf, describeRow, forbidRow, noteRow, showRow } fr
 import { useId, useState } from 'react'
 import type { Helped } from '@/core/suggest/explain'
 import type { Change } from '@/core/suggest/change'
-import { useDesk } from '@/features/desk/desk-context'
-import { WhyForm } from '@/features/desk/why-form'
+import { useDesk, WhyForm } from '@/features/desk'
 import { termOf } from '@/core/vocabulary/catalogue'
-import { secondsOf } from '@/features/reach/words'
+import { secondsOf } from '@/features/reach'
 import { Offer } from '@/ui/button'
 
 /** One change of a suggestion: what, what it saves, which needs come quicker; to be ticked, or said to be wrong. */

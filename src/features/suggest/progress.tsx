@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { secondsOf } from '@/features/reach/words'
+import { secondsOf } from '@/features/reach'
 import type { Asked } from './use-suggest'
 
 /** How far a question has come: what was found, what it can be at best, and how long it has taken. */

@@ -3,7 +3,7 @@
 import { idsOf, isForbidRow, isNeedRow, isNoteRow } from '@/core/plan/rows'
 import { useState } from 'react'
 import type { Agreement } from '@/core/suggest/agreement'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 import { Button } from '@/ui/button'
 import { NumberField } from '@/ui/number-field'
 import { AgreeWith } from './agree-with'

@@ -6,7 +6,7 @@ import type { Plan } from '@/core/plan/plan'
 import type { Question } from '@/core/suggest/instance'
 import type { Suggestion } from '@/core/suggest/suggest'
 import type { TradeNews } from '@/core/suggest/trade'
-import { watched } from '@/features/desk/thread'
+import { watched } from '@/features/desk'
 import type { SuggestWorker } from '@/workers/suggest.worker'
 
 /** A question under way or answered. */

@@ -6,7 +6,7 @@ import { valueNow } from '@/core/camera/live/edit'
 import type { LiveState } from '@/core/camera/live/state'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
-import { ValueField } from '@/features/desk/value-field'
+import { ValueField } from '@/features/desk'
 import { Option, PickList } from '@/ui/pick-list'
 
 /** A value changed in the camera's own menu: it lands where the camera keeps it, or is lost with the bank. */

@@ -7,7 +7,7 @@ import { valueNow } from '@/core/camera/live/edit'
 import { memoryPlan, type LiveState } from '@/core/camera/live/state'
 import { plannedSlots } from '@/core/plan/plan'
 import type { LensModel } from '@/core/model/types'
-import { postureWords } from '@/features/reach/words'
+import { postureWords } from '@/features/reach'
 import { Check } from '@/ui/check'
 import { Select } from '@/ui/select'
 

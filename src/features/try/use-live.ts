@@ -11,7 +11,7 @@ import type { LiveState } from '@/core/camera/live/state'
 import { writeEvent } from '@/core/camera/live/write-script'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 
 /** The name under which the time from an event to the frame that shows it is kept in the browser's own measures. */
 export const pressMeasure = 'press'

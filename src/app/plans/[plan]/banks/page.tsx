@@ -1,4 +1,4 @@
-import { BanksStation } from '@/features/banks/banks-station'
+import { BanksStation } from '@/features/banks'
 
 export default function BanksPage() {
   return <BanksStation />

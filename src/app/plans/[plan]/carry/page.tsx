@@ -1,6 +1,6 @@
 import { bodyLine, when } from '@/app/lines'
 import { ok } from '@/core/result'
-import { CarryStation } from '@/features/carry/carry-station'
+import { CarryStation } from '@/features/carry'
 import { listBodies } from '@/server/bodies'
 import { isUuid } from '@/server/plans'
 import { withDatabase } from '@/server/requests'

@@ -1,4 +1,4 @@
-import { ControlsStation } from '@/features/controls/controls-station'
+import { ControlsStation } from '@/features/controls'
 
 export default function ControlsPage() {
   return <ControlsStation />

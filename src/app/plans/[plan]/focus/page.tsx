@@ -1,4 +1,4 @@
-import { FocusStation } from '@/features/focus/focus-station'
+import { FocusStation } from '@/features/focus'
 
 export default function FocusPage() {
   return <FocusStation />

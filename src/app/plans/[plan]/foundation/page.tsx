@@ -1,4 +1,4 @@
-import { FoundationStation } from '@/features/foundation/foundation-station'
+import { FoundationStation } from '@/features/foundation'
 
 export default function FoundationPage() {
   return <FoundationStation />

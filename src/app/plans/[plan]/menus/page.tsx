@@ -1,4 +1,4 @@
-import { MenusStation } from '@/features/menus/menus-station'
+import { MenusStation } from '@/features/menus'
 
 export default function MenusPage() {
   return <MenusStation />

@@ -1,4 +1,4 @@
-import { PocketCard } from '@/features/sheets/pocket-card'
+import { PocketCard } from '@/features/sheets'
 
 export default function SheetsPage() {
   return <PocketCard />

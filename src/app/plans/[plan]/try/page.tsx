@@ -1,4 +1,4 @@
-import { TryStation } from '@/features/try/try-station'
+import { TryStation } from '@/features/try'
 
 export default function TryPage() {
   return <TryStation />

@@ -5,7 +5,7 @@ import { anyLens } from '@/core/resolve/context'
 import type { Fitted } from '@/core/resolve/presence'
 import { Check } from '@/ui/check'
 import { Select } from '@/ui/select'
-import { useDesk, useDeskView } from '@/features/desk/desk-context'
+import { useDesk, useDeskView } from '@/features/desk'
 
 /** Everything on the camera that can be: a lens with a key and a ring, grip and adapter. */
 export const everyPart: Fitted = {

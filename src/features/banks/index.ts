@@ -1,0 +1,2 @@
+/** The Banks station: what other features and pages use of it. */
+export { BanksStation } from './banks-station'

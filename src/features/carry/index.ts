@@ -1,0 +1,2 @@
+/** The Carry station: what other features and pages use of it. */
+export { CarryStation } from './carry-station'

@@ -1,0 +1,2 @@
+/** The Controls station: what other features and pages use of it. */
+export { ControlsStation } from './controls-station'

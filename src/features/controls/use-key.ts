@@ -1,0 +1,51 @@
+'use client'
+
+import { addressesOfControl } from '@/core/model/controls'
+import { lookup } from '@/core/model/lookup'
+import { addressesWith, assign, functionAt } from '@/core/plan/assign'
+import { keyRow } from '@/core/plan/rows'
+import { useAnswer, useDesk, useDeskView, useFindings } from '@/features/desk'
+
+/** What is known of a key: what is on it, how that stands, what else it takes; null where the model has no such key. */
+export function useKey(key: string) {
+  const { model } = useDesk().start
+  const { plan, posture } = useDeskView()
+  const findings = useFindings()
+  const ratings = useAnswer<'functions'>({ kind: 'functions', address: key, posture })
+  const address = lookup(model).addresses.get(key)
+  if (!address) return null
+  const row = keyRow(address)
+  const current = functionAt(plan, address)
+  const fn = lookup(model).functions.get(current ?? '')
+  const doubled = addressesWith(model, plan, address.side, current ?? '').filter((one) => one !== address)
+  const other = ratings?.find((one) => one.fn.id !== current)
+  const tried = other && assign(model, plan, key, other.fn.id, 'tried')
+  return {
+    address,
+    row,
+    /** Every gesture of the control, on this side. */
+    ways: addressesOfControl(model, address.side, address.control.id),
+    current,
+    fn,
+    planned: row in plan.rows,
+    reasonAsked: reasonAsked(
+      !fn || fn.manner === 'none',
+      doubled.map((one) => one.control.name),
+    ),
+    /** Every function it takes, best first; null until they are known. */
+    ratings,
+    rating: ratings?.find((one) => one.fn.id === current),
+    findings: (findings ?? []).filter((one) => one.row === row && one.side === address.side),
+    /** What anything else put here would displace. */
+    would: tried?.ok ? tried.value.displaced : null,
+  }
+}
+
+/** What the panel of a key is given. */
+export type KeyKnown = NonNullable<ReturnType<typeof useKey>>
+
+function reasonAsked(isEmpty: boolean, doubledOn: readonly string[]): string {
+  if (isEmpty) return 'Empty on purpose? Say why, and nothing will ask again.'
+  if (doubledOn.length > 0) return `Also on ${doubledOn.join(' and ')}. Doubled on purpose? Say why.`
+  return 'Your reason, for the day you wonder'
+}

@@ -1,0 +1,2 @@
+/** The Focus station: what other features and pages use of it. */
+export { FocusStation } from './focus-station'

@@ -1,0 +1,88 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import { heldBy, linesAcross, tableIn, variantsAcross, type BankFocus } from '@/core/focus/sheet'
+import { afterPresses } from '@/core/focus/variants'
+import { outcomeWords } from '@/core/focus/words'
+import { lookup } from '@/core/model/lookup'
+import type { Posture } from '@/core/model/types'
+import { plannedLenses } from '@/core/plan/plan'
+import { contextIn, usualContext } from '@/core/resolve/context'
+import { findingsAt, useAnswer, useDesk, useDeskView, useFindings } from '@/features/desk'
+import type { Picked } from './trigger-table'
+
+/** The finger whose triggers are shown. */
+export type Digit = 'any' | 'thumb' | 'index' | 'middle' | 'left'
+
+/** What the Focus station knows: the trigger table as it is narrowed, the line in hand, and the state it is in. */
+export function useFocusStation() {
+  const { start } = useDesk()
+  const { plan, side } = useDeskView()
+  const findings = useFindings()
+  const { model, lenses } = start
+  const [lens, setLens] = useState<string | null>(null)
+  const [posture, setPosture] = useState<Posture>('finder')
+  const [digit, setDigit] = useState<Digit>('any')
+  const [variant, setVariant] = useState('as set')
+  const [pairs, setPairs] = useState(true)
+  const [choice, setChoice] = useState<Picked | null>(null)
+  const banks = useAnswer<'focus'>({ kind: 'focus', side, lens, posture })
+  const variants = useMemo(() => (banks ? variantsAcross(banks) : []), [banks])
+  const shown = variants.includes(variant) ? variant : 'as set'
+  const all = useMemo(() => (banks ? linesAcross(banks, shown) : []), [banks, shown])
+  const lines = all.filter(
+    ({ held }) => (pairs || held.length < 2) && (digit === 'any' || heldBy(model, held, digit, posture)),
+  )
+  const picked =
+    choice && all.some(({ held }) => held.join() === choice.held.join()) ? choice : firstOf(all, banks)
+  const at = banks?.findIndex(({ state }) => state.bank === picked.bank) ?? -1
+  const bank = banks?.[at]
+  const table = bank && tableIn(bank, shown)
+  const context = useMemo(
+    () => (bank && table ? afterPresses(bank.state.context, table.variant) : contextIn(model, side, null)),
+    [bank, table, model, side],
+  )
+  const held = picked.held.flatMap((key) => table?.triggers.find((one) => one.key === key)?.fn.id ?? [])
+  const state = useAnswer<'state'>({ kind: 'state', context, held })
+  const outcome = all.find((one) => one.held.join() === picked.held.join())?.cells[at]?.outcomes[0]
+  const inUse = plannedLenses(plan)
+  const pickControl = (control: string) => {
+    const { addresses } = lookup(model)
+    const next = all.find(
+      ({ held: [one = '', two] }) => addresses.get(one)?.control.id === control && two === undefined,
+    )
+    if (next) setChoice({ held: next.held, bank: picked.bank })
+  }
+  return {
+    model,
+    side,
+    banks,
+    lines,
+    variants,
+    narrowed: { lens, posture, digit, variant: shown, pairs },
+    narrow: { lens: setLens, posture: setPosture, digit: setDigit, variant: setVariant, pairs: setPairs },
+    /** The lenses to choose from, and the one the table is about. */
+    lenses: lenses.filter((one) => inUse.includes(one.id)),
+    lens: lens ?? usualContext(model, plan, lenses, side)?.context.lens.id ?? '',
+    picked,
+    pick: setChoice,
+    pickControl,
+    context,
+    state,
+    outcome,
+    words: outcome && outcomeWords(model, outcome),
+    presses: table?.presses ?? [],
+    /** Findings about focus, those of the side shown first; null until they are known. */
+    trips:
+      findings &&
+      findingsAt(findings, 'focus').sort((a, b) => Number(b.side === side) - Number(a.side === side)),
+  }
+}
+
+/** What the Focus station's parts are given. */
+export type FocusKnown = ReturnType<typeof useFocusStation>
+
+function firstOf(lines: readonly { held: readonly string[] }[], banks: readonly BankFocus[] | null): Picked {
+  const line = lines.find(({ held }) => held.length === 1) ?? lines[0]
+  return { held: line?.held ?? [], bank: banks?.[0]?.state.bank ?? 'plain' }
+}
