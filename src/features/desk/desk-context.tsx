@@ -17,8 +17,8 @@ import { httpServer } from './http-server'
 import { PlanDesk, type DeskStart, type DeskView } from './plan-desk'
 import { browserQueue } from './queue'
 
-const DeskContext = createContext<PlanDesk | null>(null)
-const RevisionContext = createContext<DeskStart['revision']>(null)
+export const DeskContext = createContext<PlanDesk | null>(null)
+export const RevisionContext = createContext<DeskStart['revision']>(null)
 
 /** Where the definitions that a plan stands on are delivered. */
 export interface DefinitionsAt {

@@ -19,7 +19,7 @@ import { useDesk, useDeskView } from './desk-context'
 export const answerMeasure = (kind: QuestionKind) => `answer ${kind}`
 export const threadMeasure = (kind: QuestionKind) => `thread ${kind}`
 
-const AnalysisContext = createContext<AnalysisClient | null>(null)
+export const AnalysisContext = createContext<AnalysisClient | null>(null)
 
 /** Keeps the analysis of the plan on the desk for everything below it; begins anew with another edition of the model. */
 export function AnalysisProvider({ children }: { children: ReactNode }) {
