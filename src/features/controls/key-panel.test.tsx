@@ -1,0 +1,71 @@
+// @vitest-environment jsdom
+import { screen } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { onTheDesk, settled } from '@tests/fixtures/on-the-desk'
+import { rowNamed } from '@tests/fixtures/rows'
+import { describe, expect, it, vi } from 'vitest'
+import { KeyPanel } from './key-panel'
+
+const crown = 'stills/crown-key/press'
+
+function panel(key = crown) {
+  const on = onTheDesk()
+  const acts = { onPut: vi.fn(), onPick: vi.fn(), onSwap: vi.fn(), onClose: vi.fn() }
+  on.show(<KeyPanel addressKey={key} outcome={null} {...acts} />)
+  return { ...on, acts }
+}
+
+describe('the panel of a key', () => {
+  it('shows what is on it at once, and how that stands and what else it takes a moment later', async () => {
+    panel()
+    expect(screen.getByText('Playback')).toBeDefined()
+    expect(screen.queryByText(/^Works in/)).toBeNull()
+    await settled()
+    expect(screen.getByText(/^Works in \d of \d banks and lenses/)).toBeDefined()
+    expect(screen.getAllByRole('option').length).toBeGreaterThan(5)
+    expect(screen.queryByRole('option', { name: /^Playback/ })).toBeNull()
+  })
+
+  it('puts a function there by typing and Enter, leaves it empty, swaps, closes', async () => {
+    const { acts } = panel()
+    await settled()
+    const user = userEvent.setup()
+    await user.type(screen.getByRole('combobox', { name: /^Instead/ }), 'magnif{Enter}')
+    expect(acts.onPut).toHaveBeenLastCalledWith(crown, 'magnifier')
+    await user.click(screen.getByRole('button', { name: 'Leave it empty' }))
+    expect(acts.onPut).toHaveBeenLastCalledWith(crown, 'nothing')
+    await user.click(screen.getByRole('button', { name: 'Swap with another key' }))
+    await user.click(screen.getByRole('button', { name: 'Close' }))
+    expect([acts.onSwap.mock.calls.length, acts.onClose.mock.calls.length]).toEqual([1, 1])
+  })
+
+  it('asks why it is empty, and takes it back to as delivered', async () => {
+    const { desk, plan } = panel()
+    await settled(() => desk.set({ [rowNamed(`key/${crown}`)]: 'nothing' }))
+    expect(screen.getByPlaceholderText(/^Empty on purpose\?/)).toBeDefined()
+    await userEvent.setup().click(screen.getByRole('button', { name: /^Leave as delivered: Playback/ }))
+    await settled()
+    expect(rowNamed(`key/${crown}`) in plan().rows).toBe(false)
+  })
+
+  it('goes from gesture to gesture of the same control', async () => {
+    const { acts } = panel('stills/thumb-wheel/press')
+    await settled()
+    await userEvent.setup().click(screen.getByRole('button', { name: 'tilt left' }))
+    expect(acts.onPick).toHaveBeenCalledWith('stills/thumb-wheel/tilt-left')
+  })
+
+  it('is nothing for a key that this model does not have', () => {
+    const { container } = onTheDesk().show(
+      <KeyPanel
+        addressKey="stills/nowhere/press"
+        outcome={null}
+        onPut={vi.fn()}
+        onPick={vi.fn()}
+        onSwap={vi.fn()}
+        onClose={vi.fn()}
+      />,
+    )
+    expect(container.textContent).toBe('')
+  })
+})

@@ -1,0 +1,77 @@
+// @vitest-environment jsdom
+import { cleanup, render, screen } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { Option, PickList } from './pick-list'
+
+afterEach(cleanup)
+
+const fruits = ['Apple', 'Pear', 'Quince', 'Wild apple']
+
+function list(onPick = vi.fn(), onType = vi.fn()) {
+  render(
+    <>
+      <input aria-label="elsewhere" />
+      <PickList
+        label="Fruit"
+        list="Fruits"
+        placeholder="type"
+        items={fruits}
+        idOf={(one) => one}
+        textOf={(one) => one}
+        onPick={onPick}
+        onType={onType}
+        nothing={(typed) => `No ${typed}.`}
+        option={(one, place) => (
+          <Option key={one} {...place} onPick={() => onPick(one)}>
+            {one}
+          </Option>
+        )}
+      />
+    </>,
+  )
+  return { onPick, onType, field: screen.getByRole('combobox') }
+}
+
+const options = () => screen.getAllByRole('option').map((one) => one.textContent)
+
+describe('a list to pick from', () => {
+  it('is searched by every word typed, whatever its case, and Enter picks the first', async () => {
+    const { onPick, onType, field } = list()
+    const user = userEvent.setup()
+    await user.type(field, 'APP wi')
+    expect(options()).toEqual(['Wild apple'])
+    expect(onType).toHaveBeenLastCalledWith('APP wi')
+    await user.keyboard('{Enter}')
+    expect(onPick).toHaveBeenCalledWith('Wild apple')
+  })
+
+  it('is gone through with the arrows and no further than its ends', async () => {
+    Element.prototype.scrollIntoView = vi.fn()
+    const { onPick } = list()
+    const user = userEvent.setup()
+    await user.keyboard('{ArrowUp}{ArrowDown}{ArrowDown}{Enter}')
+    expect(onPick).toHaveBeenLastCalledWith('Quince')
+    await user.keyboard('{ArrowDown}{ArrowDown}{ArrowDown}{Enter}')
+    expect(onPick).toHaveBeenLastCalledWith('Wild apple')
+  })
+
+  it('says what is not there, and Enter then picks nothing', async () => {
+    const { onPick, field } = list()
+    const user = userEvent.setup()
+    await user.type(field, 'medlar{Enter}')
+    expect(screen.getByText('No medlar.')).toBeDefined()
+    expect(onPick).not.toHaveBeenCalled()
+  })
+
+  it('takes the cursor when it comes, and leaves it where somebody is typing by then', () => {
+    expect(document.activeElement).toBe(document.body)
+    const { field } = list()
+    expect(document.activeElement).toBe(field)
+    cleanup()
+    render(<input aria-label="being typed in" />)
+    screen.getByLabelText('being typed in').focus()
+    list()
+    expect(document.activeElement).toBe(screen.getByLabelText('being typed in'))
+  })
+})
