@@ -1,7 +1,21 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+import { BaseSequencer, type TestSpecification } from 'vitest/node'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+/** What takes longest begins first, so that two workers end together. */
+const longest = ['faults.test', 'reach.test', 'safety.test', 'journey.test', 'run.test', 'damage.test']
+
+class LongestFirst extends BaseSequencer {
+  override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+    const place = ({ moduleId }: TestSpecification) => {
+      const at = longest.findIndex((name) => moduleId.includes(`/${name}`))
+      return at < 0 ? longest.length : at
+    }
+    return (await super.sort(files)).sort((a, b) => place(a) - place(b))
+  }
+}
 
 /** Two projects: unit tests beside what they test, and browser tests that drive the built application. */
 export default defineConfig({
@@ -9,6 +23,7 @@ export default defineConfig({
   test: {
     // Two at a time: each browser test file has a database, a server and a browser of its own.
     maxWorkers: 2,
+    sequence: { sequencer: LongestFirst },
     projects: [
       {
         extends: true,

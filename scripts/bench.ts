@@ -8,6 +8,8 @@ import { contextsBench } from './bench/contexts'
 import { focusBench } from './bench/focus'
 import type { Figure } from './bench/measure'
 import { pageBench } from './bench/page'
+import { shelfBench } from './bench/shelf'
+import { speedBench } from './bench/speed'
 import { rulesBench } from './bench/rules'
 import { suggestBench } from './bench/suggest'
 
@@ -24,6 +26,8 @@ const figures: Figure[] = [
   ...focusBench(largest, chipped),
   ...suggestBench(models, lenses),
   ...(await pageBench(address, largest)),
+  ...(await speedBench(address, largest, lenses)),
+  ...(await shelfBench(address)),
 ]
 
 const rows = figures.map(

@@ -14,7 +14,7 @@ export async function withDemo(database, file) {
     const databaseUrl = await ensureDatabase(cluster.url, database)
     await runTypeScript('scripts/prepare-database.ts', ['--demo'], { DATABASE_URL: databaseUrl })
     server = await startServer({ port: await freePort(), databaseUrl, build })
-    await runTypeScript(file, [server.address], {})
+    await runTypeScript(file, [server.address], { DATABASE_URL: databaseUrl })
   } finally {
     await server?.kill()
     cluster.stop()

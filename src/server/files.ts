@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { readCardFile, readCardHeader } from '@/core/files/card-file'
-import { digestHex } from '@/core/files/digest'
+import { digestHex } from '@/core/digest'
 import { editionOfPlanFile, readPlanFile } from '@/core/files/plan-file'
 import type { BodyModel } from '@/core/model/types'
 import type { Plan } from '@/core/plan/plan'

@@ -7,7 +7,7 @@ import { canonicalJson } from '@/core/json'
 import type { Library } from '@/core/plan/kind'
 import type { Plan } from '@/core/plan/plan'
 import type { Refusal } from '@/core/result'
-import { digestHex } from '@/core/files/digest'
+import { digestHex } from '@/core/digest'
 import { readDefinitions } from '@/disk/definitions'
 import { localOwner, query } from './db'
 

@@ -5,6 +5,7 @@ import { planKind } from '@/core/plan/kind'
 import { planLimits } from '@/core/plan/limits'
 import { parsePlan, type Plan } from '@/core/plan/plan'
 import { ok, refuse, type Result } from '@/core/result'
+import { headAfter, type Head } from '@/core/sync/head'
 import { pageOf, type Log } from '@/core/sync/decide'
 import { readSteps } from '@/core/sync/protocol'
 import type { Change, Step } from '@/core/sync/step'
@@ -58,8 +59,8 @@ export async function logOf(
   basedOn: number,
   ids: readonly string[],
 ): Promise<Result<Log<Plan>>> {
-  const known = await client.query<{ id: string; number: number }>(
-    'select id, number from steps where plan_id = $1 and (id = any($2) or number = $3)',
+  const known = await client.query<{ id: string; number: number; head: string }>(
+    'select id, number, head from steps where plan_id = $1 and (id = any($2) or number = $3)',
     [row.id, [...new Set(ids)], basedOn],
   )
   const there = new Set(known.rows.map((one) => one.id))
@@ -70,6 +71,7 @@ export async function logOf(
     epoch: row.epoch,
     version: row.version,
     document,
+    headAt: () => at?.head ?? null,
     idAt: () => at?.id ?? null,
     has: (id) => there.has(id),
     after: () => pageOf(newer.value, planLimits),
@@ -156,6 +158,18 @@ export function stepsFor(rows: Rows): Step[] {
   return steps
 }
 
+/** What a plan's log is known by at its newest step. */
+export async function headOf(
+  client: Connection,
+  { id, version }: Pick<PlanRow, 'id' | 'version'>,
+): Promise<Head> {
+  const found = await client.query<{ head: string }>(
+    'select head from steps where plan_id = $1 and number = $2',
+    [id, version],
+  )
+  return found.rows[0]?.head ?? null
+}
+
 /** Appends steps to a plan's log, and keeps the plan they make. */
 export async function writeSteps(
   client: Connection,
@@ -164,10 +178,14 @@ export async function writeSteps(
   { model, rows }: Plan,
 ): Promise<void> {
   const numbers = steps.map((_, i) => row.version + 1 + i)
+  const heads: string[] = []
+  let head = await headOf(client, row)
+  for (const { id } of steps) heads.push((head = headAfter(head, id)))
   await client.query(
-    `insert into steps (plan_id, number, id, step)
-     select $1, number, id, step from unnest($2::int[], $3::uuid[], $4::jsonb[]) as fresh (number, id, step)`,
-    [row.id, numbers, steps.map((step) => step.id), steps.map((step) => JSON.stringify(step))],
+    `insert into steps (plan_id, number, id, step, head)
+     select $1, number, id, step, head
+     from unnest($2::int[], $3::uuid[], $4::jsonb[], $5::text[]) as fresh (number, id, step, head)`,
+    [row.id, numbers, steps.map((step) => step.id), steps.map((step) => JSON.stringify(step)), heads],
   )
   await client.query(
     'update plans set version = $2, rows = $3, model_version = $4, updated_at = now() where id = $1',

@@ -2,16 +2,17 @@ import type { RowId, Rows } from '@/core/plan/rows'
 import { randomUUID } from 'node:crypto'
 import type { BodyModel } from '@/core/model/types'
 import { canonicalJson } from '@/core/json'
-import { digestHex } from '@/core/files/digest'
+import { digestHex } from '@/core/digest'
 import { editionsIn, planKind } from '@/core/plan/kind'
 import { emptyPlan, type Plan } from '@/core/plan/plan'
 import { ok, refuse, type Result } from '@/core/result'
 import { decide } from '@/core/sync/decide'
+import type { Head } from '@/core/sync/head'
 import type { Answer, ReadSave } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
 import { localOwner, transaction, type Connection } from './db'
 import { libraryOf } from './models'
-import { logOf, newestSteps, planOf, planRow, stepsFor, writeSteps } from './plan-rows'
+import { headOf, logOf, newestSteps, planOf, planRow, stepsFor, writeSteps } from './plan-rows'
 import { summarizeLater } from './summaries'
 
 /** A plan with its model, version and the end of its log. */
@@ -23,8 +24,8 @@ export interface StoredPlan {
   readonly plan: Plan
   /** How many steps made it; a save names the version it builds on. */
   readonly version: number
-  /** The id of the newest step. */
-  readonly head: string | null
+  /** What its log is known by there. */
+  readonly head: Head
   /** The newest steps, oldest first: what undo can reach. */
   readonly log: readonly Step[]
   readonly revision: Frozen | null
@@ -51,17 +52,13 @@ export async function loadPlan(id: string): Promise<Result<StoredPlan>> {
     const { model, plan } = read.value
     const log = await newestSteps(client, id, row.version, undoReach.steps, undoReach.bytes)
     if (!log.ok) return log
-    const head = await client.query<{ id: string }>(
-      'select id from steps where plan_id = $1 and number = $2',
-      [id, row.version],
-    )
     return ok({
       id,
       epoch: row.epoch,
       model,
       plan,
       version: row.version,
-      head: head.rows[0]?.id ?? null,
+      head: await headOf(client, row),
       log: log.value,
       revision: await newestRevision(client, id),
     })

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { CarryOrder, CarryStage, CarryState, Holds } from '@/core/camera/carry'
 import { canonicalJson } from '@/core/json'
-import { digestHex } from '@/core/files/digest'
+import { digestHex } from '@/core/digest'
 import type { Body } from './bodies'
 import { localOwner, query, type Connection } from './db'
 import { keepFile } from './files'

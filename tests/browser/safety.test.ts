@@ -103,7 +103,7 @@ describe('a save', () => {
   const latest = async (plan: string) =>
     (
       await query<{ epoch: string; version: number; head: string | null }>(
-        'select epoch, version, (select id from steps where plan_id = plans.id order by number desc limit 1) as head from plans where id = $1',
+        'select epoch, version, (select head from steps where plan_id = plans.id order by number desc limit 1) as head from plans where id = $1',
         [plan],
       )
     )[0]

@@ -5,7 +5,7 @@ import { ok, refuse, type Result } from '../result'
 import { ByteFault, ByteReader, ByteWriter } from './bytes'
 import { unkept } from '../text'
 import { readSections, sectionOrder, writeSections } from './card-sections'
-import { digestBytes } from './digest'
+import { digestBytes } from '../digest'
 
 /** Who wrote a card file, and when. */
 export interface CardHeader {

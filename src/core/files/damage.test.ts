@@ -10,7 +10,7 @@ import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
 import { newestFirmware } from '../resolve/context'
 import { must } from '../result'
 import { readCardFile, writeCardFile, type CardHeader } from './card-file'
-import { digestBytes } from './digest'
+import { digestBytes } from '../digest'
 
 const digestLength = 32
 

@@ -12,7 +12,7 @@ import type { Value } from '../vocabulary/values'
 import { must } from '../result'
 import { readCardFile, readCardHeader, writeCardFile, type CardFile } from './card-file'
 import { compareRows } from './compare'
-import { digestHex } from './digest'
+import { digestHex } from '../digest'
 import { canonicalJson } from '../json'
 import { readPlanFile, writePlanFile } from './plan-file'
 

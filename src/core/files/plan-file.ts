@@ -3,7 +3,7 @@ import type { BodyModel } from '../model/types'
 import { planFileBytes } from '../plan/limits'
 import { parsePlan, samePlanModel, type Plan } from '../plan/plan'
 import { ok, refuse, type Result } from '../result'
-import { digestHex } from './digest'
+import { digestHex } from '../digest'
 import { canonicalJson, readJson } from '../json'
 
 /** The revision a plan file holds, or null for a draft. */

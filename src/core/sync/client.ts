@@ -1,6 +1,7 @@
 import type { Refusal } from '../result'
 import { sameValue } from '../vocabulary/values'
 import { pageOf } from './decide'
+import { headAfterAll, type Head } from './head'
 import { applyAll, applyWithin, type DocumentKind } from './kind'
 import type { Answer, Save } from './protocol'
 import { rebase, stillWanted, type Aside } from './rebase'
@@ -9,11 +10,11 @@ import type { Step } from './step'
 /** A document in one tab: what the log holds as far as it is known here, and what was made on top of it. */
 export interface Client<D> {
   readonly epoch: string
-  /** What the log was known to hold last, and the id of its newest step; `tail` are its newest steps, for undo. */
+  /** What the log was known to hold last, and its head there; `tail` are its newest steps, for undo. */
   readonly saved: {
     readonly document: D
     readonly version: number
-    readonly head: string | null
+    readonly head: Head
     readonly tail: readonly Step[]
   }
   /** Steps made here that the log is not known to hold. */
@@ -80,7 +81,7 @@ export interface Opened<D> {
   readonly epoch: string
   readonly document: D
   readonly version: number
-  readonly head: string | null
+  readonly head: Head
   readonly tail: readonly Step[]
 }
 
@@ -191,8 +192,11 @@ function merge<D>(
 ): Client<D> {
   const { saved, pending } = client
   const overlap = saved.version - answer.from
-  // An answer from before an older copy was put back: the next save learns how things stand.
-  if (overlap > 0 && answer.entries.length >= overlap && answer.entries[overlap - 1]?.id !== saved.head)
+  // An answer about another log than is known here, as after an older copy was put back: the next save learns how things stand.
+  if (
+    answer.entries.length >= overlap &&
+    headAfterAll(answer.since, answer.entries.slice(0, overlap)) !== saved.head
+  )
     return client
   const newer = answer.entries.slice(overlap)
   const applied = applyAll(kind, saved.document, newer)
@@ -200,7 +204,7 @@ function merge<D>(
   const document = applied.value
   const told = Math.max(client.told, answer.version)
   const tail = newer.length > 0 ? [...saved.tail, ...newer] : saved.tail
-  const head = newer.at(-1)?.id ?? saved.head
+  const head = headAfterAll(saved.head, newer)
   const there = new Set(newer.map((step) => step.id))
   const waiting = pending.filter((step) => !there.has(step.id))
   const unfit = answer.kind === 'unfit' && waiting.some((step) => step.id === answer.step) ? answer : null

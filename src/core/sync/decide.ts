@@ -1,4 +1,5 @@
 import type { Refusal } from '../result'
+import type { Head } from './head'
 import { applyWithin, type DocumentKind, type Limits } from './kind'
 import type { Answer, ReadSave } from './protocol'
 import { stepBytes, type Step } from './step'
@@ -10,7 +11,9 @@ export interface Log<D> {
   readonly version: number
   /** The document that the whole log makes. */
   readonly document: D
-  /** The id of a step by its number; null for numbers it does not have. */
+  /** The head at a number; null at 0, and for numbers it does not have. */
+  headAt(number: number): Head
+  /** The id of a step by its number, which pages of the former release take for the head; null for numbers it does not have. */
   idAt(number: number): string | null
   /** Whether a step is in the log. */
   has(id: string): boolean
@@ -42,7 +45,7 @@ export function decide<D>(
   if (astray) return { ...nothing, answer: { kind: 'apart', refusal: astray } }
   const known = save.ask.filter((id) => log.has(id))
   const there = log.after(save.basedOn)
-  const base = { epoch: log.epoch, from: save.basedOn, known }
+  const base = { epoch: log.epoch, from: save.basedOn, since: log.headAt(save.basedOn), known }
   const fresh = save.steps.filter((step) => !log.has(step.id))
   const mine = new Set(save.steps.map((step) => step.id))
   const pageIsWhole = save.basedOn + there.length === log.version
@@ -89,7 +92,9 @@ function apart<D>(kind: DocumentKind<D>, log: Log<D>, save: ReadSave['save']): R
     const message = `This ${name} was put back or made anew since this page was opened. What you changed here is kept on this page.`
     return { code: 'other-epoch', message, where: name }
   }
-  if (save.basedOn <= log.version && save.head === log.idAt(save.basedOn)) return null
+  const isThere =
+    save.head === log.headAt(save.basedOn) || (save.head !== null && save.head === log.idAt(save.basedOn))
+  if (save.basedOn <= log.version && isThere) return null
   const message = `The ${name} in the database lacks steps that this page saved; an older copy may have been restored. What you see here is kept on this page.`
   return { code: 'lost-steps', message, where: name }
 }

@@ -1,18 +1,19 @@
 import * as yup from 'yup'
 import { ok, refuse, type Refusal, type Result } from '../result'
 import { unkept } from '../text'
+import type { Head } from './head'
 import type { DocumentKind } from './kind'
 import type { Step } from './step'
 
 /**
- * A save: steps made on top of step number `basedOn` of a log, whose id is `head` (null where `basedOn` is 0). With
+ * A save: steps made on top of step number `basedOn` of a log, which is known by `head` there (`head.ts`). With
  * `ask` it also asks which steps of an earlier visit are in the log. Without steps it only asks for what is newer.
  */
 export interface Save {
   /** Which log: a document that was put back or made anew under the same id begins another epoch. */
   readonly epoch: string
   readonly basedOn: number
-  readonly head: string | null
+  readonly head: Head
   readonly steps: readonly Step[]
   readonly ask: readonly string[]
 }
@@ -22,6 +23,8 @@ interface CaughtUp {
   readonly epoch: string
   /** The number of the step before `entries`: the `basedOn` of the save. */
   readonly from: number
+  /** The head of the log there. */
+  readonly since: Head
   /** The log after `from`, in order, one page of it: what the save itself appended is among it. */
   readonly entries: readonly Step[]
   /** The number of the newest step in the log, which may lie beyond this page. */
@@ -123,7 +126,12 @@ const envelopeSchema = (most: number) =>
   closed({
     epoch: uuid().required(),
     basedOn: yup.number().strict().required().integer().min(0).max(2_147_483_646),
-    head: uuid().nullable().defined(),
+    head: yup
+      .string()
+      .strict()
+      .matches(/^[0-9a-f-]{32,36}$/, 'head should be the head of a log')
+      .nullable()
+      .defined(),
     steps: yup
       .array(yup.object({ id: uuid().required() }).strict().required())
       .strict()

@@ -14,6 +14,25 @@ const stuff = {
 }
 
 describe('the save protocol', () => {
+  it('notices another log by more than its newest step', async () => {
+    // An older copy is put back, and a doubled request then makes a log that ends with the same step.
+    const story = [
+      { kind: 'edit', who: 1, rows: [0], bad: false },
+      { kind: 'edit', who: 0, rows: [0], bad: false },
+      { kind: 'edit', who: 1, rows: [1], bad: false },
+      { kind: 'send', who: 0 },
+      { kind: 'send', who: 1 },
+      { kind: 'arrive', which: 0, again: false },
+      { kind: 'arrive', which: 0, again: true },
+      { kind: 'answer', which: 0, again: false },
+      { kind: 'answer', which: 0, again: false },
+      { kind: 'send', who: 1 },
+      { kind: 'arrive', which: 3, again: false },
+      { kind: 'rewind', steps: 2 },
+    ] as const
+    expect(await new World(stuff, new MemoryKeeper(kind, {})).live([...story])).toBeNull()
+  })
+
   it('loses and doubles nothing, and leaves nobody stuck, whatever becomes of messages, tabs and servers', async () => {
     await fc.assert(
       fc.asyncProperty(stories(120, false), async (story) => {

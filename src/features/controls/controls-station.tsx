@@ -15,13 +15,13 @@ import { CopySide } from './copy-side'
 import { allFaces, differingOn, FacePicker, labelsOf, type Shown } from '@/features/plates'
 import { FindingsPanel } from './findings-panel'
 import { FittedChoice } from '@/features/plates'
+import { KeyPanel } from './key-panel'
 import { panels } from './panels'
 import { controlsKeys } from './shortcuts'
 import { TrialNote } from './trial-note'
 import { useControlsStation, type ControlsKnown } from './use-controls-station'
 
 const SuggestPanel = dynamic(() => import('@/features/suggest').then((one) => one.SuggestPanel))
-const KeyPanel = dynamic(() => import('./key-panel').then((one) => one.KeyPanel))
 const ReachPanel = dynamic(() => import('./reach-panel').then((one) => one.ReachPanel))
 const DialsTable = dynamic(() => import('./dials-table').then((one) => one.DialsTable))
 

@@ -80,7 +80,9 @@ function FunctionOption({
       drag={{ id: `function ${fn.id}`, data: { functionId: fn.id, text: fn.name } }}
     >
       <p className="flex items-baseline justify-between gap-2">
-        <span className={`font-semibold ${rating.works === 0 ? 'text-silt' : ''}`}>{fn.name}</span>
+        <span className={`font-semibold ${rating.of > 0 && rating.works === 0 ? 'text-silt' : ''}`}>
+          {fn.name}
+        </span>
         <MannerSign manner={fn.manner} />
       </p>
       {(menu !== '' || Math.abs(rating.gain) >= 0.05) && (

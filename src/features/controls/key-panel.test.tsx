@@ -20,6 +20,8 @@ describe('the panel of a key', () => {
     panel()
     expect(screen.getByText('Playback')).toBeDefined()
     expect(screen.queryByText(/^Works in/)).toBeNull()
+    expect(document.activeElement).toBe(screen.getByRole('combobox', { name: /^Instead/ }))
+    expect(screen.getAllByRole('option').length).toBeGreaterThan(5)
     await settled()
     expect(screen.getByText(/^Works in \d of \d banks and lenses/)).toBeDefined()
     expect(screen.getAllByRole('option').length).toBeGreaterThan(5)

@@ -53,14 +53,12 @@ export function KeyPanel({
           <FindingCard key={`${finding.check} ${finding.rule ?? ''}`} finding={finding} />
         ))}
       {would && !outcome && <WouldDisplace displaced={would} />}
-      {ratings && (
-        <FunctionList
-          ratings={ratings}
-          current={current}
-          address={address}
-          onPut={(id) => onPut(addressKey, id)}
-        />
-      )}
+      <FunctionList
+        ratings={ratings}
+        current={current}
+        address={address}
+        onPut={(id) => onPut(addressKey, id)}
+      />
     </div>
   )
 }

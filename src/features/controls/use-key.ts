@@ -1,9 +1,11 @@
 'use client'
 
-import { addressesOfControl } from '@/core/model/controls'
+import { acceptedFunctions, addressesOfControl } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
+import type { ModelFunction } from '@/core/model/types'
 import { addressesWith, assign, functionAt } from '@/core/plan/assign'
 import { keyRow } from '@/core/plan/rows'
+import type { FunctionRating } from '@/core/reach/rate-functions'
 import { useAnswer, useDesk, useDeskView, useFindings } from '@/features/desk'
 
 /** What is known of a key: what is on it, how that stands, what else it takes; null where the model has no such key. */
@@ -32,8 +34,8 @@ export function useKey(key: string) {
       !fn || fn.manner === 'none',
       doubled.map((one) => one.control.name),
     ),
-    /** Every function it takes, best first; null until they are known. */
-    ratings,
+    /** Every function it takes, best first; as the model has them until it is known how each would stand. */
+    ratings: ratings ?? acceptedFunctions(model, address).map(unrated),
     rating: ratings?.find((one) => one.fn.id === current),
     findings: (findings ?? []).filter((one) => one.row === row && one.side === address.side),
     /** What anything else put here would displace. */
@@ -43,6 +45,11 @@ export function useKey(key: string) {
 
 /** What the panel of a key is given. */
 export type KeyKnown = NonNullable<ReturnType<typeof useKey>>
+
+/** A function of which it is not known yet how it would stand. */
+function unrated(fn: ModelFunction): FunctionRating {
+  return { fn, works: 0, of: 0, hazard: false, gain: 0, verdict: 'empty', reasons: [] }
+}
 
 function reasonAsked(isEmpty: boolean, doubledOn: readonly string[]): string {
   if (isEmpty) return 'Empty on purpose? Say why, and nothing will ask again.'

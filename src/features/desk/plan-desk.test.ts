@@ -7,6 +7,7 @@ import { planKind } from '@/core/plan/kind'
 import { emptyPlan, type Plan } from '@/core/plan/plan'
 import { titleRow } from '@/core/plan/rows'
 import { setRows } from '@/core/plan/step'
+import { headAfterAll } from '@/core/sync/head'
 import type { Step } from '@/core/sync/step'
 import type { Left } from '@/core/sync/client'
 import type { Save } from '@/core/sync/protocol'
@@ -75,7 +76,7 @@ describe('undo', () => {
       ...desk.start,
       plan,
       version: 5,
-      head: 'made 5',
+      head: headAfterAll(null, made),
       log: made.slice(3),
       epoch: keeper.opened().epoch,
     }
@@ -304,7 +305,15 @@ describe('a plan on the desk', () => {
       const [first] = save.steps
       if (first?.id !== 'step 1') return through(save)
       const { epoch } = keeper.opened()
-      const answer = { epoch, from: 0, version: 0, known: [], entries: [], kind: 'unfit' as const }
+      const answer = {
+        epoch,
+        from: 0,
+        since: null,
+        version: 0,
+        known: [],
+        entries: [],
+        kind: 'unfit' as const,
+      }
       return { kind: 'answer', answer: { ...answer, step: first.id, refusal } }
     })
     desk.set({ [rowNamed('title')]: 'Mine' })
