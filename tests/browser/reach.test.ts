@@ -25,8 +25,10 @@ beforeEach(async () => {
 const reach = async () => {
   const read = () => page.getByRole('region', { name: 'Reach' }).innerText()
   let text = ''
+  const deadline = Date.now() + 20_000
   do {
     text = await read()
+    if (Date.now() > deadline) throw new Error(`the strip does not come to rest: ${text}`)
     await page.waitForTimeout(200)
   } while (text.includes('…') || text !== (await read()))
   const shown = (pattern: RegExp) => Number(pattern.exec(text)?.[1])

@@ -112,6 +112,20 @@ describe('the analysis as the page has it', () => {
     expect(client.answer(findings)).toEqual(runChecks(heron, now, lenses))
   })
 
+  it('answers about the newest plan, whenever on the way of the former one it came', async () => {
+    for (let moment = 0; moment < 12; moment++) {
+      const { client } = clientOf(plan)
+      client.subscribe(reach, () => undefined)
+      await settled()
+      client.update(after(plan, { title: 'Renamed' }))
+      for (let i = 0; i < moment; i++) await Promise.resolve()
+      const next = after(plan, { [key]: 'nothing' })
+      client.update(next)
+      await settled()
+      expect([moment, client.answer(reach)]).toEqual([moment, reachOf(heron, next, lenses)])
+    }
+  })
+
   it('asks no longer what nobody listens to', async () => {
     const { client, calls } = clientOf(plan)
     const leave = client.subscribe(reach, () => undefined)

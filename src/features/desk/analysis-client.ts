@@ -117,6 +117,8 @@ export class AnalysisClient {
       for (let asked = this.next(); asked; asked = this.next()) {
         await this.send(thread.port)
         if (this.thread !== thread) return
+        // A plan that changed while the former one was sent is sent first: an answer is about the plan as it stands.
+        if (this.sent?.rows !== this.plan.rows) continue
         const round = this.waiting()
         await Promise.all(round.map((one) => this.ask(thread, one)))
         if (this.thread !== thread) return
