@@ -8,7 +8,7 @@ afterEach(cleanup)
 
 const fruits = ['Apple', 'Pear', 'Quince', 'Wild apple']
 
-function list(onPick = vi.fn(), onType = vi.fn()) {
+function list(onPick = vi.fn<(one: string) => void>(), onType = vi.fn<(typed: string) => void>()) {
   render(
     <>
       <input aria-label="elsewhere" />

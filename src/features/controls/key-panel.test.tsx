@@ -2,9 +2,9 @@
 import { screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { onTheDesk, settled } from '@tests/fixtures/on-the-desk'
-import { rowNamed } from '@tests/fixtures/rows'
 import { describe, expect, it, vi } from 'vitest'
 import { KeyPanel } from './key-panel'
+import { keyRow } from '@/core/plan/rows'
 
 const crown = 'stills/crown-key/press'
 
@@ -43,11 +43,11 @@ describe('the panel of a key', () => {
 
   it('asks why it is empty, and takes it back to as delivered', async () => {
     const { desk, plan } = panel()
-    await settled(() => desk.set({ [rowNamed(`key/${crown}`)]: 'nothing' }))
+    await settled(() => desk.set({ [keyRow({ key: crown })]: 'nothing' }))
     expect(screen.getByPlaceholderText(/^Empty on purpose\?/)).toBeDefined()
     await userEvent.setup().click(screen.getByRole('button', { name: /^Leave as delivered: Playback/ }))
     await settled()
-    expect(rowNamed(`key/${crown}`) in plan().rows).toBe(false)
+    expect(keyRow({ key: crown }) in plan().rows).toBe(false)
   })
 
   it('goes from gesture to gesture of the same control', async () => {

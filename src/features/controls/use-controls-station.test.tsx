@@ -3,6 +3,7 @@ import { onTheDesk, settled } from '@tests/fixtures/on-the-desk'
 import { rowNamed } from '@tests/fixtures/rows'
 import { describe, expect, it } from 'vitest'
 import { useControlsStation } from './use-controls-station'
+import { keyRow } from '@/core/plan/rows'
 
 const [thumb, crown] = ['stills/thumb-key/press', 'stills/crown-key/press']
 
@@ -33,7 +34,7 @@ describe('a key of the Controls station', () => {
   it('says what was put on it until something else takes its place', async () => {
     const { desk, now, plan } = station()
     await settled(() => now().hand.put(crown, 'magnifier'))
-    expect(plan().rows[rowNamed(`key/${crown}`)]).toBe('magnifier')
+    expect(plan().rows[keyRow({ key: crown })]).toBe('magnifier')
     expect(now().outcome).toMatchObject({ address: crown, functionId: 'magnifier' })
     expect(now().outcome?.displaced?.functionId).toBe('playback')
     await settled(() => desk.undo())
@@ -45,15 +46,15 @@ describe('a key of the Controls station', () => {
     await settled(() => now().hand.carry(crown, 'move'))
     expect(now().hand.carried).toEqual({ address: crown, how: 'move' })
     await settled(() => now().take(thumb))
-    expect(plan().rows[rowNamed(`key/${thumb}`)]).toBe('playback')
-    expect(plan().rows[rowNamed(`key/${crown}`)]).toBe('nothing')
+    expect(plan().rows[keyRow({ key: thumb })]).toBe('playback')
+    expect(plan().rows[keyRow({ key: crown })]).toBe('nothing')
     expect(now().hand).toMatchObject({ carried: null, selected: thumb })
   })
 
   it('swapped changes places with another', async () => {
     const { now, plan } = station()
     const before = now().shown.plan
-    const [a, b] = [crown, 'stills/bridge-key/press'].map((key) => rowNamed(`key/${key}`))
+    const [a, b] = [crown, 'stills/bridge-key/press'].map((key) => keyRow({ key: key }))
     await settled(() => now().hand.carry(crown, 'swap'))
     await settled(() => now().take('stills/bridge-key/press'))
     expect(plan()).not.toBe(before)
@@ -84,11 +85,11 @@ describe('what labels are written from', () => {
   })
 
   it('marks the rows that differ from the revision, and those changed since', async () => {
-    const revision = { number: 1, planVersion: 0, differs: [rowNamed(`key/${crown}`)] }
+    const revision = { number: 1, planVersion: 0, differs: [keyRow({ key: crown })] }
     const on = onTheDesk(undefined, undefined, revision)
     const { result } = on.hook(() => useControlsStation())
-    expect([...result.current.shown.changed]).toEqual([`key/${crown}`])
+    expect([...result.current.shown.changed]).toEqual([keyRow({ key: crown })])
     await settled(() => result.current.hand.put(thumb, 'nothing'))
-    expect([...result.current.shown.changed]).toContain(`key/${thumb}`)
+    expect([...result.current.shown.changed]).toContain(keyRow({ key: thumb }))
   })
 })

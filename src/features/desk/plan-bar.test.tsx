@@ -10,6 +10,7 @@ import { runChecks } from '@/core/checks/checks'
 import { FindingCard } from './finding-card'
 import { PlanBar } from './plan-bar'
 import { findingsAt, stations } from './stations'
+import { acceptRow } from '@/core/plan/rows'
 
 vi.mock('next/navigation', () => ({
   usePathname: () => '/plans/p/controls',
@@ -89,6 +90,6 @@ describe('a finding', () => {
     expect(plan().rows).toBe(theatrePlan.rows)
     await user.type(screen.getByLabelText('Why it is meant so'), 'For the left hand.')
     await user.click(screen.getByRole('button', { name: 'Keep' }))
-    expect(plan().rows[rowNamed(`accept/${tidy.check}/${tidy.row}`)]).toBe('For the left hand.')
+    expect(plan().rows[acceptRow(tidy.check, tidy.row)]).toBe('For the left hand.')
   })
 })

@@ -3,6 +3,7 @@ import { fireEvent, screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { emptyDesk, settled } from '@tests/fixtures/on-the-desk'
 import { describe, expect, it } from 'vitest'
+import { isNeedRow } from '@/core/plan/rows'
 import { FoundationStation } from './foundation-station'
 
 async function started() {
@@ -15,7 +16,7 @@ async function started() {
   return { ...on, user, table }
 }
 
-const needsIn = (rows: object) => Object.entries(rows).filter(([row]) => row.startsWith('need'))
+const needsIn = (rows: object) => Object.entries(rows).filter(([row]) => isNeedRow(row))
 
 describe('what is shot', () => {
   it('begins with a ready set, whose needs stand there at once and their ways a moment later', async () => {

@@ -5,12 +5,13 @@ import { rowNamed } from '@tests/fixtures/rows'
 import { describe, expect, it } from 'vitest'
 import { TryStation } from './try-station'
 import { useTryStation } from './use-try-station'
+import { keyRow } from '@/core/plan/rows'
 
 const thumb = 'stills/thumb-key/press'
 
 async function station() {
   const on = onTheDesk()
-  await settled(() => on.desk.set({ [rowNamed(`key/${thumb}`)]: 'start-focus-eyes' }))
+  await settled(() => on.desk.set({ [keyRow({ key: thumb })]: 'start-focus-eyes' }))
   const shown = on.show(<TryStation />)
   await settled()
   const key = (address: string) => {

@@ -58,9 +58,6 @@ export interface RowKind<R extends { readonly kind: string } = { readonly kind: 
   station(row: R): RowStation
 }
 
-/** The row of one of some kinds. */
-export type RowOf<K> = K extends RowKind<infer R> ? R : never
-
 /** Some kinds as one: each row goes to its own. */
 export function among<R extends { readonly kind: string }>(kinds: readonly RowKind<R>[]) {
   const byHead = new Map<string, RowKind<R>[]>()
