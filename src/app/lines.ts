@@ -13,16 +13,11 @@ export function bodyLine(body: Body): BodyLine {
     serial: body.state.serial,
     firmware: body.state.firmware,
     card: cardConditionOf(body.state),
-    last: body.lastTransfer && { ...body.lastTransfer, endedAt: when(body.lastTransfer.endedAt) },
+    last: body.lastTransfer && { ...body.lastTransfer, endedAt: body.lastTransfer.endedAt.toISOString() },
   }
 }
 
 /** A file of the store as screens show it. */
 export function fileLine(file: FileLine): ShelfFile {
-  return { ...file, addedAt: when(file.addedAt) }
-}
-
-/** A time as screens show it, UTC to the minute. */
-export function when(date: Date): string {
-  return date.toISOString().slice(0, 16).replace('T', ' ')
+  return { ...file, addedAt: file.addedAt.toISOString() }
 }

@@ -8,7 +8,7 @@ import { endAbandoned } from '@/server/leases'
 import { listPlans } from '@/server/summaries'
 import { TopBar } from '@/ui/top-bar'
 import { Trouble } from '@/ui/trouble'
-import { bodyLine, fileLine, when } from './lines'
+import { bodyLine, fileLine } from './lines'
 
 /** How many of the newest files stand on the shelf itself, and how many plans on one page of it. */
 const filesShown = 12
@@ -52,7 +52,7 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
           title: plan.title,
           model: named(plan.modelId),
           steps: plan.version,
-          updated: when(plan.updatedAt),
+          updated: plan.updatedAt.toISOString(),
           counts: plan.counts,
         }))}
         pages={{ page, count: Math.max(1, Math.ceil(count / plansShown)), find, plans: count }}

@@ -9,6 +9,7 @@ import { unkept } from '@/core/text'
 import { localOwner, query, transaction, type Connection } from './db'
 import { definitions, modelFor } from './models'
 import { insertPlan, isUuid } from './plans'
+import { patternsOf } from './summaries'
 
 /** One file on the shelf, without its bytes. */
 export interface FileLine {
@@ -49,19 +50,29 @@ export interface Imported {
 /** How the note of a file begins that somebody brought in. */
 export const broughtIn = 'Brought in'
 
-/** One page of every file ever kept, newest first, with where each came from; and how many there are. */
-export async function listFiles(page = 1, most = 50): Promise<{ files: FileLine[]; count: number }> {
+/**
+ * One page of every file ever kept whose name, body or note has every word, newest first, with where each came from; and
+ * how many there are.
+ */
+export async function listFiles(
+  page = 1,
+  most = 50,
+  words = '',
+): Promise<{ files: FileLine[]; count: number }> {
+  const patterns = patternsOf(words)
+  const from = `files f left join bodies b on b.id = f.body_id left join revisions r on r.id = f.revision_id
+     where f.owner_id = $1 and not exists (select from unnest($2::text[]) as pattern
+       where f.name || ' ' || coalesce(b.name, '') || ' ' || f.note not ilike pattern)`
   const files = await query<FileLine>(
     `select f.id, f.kind, f.name, length(f.bytes) as size, f.digest, f.model_id as "modelId", f.firmware,
        b.name as "bodyName", r.number as revision, f.note, f.added_at as "addedAt"
-     from files f left join bodies b on b.id = f.body_id left join revisions r on r.id = f.revision_id
-     where f.owner_id = $1 order by f.added_at desc, f.name, f.id limit $2 offset $3`,
-    [localOwner, most, (page - 1) * most],
+     from ${from} order by f.added_at desc, f.name, f.id limit $3 offset $4`,
+    [localOwner, patterns, most, (page - 1) * most],
   )
-  const counted = await query<{ count: number }>(
-    'select count(*)::int as count from files where owner_id = $1',
-    [localOwner],
-  )
+  const counted = await query<{ count: number }>(`select count(*)::int as count from ${from}`, [
+    localOwner,
+    patterns,
+  ])
   return { files, count: counted[0]?.count ?? 0 }
 }
 

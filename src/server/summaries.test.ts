@@ -6,7 +6,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { runChecks } from '@/core/checks/checks'
 import { setRows } from '@/core/plan/step'
 import { must } from '@/core/result'
+import { writePlanFile } from '@/core/files/plan-file'
 import { closePool, query } from './db'
+import { importFile, listFiles } from './files'
 import { definitions } from './models'
 import { createPlan, loadPlan, savePlan } from './plans'
 import { listPlans, reckoned } from './summaries'
@@ -104,5 +106,19 @@ describe('the list of plans', () => {
     const times = all.map(({ updatedAt }) => updatedAt.getTime())
     expect(times).toEqual([...times].sort((a, b) => b - a))
     expect(pages[3]?.plans).toEqual([])
+  })
+})
+
+describe('the list of files', () => {
+  it('finds every word in names and notes', async () => {
+    const { plan: stored } = must(await loadPlan(plan))
+    const named = `${word} brought.plan.json`
+    const { fileId } = must(
+      await importFile(named, new TextEncoder().encode(writePlanFile({ plan: stored, revision: null }))),
+    )
+    const found = async (words: string) => (await listFiles(1, 50, words)).files.map(({ id }) => id)
+    expect(await found(`${word.toLowerCase()} brought`)).toEqual([fileId])
+    expect(await found(`${word} nowhere`)).toEqual([])
+    expect((await listFiles(1, 50, `${word} nowhere`)).count).toBe(0)
   })
 })

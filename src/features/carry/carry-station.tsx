@@ -4,6 +4,7 @@ import { type BodyLine, endedWords, heldSentence } from '@/features/bodies'
 import type { Holds } from '@/core/camera/carry'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/trouble'
+import { When } from '@/ui/when'
 import { CardChoice } from './card-choice'
 import type { Progress } from './progress'
 import { Finished, Stages } from './stages'
@@ -134,7 +135,7 @@ function Past({ past }: { past: readonly PastTransfer[] }) {
       <ul className="text-silt">
         {past.map((one) => (
           <li key={one.id}>
-            {one.startedAt} · revision {one.revision} → {one.bodyName} · {endedWords(one)}
+            <When at={one.startedAt} /> · revision {one.revision} → {one.bodyName} · {endedWords(one)}
             {one.compared !== null && ` · ${one.compared} rows`}
           </li>
         ))}

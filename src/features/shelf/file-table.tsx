@@ -1,3 +1,5 @@
+import { When } from '@/ui/when'
+
 /** A file as the shelf shows it. */
 export interface ShelfFile {
   readonly id: string
@@ -39,7 +41,9 @@ export function FileTable({ files }: { files: readonly ShelfFile[] }) {
               <td className="pr-3">{file.note}</td>
               <td className="pr-3 text-right font-mono">{file.size}</td>
               <td className="pr-3 font-mono text-silt">{file.digest.slice(0, 8)}</td>
-              <td className="whitespace-nowrap text-silt">{file.addedAt}</td>
+              <td className="whitespace-nowrap text-silt">
+                <When at={file.addedAt} />
+              </td>
             </tr>
           ))}
         </tbody>

@@ -1,6 +1,5 @@
-import { Search } from 'lucide-react'
-import Form from 'next/form'
 import Link from 'next/link'
+import { SearchForm } from '@/ui/search-form'
 
 /** Which page of the plans is shown, and of which search. */
 export interface Pages {
@@ -15,23 +14,12 @@ export function PlanSearch({ pages: { plans, find } }: { pages: Pages }) {
   if (plans <= 8 && find === '') return null
   return (
     <>
-      <Form action="/" role="search" className="mt-2 flex gap-2">
-        <input
-          type="search"
-          name="find"
-          aria-label="Find a plan"
-          defaultValue={find}
-          maxLength={200}
-          placeholder="A few letters of its title or model"
-          className="min-h-9 w-72 max-w-full rounded border bg-sheet px-2 placeholder:text-silt"
-        />
-        <button
-          type="submit"
-          className="inline-flex min-h-9 items-center gap-1.5 rounded-md border bg-sheet px-3"
-        >
-          <Search size={16} aria-hidden="true" /> Find
-        </button>
-      </Form>
+      <SearchForm
+        action="/"
+        label="Find a plan"
+        find={find}
+        placeholder="A few letters of its title or model"
+      />
       {find !== '' && (
         <p className="mt-1 text-small text-silt">
           {plans === 0 ? 'No plan' : `${plans} ${plans === 1 ? 'plan' : 'plans'}`} with “{find}”.{' '}

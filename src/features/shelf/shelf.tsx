@@ -2,6 +2,7 @@ import Link from 'next/link'
 import type { Refusal } from '@/core/result'
 import { type BodyLine, endedWords, heldSentence } from '@/features/bodies'
 import { SeveritySign } from '@/ui/verdict'
+import { When } from '@/ui/when'
 import { BringIn } from './bring-in'
 import { FileTable, type ShelfFile } from './file-table'
 import { NewPlan } from './new-plan'
@@ -74,7 +75,8 @@ export function Shelf({
                     <PlanStand plan={plan} />
                   </span>
                   <span className="block text-silt">
-                    {plan.model} · {plan.steps} {plan.steps === 1 ? 'step' : 'steps'} · changed {plan.updated}
+                    {plan.model} · {plan.steps} {plan.steps === 1 ? 'step' : 'steps'} · changed{' '}
+                    <When at={plan.updated} />
                   </span>
                 </Link>
               </li>
@@ -131,9 +133,13 @@ function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
               {body.serial} · firmware {body.firmware}
             </p>
             <p className="mt-1">
-              {body.last
-                ? `Revision ${body.last.revision}: ${endedWords(body.last)}, ${body.last.endedAt}`
-                : 'Nothing carried to it yet'}
+              {body.last ? (
+                <>
+                  Revision {body.last.revision}: {endedWords(body.last)}, <When at={body.last.endedAt} />
+                </>
+              ) : (
+                'Nothing carried to it yet'
+              )}
             </p>
           </li>
         ))}

@@ -1,4 +1,4 @@
-import { bodyLine, when } from '@/app/lines'
+import { bodyLine } from '@/app/lines'
 import { ok } from '@/core/result'
 import { CarryStation } from '@/features/carry'
 import { listBodies } from '@/server/bodies'
@@ -22,7 +22,7 @@ export default async function CarryPage({ params }: { params: Promise<{ plan: st
   return (
     <CarryStation
       bodies={read.value.bodies.map(bodyLine)}
-      past={read.value.past.map((one) => ({ ...one, startedAt: when(one.startedAt) }))}
+      past={read.value.past.map((one) => ({ ...one, startedAt: one.startedAt.toISOString() }))}
     />
   )
 }
