@@ -1,5 +1,7 @@
 import { createServer } from 'node:http'
+import { join } from 'node:path'
 import next from 'next'
+import sirv from 'sirv'
 import { root } from './lib/system.mjs'
 
 /**
@@ -12,10 +14,19 @@ const app = next({ dev: false, dir: root, hostname, port })
 await app.prepare()
 const answer = app.getRequestHandler()
 
+/** Scripts, styles and fonts: their names say what is in them, and they lie there packed (scripts/lib/pack.mjs). */
+const statics = '/_next/static/'
+const serveStatic = sirv(join(root, process.env.SALT_SHELF_BUILD, 'static'), {
+  brotli: true,
+  gzip: true,
+  immutable: true,
+  maxAge: 31_536_000,
+})
+
 const server = createServer((request, response) => {
   response.setHeader('x-content-type-options', 'nosniff')
   const refusal = unreadable(request)
-  if (!refusal) return void answer(request, response)
+  if (!refusal) return void serve(request, response)
   response.writeHead(refusal.status, { 'content-type': 'application/json; charset=utf-8' })
   response.end(JSON.stringify({ kind: 'refused', refusal: { code: refusal.code, message: refusal.message } }))
 })
@@ -31,6 +42,16 @@ server.listen(port, hostname, () => process.send?.({ listening: port }))
 
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => process.exit(0))
 process.on('disconnect', () => process.exit(0))
+
+function serve(request, response) {
+  const { url } = request
+  if (!url.startsWith(statics)) return void answer(request, response)
+  request.url = url.slice(statics.length - 1)
+  serveStatic(request, response, () => {
+    request.url = url
+    void answer(request, response)
+  })
+}
 
 function unreadable({ method, url, headers }) {
   if (!loopbackHost.test(headers.host ?? ''))

@@ -13,6 +13,7 @@ import {
 } from 'node:fs'
 import { join } from 'node:path'
 import { holding } from './instance.mjs'
+import { packStatics } from './pack.mjs'
 import { say, Stop } from './say.mjs'
 import { ended, root, run } from './system.mjs'
 
@@ -55,6 +56,7 @@ export function ensureBuild() {
       verbatimSymlinks: true,
       filter: (source) => !/\.next[/\\](cache|dev|types)$/.test(source),
     })
+    await packStatics(join(beside, 'static'))
     renameSync(beside, path)
     dropOldBuilds(folder)
     return folder

@@ -1,6 +1,5 @@
 'use client'
 
-import { useDraggable } from '@dnd-kit/core'
 import { useEffect, useId, useRef, useState, type ReactNode } from 'react'
 
 /**
@@ -126,34 +125,7 @@ export function Option({
   )
 }
 
-/** A part that can also be dragged out of the list. */
-export function DraggableOption({
-  id,
-  active,
-  onPick,
-  drag,
-  children,
-}: OptionPlace & {
-  onPick: () => void
-  drag: { readonly id: string; readonly data: Record<string, string> }
-  children: ReactNode
-}) {
-  const { setNodeRef, listeners } = useDraggable(drag)
-  return (
-    <li
-      id={id}
-      role="option"
-      aria-selected={active}
-      ref={setNodeRef}
-      onPointerDown={(event) => void listeners?.onPointerDown?.(event)}
-      onClick={onPick}
-      className={`touch-none ${optionLook(active)}`}
-    >
-      {children}
-    </li>
-  )
-}
-
-function optionLook(active: boolean): string {
+/** How a part of such a list looks. */
+export function optionLook(active: boolean): string {
   return `px-1.5 py-1.5 select-none hover:bg-glass ${active ? 'bg-glass outline-2 -outline-offset-2 outline-brine' : ''}`
 }

@@ -1,4 +1,3 @@
-import Link from 'next/link'
 import type { ReactNode } from 'react'
 import type { Refusal } from '@/core/result'
 
@@ -21,9 +20,11 @@ export function Trouble({
       <p className="mt-2 break-all font-mono text-small text-silt">{address}</p>
       <div className="mt-6">
         {way ?? (
-          <Link href="/" className="font-semibold text-brine underline underline-offset-3">
+          // A page of its own is asked for: what went wrong is left behind.
+          // eslint-disable-next-line @next/next/no-html-link-for-pages
+          <a href="/" className="font-semibold text-brine underline underline-offset-3">
             Back to the shelf
-          </Link>
+          </a>
         )}
       </div>
     </main>

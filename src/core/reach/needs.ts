@@ -14,7 +14,8 @@ import type { Plan } from '../plan/plan'
 import { setRows } from '../plan/step'
 import { inOrder, keyAtEnd, keysToMove, type Ordered } from '../sync/order'
 import type { Step } from '../sync/step'
-import { needFlags, type NeedFlag, type ReadySet } from '../vocabulary/situations'
+import { type ReadySet } from '../vocabulary/situations'
+import { needFlags, type NeedFlag } from '../vocabulary/need-flags'
 import type { Value } from '../vocabulary/values'
 
 /** A need of one situation. */

@@ -7,7 +7,7 @@ import { memoize } from '../memoize'
 import { answers, type Resolution, type ResolvedAddress } from '../resolve/resolved'
 import { halfPressSetting } from '../resolve/held'
 import { startsFocus } from '../vocabulary/focus-roles'
-import type { NeedFlag } from '../vocabulary/situations'
+import type { NeedFlag } from '../vocabulary/need-flags'
 import {
   added,
   directTiers,

@@ -4,7 +4,9 @@ import { heron } from '@tests/fixtures/heron'
 import { commonFunctions, commonSettings } from './catalogue'
 import { functionManners, units } from './common'
 import { functionTable } from './functions'
-import { linesOf, table } from './text-table'
+import { settingTable } from './setting-table'
+import { functionTerms, settingTerms } from './terms'
+import { linesOf } from './text-table'
 import { exposureSettings } from './settings/exposure'
 import { focusSettings } from './settings/focus'
 import { pictureSettings } from './settings/picture'
@@ -37,6 +39,11 @@ describe('the common vocabulary', () => {
     expect(commonSettings.size).toBe(all.length)
     expect(commonFunctions.size).toBeGreaterThanOrEqual(110)
     expect(commonFunctions.size).toBe(functionTable.length)
+  })
+
+  it('has a setting or a function for every term', () => {
+    expect([...settingTerms.keys()].filter((id) => !commonSettings.has(id))).toEqual([])
+    expect([...functionTerms.keys()].filter((id) => !commonFunctions.has(id))).toEqual([])
   })
 
   it('covers every group', () => {
@@ -98,6 +105,10 @@ describe('a vocabulary table', () => {
   })
 
   it('refuses a touch nobody knows', () => {
-    expect(() => table('a.b | A | - | smell | Odd.')).toThrow('a.b touches “smell”')
+    expect(() => settingTable('files.owner | - | smell | Odd.')).toThrow('files.owner touches “smell”')
+  })
+
+  it('refuses a setting that has no term', () => {
+    expect(() => settingTable('files.odd | - | hand | Odd.')).toThrow('files.odd has no term')
   })
 })

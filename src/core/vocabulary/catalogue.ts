@@ -17,8 +17,3 @@ export const commonSettings: ReadonlyMap<string, CommonSetting> = new Map(
 export const commonFunctions: ReadonlyMap<string, CommonFunction> = new Map(
   functionTable.map((one) => [one.id, one]),
 )
-
-/** The field's standard term for what a common setting or function is; the id where there is none such. */
-export function termOf(what: string): string {
-  return (commonSettings.get(what) ?? commonFunctions.get(what))?.term ?? what
-}

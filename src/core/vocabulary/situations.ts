@@ -1,3 +1,4 @@
+import { needFlags, type NeedFlag } from './need-flags'
 import { linesOf } from './text-table'
 
 /** A ready set of needs for one kind of work: a start, to be changed. */
@@ -15,12 +16,6 @@ export interface ReadyNeed {
   readonly perOuting: number
   readonly flags: readonly NeedFlag[]
 }
-
-/** What matters about a need besides how often it comes: quickly; with the eye at the finder; while recording. */
-export const needFlags = ['urgent', 'finder', 'recording'] as const
-
-/** One of `needFlags`. */
-export type NeedFlag = (typeof needFlags)[number]
 
 /** A set's line: id | name | side. Under it, begun with `>`: what | times an outing | flags (or -). */
 const text = `

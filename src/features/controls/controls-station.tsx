@@ -9,6 +9,7 @@ import { findingsAt, ShortcutList } from '@/features/desk'
 import { ReachStrip } from '@/features/reach'
 import { Check } from '@/ui/check'
 import { Dragged } from '@/ui/drag'
+import { DraggableLine } from '@/ui/plate/draggable-line'
 import { Plate } from '@/ui/plate/plate'
 import { Tabs } from '@/ui/tabs'
 import { CopySide } from './copy-side'
@@ -143,7 +144,7 @@ function FacePlate({
         <h1 className="font-head text-title font-semibold">{face.name}</h1>
         {!alone && <Differing shown={shown} face={face} />}
       </div>
-      <Plate face={face} labels={labels} selected={selected} onSelect={onSelect} />
+      <Plate face={face} labels={labels} selected={selected} line={DraggableLine} onSelect={onSelect} />
     </div>
   )
 }

@@ -7,7 +7,8 @@ import type { FunctionRating } from '@/core/reach/rate-functions'
 import { useDesk, useDeskView } from '@/features/desk'
 import { MannerSign } from '@/ui/plate/manner'
 import { secondsOf } from '@/features/reach'
-import { DraggableOption, PickList, type OptionPlace } from '@/ui/pick-list'
+import { DraggableOption } from '@/ui/draggable-option'
+import { PickList, type OptionPlace } from '@/ui/pick-list'
 import { VerdictSign } from '@/ui/verdict'
 
 /** Every function this gesture accepts, best for the plan first; type to search, Enter or click to put it here. */

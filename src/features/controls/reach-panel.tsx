@@ -5,7 +5,7 @@ import { situationName } from '@/core/reach/needs'
 import { coverageOf, type Reached } from '@/core/reach/report'
 import { useAnswer, useDesk, useDeskView, useReach } from '@/features/desk'
 import { EyeSign, formula, percent, secondsOf } from '@/features/reach'
-import { termOf } from '@/core/vocabulary/catalogue'
+import { termOf } from '@/core/vocabulary/terms'
 import { Button, Offer } from '@/ui/button'
 
 /** The needs that cost most, each with the one change that helps most; then coverage and every way, by situation. */

@@ -5,7 +5,7 @@ import type { BodyModel } from '@/core/model/types'
 import { functionAt } from '@/core/plan/assign'
 import { placesOf } from '@/core/plan/menu-items'
 import { plannedSlots, type Plan } from '@/core/plan/plan'
-import { termOf } from '@/core/vocabulary/catalogue'
+import { termOf } from '@/core/vocabulary/terms'
 import { stations } from './stations'
 import type { ShelfNames } from './shelf-names'
 

@@ -1,40 +1,21 @@
 'use client'
 
-import { situationRow } from '@/core/plan/rows'
 import { ArrowRight } from 'lucide-react'
 import Link from 'next/link'
-import { needsOf, placeAtEnd, situationsOf, startSituation } from '@/core/reach/needs'
-import { readySets, type ReadySet } from '@/core/vocabulary/situations'
-import { ShortcutList, useDesk, useDeskView, useReach } from '@/features/desk'
+import { ShortcutList } from '@/features/desk'
 import { ReachStrip } from '@/features/reach'
 import { Reckoning } from './reckoning'
 import { SituationTable } from './situation-table'
+import { useFoundationStation, type FoundationKnown } from './use-foundation-station'
 
 /** The Foundation station: what the owner shoots, what that asks of the hand, and what it costs today. */
 export function FoundationStation() {
-  const desk = useDesk()
-  const { plan } = useDeskView()
-  const { model } = desk.start
-  const reach = useReach()
-  const needs = needsOf(model, plan)
-  const situations = situationsOf(plan)
-  const ready = readySets.filter((set) => model.sides.includes(set.side))
-  const start = (set: ReadySet) => desk.applyStep(startSituation(plan, set, set.id, desk.newId()))
-  const startOwn = () => {
-    const free = Array.from({ length: 99 }, (_, i) => `own-${i + 1}`).find((id) => !situations.includes(id))
-    if (free === undefined) return
-    const side = model.sides[0] ?? 'stills'
-    desk.set({
-      [situationRow(free, 'name')]: 'Something else',
-      [situationRow(free, 'side')]: side,
-      ...placeAtEnd(plan, free),
-    })
-  }
+  const known = useFoundationStation()
   return (
     <main className="grid gap-4 px-5 py-4">
       <ReachStrip>
         <Link
-          href={`/plans/${desk.start.planId}/controls`}
+          href={`/plans/${known.planId}/controls`}
           className="inline-flex min-h-9 items-center gap-1.5 rounded-md border bg-sheet px-3 font-medium hover:border-brine hover:text-brine"
         >
           To the keys <ArrowRight size={16} aria-hidden="true" />
@@ -42,52 +23,50 @@ export function FoundationStation() {
       </ReachStrip>
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_320px]">
         <section aria-label="What you shoot" className="min-w-0">
-          <div className="border bg-sheet px-4 py-3">
-            <h1 className="font-head text-title font-semibold">What you shoot</h1>
-            <p className="mt-1 max-w-2xl text-silt">
-              Begin with a kind of work; it brings the adjustments that come up in it and how often. Then
-              change what is different for you.
-            </p>
-            <div role="group" aria-label="Kinds of work" className="mt-3 flex flex-wrap gap-2">
-              {ready.map((set) => {
-                const there = situations.includes(set.id)
-                return (
-                  <button
-                    key={set.id}
-                    type="button"
-                    disabled={there}
-                    onClick={() => start(set)}
-                    className="min-h-11 rounded-md border px-3 text-left leading-tight hover:border-brine hover:text-brine disabled:border-samphire disabled:text-samphire disabled:hover:text-samphire"
-                  >
-                    <span className="block font-semibold">{set.name}</span>
-                    <span className="block text-small text-silt">
-                      {there ? 'in the plan' : `${set.side}, ${set.needs.length} needs`}
-                    </span>
-                  </button>
-                )
-              })}
-              <button
-                type="button"
-                onClick={startOwn}
-                className="min-h-11 rounded-md border border-dashed px-3 text-left leading-tight hover:border-brine hover:text-brine"
-              >
-                <span className="block font-semibold">Something else</span>
-                <span className="block text-small text-silt">from nothing</span>
-              </button>
-            </div>
-          </div>
-          {situations.map((id) => (
-            <SituationTable
-              key={id}
-              situation={id}
-              needs={needs.filter((need) => need.situation === id)}
-              reached={reach?.reached ?? null}
-            />
+          <KindsOfWork known={known} />
+          {known.situations.map(({ id, needs }) => (
+            <SituationTable key={id} situation={id} needs={needs} reached={known.reached} />
           ))}
         </section>
         <Reckoning />
       </div>
       <ShortcutList keys={[]} />
     </main>
+  )
+}
+
+function KindsOfWork({ known: { ready, start, startOwn } }: { known: FoundationKnown }) {
+  return (
+    <div className="border bg-sheet px-4 py-3">
+      <h1 className="font-head text-title font-semibold">What you shoot</h1>
+      <p className="mt-1 max-w-2xl text-silt">
+        Begin with a kind of work; it brings the adjustments that come up in it and how often. Then change
+        what is different for you.
+      </p>
+      <div role="group" aria-label="Kinds of work" className="mt-3 flex flex-wrap gap-2">
+        {ready.map(({ set, there }) => (
+          <button
+            key={set.id}
+            type="button"
+            disabled={there}
+            onClick={() => start(set)}
+            className="min-h-11 rounded-md border px-3 text-left leading-tight hover:border-brine hover:text-brine disabled:border-samphire disabled:text-samphire disabled:hover:text-samphire"
+          >
+            <span className="block font-semibold">{set.name}</span>
+            <span className="block text-small text-silt">
+              {there ? 'in the plan' : `${set.side}, ${set.needs.length} needs`}
+            </span>
+          </button>
+        ))}
+        <button
+          type="button"
+          onClick={startOwn}
+          className="min-h-11 rounded-md border border-dashed px-3 text-left leading-tight hover:border-brine hover:text-brine"
+        >
+          <span className="block font-semibold">Something else</span>
+          <span className="block text-small text-silt">from nothing</span>
+        </button>
+      </div>
+    </div>
   )
 }

@@ -15,7 +15,8 @@ import {
   useFindings,
 } from '@/features/desk'
 import { Button, Offer } from '@/ui/button'
-import { DraggableOption, PickList, type OptionPlace } from '@/ui/pick-list'
+import { DraggableOption } from '@/ui/draggable-option'
+import { PickList, type OptionPlace } from '@/ui/pick-list'
 import type { Drawn } from './place-button'
 
 /** The cell or line in hand, and everything that may stand there: what is needed most and on no key first. */

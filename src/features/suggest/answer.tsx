@@ -8,13 +8,13 @@ import { secondsOf } from '@/features/reach'
 import { Button } from '@/ui/button'
 import { ChangeCard } from './change-card'
 import { TradeChart } from './trade-chart'
-import type { Asked } from './use-suggest'
+import type { SuggestRun } from './use-suggest'
 
 /** What is known of an answer: what so many changes save, and the changes of the number picked, to be taken. */
-export function Answer({ asked, onGo }: { asked: Asked; onGo: (address: string) => void }) {
+export function Answer({ run, onGo }: { run: SuggestRun; onGo: (address: string) => void }) {
   const desk = useDesk()
   const { plan } = useDeskView()
-  const { curve } = asked
+  const { curve } = run
   const [count, setCount] = useState<number | null>(null)
   const picked =
     curve.find(({ changes }) => changes.length === count) ??
@@ -49,7 +49,7 @@ export function Answer({ asked, onGo }: { asked: Asked; onGo: (address: string) 
       </section>
       <ChangeList
         key={picked.changes.map(({ row, to }) => `${row} ${to}`).join()}
-        asked={asked}
+        run={run}
         suggestion={picked}
         onGo={onGo}
         onTake={(changes) => desk.applyStep(stepFor(desk.start.model, plan, changes, desk.newId()))}
@@ -76,12 +76,12 @@ function Verdict({ suggestion }: { suggestion: Suggestion }) {
 }
 
 function ChangeList({
-  asked,
+  run,
   suggestion,
   onGo,
   onTake,
 }: {
-  asked: Asked
+  run: SuggestRun
   suggestion: Suggestion
   onGo: (address: string) => void
   onTake: (changes: Suggestion['changes']) => boolean
@@ -92,7 +92,7 @@ function ChangeList({
   const { changes } = suggestion
   const open = changes.filter((change) => stillOpen(model, plan.rows, change))
   const taken = open.filter(({ row }) => !left.has(row))
-  const helped = useAnswer<'explained'>(asked.plan === plan ? { kind: 'explained', changes, posture } : null)
+  const helped = useAnswer<'explained'>(run.plan === plan ? { kind: 'explained', changes, posture } : null)
   const [first, setFirst] = useState(helped)
   if (helped && helped !== first) setFirst(helped)
   return (

@@ -5,7 +5,7 @@ import { useId, useState } from 'react'
 import type { Helped } from '@/core/suggest/explain'
 import type { Change } from '@/core/suggest/change'
 import { useDesk, WhyForm } from '@/features/desk'
-import { termOf } from '@/core/vocabulary/catalogue'
+import { termOf } from '@/core/vocabulary/terms'
 import { secondsOf } from '@/features/reach'
 import { Offer } from '@/ui/button'
 

@@ -2,12 +2,12 @@
 
 import { useEffect, useState } from 'react'
 import { secondsOf } from '@/features/reach'
-import type { Asked } from './use-suggest'
+import type { SuggestRun } from './use-suggest'
 
 /** How far a question has come: what was found, what it can be at best, and how long it has taken. */
-export function Progress({ asked, seconds }: { asked: Asked; seconds: number }) {
-  const passed = useSecondsOf(asked.running)
-  const { running, stopped, failed, found, curve } = asked
+export function Progress({ run, seconds }: { run: SuggestRun; seconds: number }) {
+  const passed = useSecondsOf(run.running)
+  const { running, stopped, failed, found, curve } = run
   const known = curve.filter(({ changes }) => changes.length > 0).length
   if (failed !== null)
     return (

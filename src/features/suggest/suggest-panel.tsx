@@ -1,15 +1,11 @@
 'use client'
 
-import { idsOf, isForbidRow, isNeedRow, isNoteRow } from '@/core/plan/rows'
-import { useState } from 'react'
-import type { Agreement } from '@/core/suggest/agreement'
-import { useDesk, useDeskView } from '@/features/desk'
 import { Button } from '@/ui/button'
 import { NumberField } from '@/ui/number-field'
 import { AgreeWith } from './agree-with'
 import { Answer } from './answer'
 import { Progress } from './progress'
-import { useSuggest } from './use-suggest'
+import { useSuggestPanel } from './use-suggest-panel'
 
 /** Asks for the best arrangement of keys and menus, shows what one, two, three … changes save, and takes all or some. */
 export function SuggestPanel({
@@ -20,23 +16,9 @@ export function SuggestPanel({
   only?: 'menus'
   onGo: (address: string) => void
 }) {
-  const desk = useDesk()
-  const { plan, posture } = useDeskView()
-  const { model, lenses } = desk.start
-  const { asked, ask, stop } = useSuggest()
-  const [seconds, setSeconds] = useState(20)
-  const [agreement, setAgreement] = useState<Agreement | null>(null)
-  const question = {
-    model,
-    lenses,
-    plan,
-    posture,
-    ...(only ? { only } : {}),
-    ...(agreement ? { agreement } : {}),
-  }
-  const locked = idsOf(plan.rows).filter((row) => isNoteRow(row, 'lock')).length
-  const forbidden = idsOf(plan.rows).filter((row) => isForbidRow(row)).length
-  if (!idsOf(plan.rows).some((row) => isNeedRow(row)))
+  const known = useSuggestPanel(only)
+  const { run, seconds, locked, forbidden } = known
+  if (!known.hasNeeds)
     return (
       <p className="text-silt">
         A suggestion weighs what you adjust, and nothing is said of that yet. Choose what you shoot, above.
@@ -55,14 +37,14 @@ export function SuggestPanel({
           It is proven, not guessed.
           {locked + forbidden > 0 && ` Heeds ${locked} locked and ${forbidden} forbidden.`}
         </p>
-        {!only && <AgreeWith planId={desk.start.planId} onChoose={setAgreement} />}
+        {!only && <AgreeWith planId={known.planId} onChoose={known.setAgreement} />}
         <p className="mt-2 flex items-center gap-2">
-          {asked?.running ? (
-            <Button onClick={stop}>Stop</Button>
+          {run?.running ? (
+            <Button onClick={known.stop}>Stop</Button>
           ) : (
-            <Button main onClick={() => void ask(question, seconds)}>
+            <Button main onClick={() => void known.ask()}>
               {only ? 'Fill' : 'Suggest'}
-              {asked ? ' again' : ''}
+              {run ? ' again' : ''}
             </Button>
           )}
           <span className="text-small text-silt">
@@ -71,15 +53,15 @@ export function SuggestPanel({
               value={seconds}
               from={1}
               to={600}
-              onKeep={(value) => setSeconds(value ?? 20)}
+              onKeep={(value) => known.setSeconds(value ?? 20)}
               className="w-12"
             />{' '}
             s at most
           </span>
         </p>
       </section>
-      {asked && <Progress asked={asked} seconds={seconds} />}
-      {asked && asked.curve.length > 0 && <Answer asked={asked} onGo={onGo} />}
+      {run && <Progress run={run} seconds={seconds} />}
+      {run && run.curve.length > 0 && <Answer run={run} onGo={onGo} />}
     </div>
   )
 }

@@ -9,8 +9,8 @@ import type { TradeNews } from '@/core/suggest/trade'
 import { watched } from '@/features/desk'
 import type { SuggestWorker } from '@/workers/suggest.worker'
 
-/** A question under way or answered. */
-export interface Asked {
+/** A question to the solver, under way or answered. */
+export interface SuggestRun {
   /** The plan it was asked of. */
   readonly plan: Plan
   readonly running: boolean
@@ -26,14 +26,14 @@ export interface Asked {
 /** The solver in its worker: warmed when the screen shows it, asked, and stopped by ending the worker. */
 export function useSuggest() {
   const worker = useRef<{ thread: Worker; remote: Remote<SuggestWorker> } | null>(null)
-  const [asked, setAsked] = useState<Asked | null>(null)
+  const [run, setRun] = useState<SuggestRun | null>(null)
   const begin = useCallback(() => {
     const thread = watched(
       new Worker(new URL('../../workers/suggest.worker.ts', import.meta.url), { type: 'module' }),
       (words) => {
         // One that failed never answers: the next question starts another.
         worker.current = null
-        setAsked((was) => was && { ...was, running: false, failed: words })
+        setRun((was) => was && { ...was, running: false, failed: words })
       },
     )
     worker.current = { thread, remote: wrap<SuggestWorker>(thread) }
@@ -48,7 +48,7 @@ export function useSuggest() {
     if (!worker.current) begin()
     const { current } = worker
     if (!current) return
-    const now: Asked = {
+    const now: SuggestRun = {
       plan: question.plan,
       running: true,
       stopped: false,
@@ -56,29 +56,29 @@ export function useSuggest() {
       found: null,
       curve: [],
     }
-    setAsked(now)
-    const tell = (news: TradeNews) => setAsked((was) => was && heard(was, news))
+    setRun(now)
+    const tell = (news: TradeNews) => setRun((was) => was && heard(was, news))
     try {
       await current.remote.suggest(question, seconds, proxy(tell))
-      if (worker.current === current) setAsked((was) => was && { ...was, running: false })
+      if (worker.current === current) setRun((was) => was && { ...was, running: false })
     } catch (error) {
       const failed = error instanceof Error ? error.message : String(error)
-      if (worker.current === current) setAsked((was) => was && { ...was, running: false, failed })
+      if (worker.current === current) setRun((was) => was && { ...was, running: false, failed })
     }
   }
   const stop = () => {
     worker.current?.thread.terminate()
     begin()
-    setAsked((was) => was && { ...was, running: false, stopped: true })
+    setRun((was) => was && { ...was, running: false, stopped: true })
   }
-  return { asked, ask, stop }
+  return { run, ask, stop }
 }
 
 /** What is known after one more piece of news; of two with as many changes the better stays. */
-function heard(asked: Asked, news: TradeNews): Asked {
-  if (news.kind === 'better') return { ...asked, found: { cost: news.cost, bound: news.bound } }
+function heard(run: SuggestRun, news: TradeNews): SuggestRun {
+  if (news.kind === 'better') return { ...run, found: { cost: news.cost, bound: news.bound } }
   const { suggestion } = news
-  const others = asked.curve.filter((one) => one.changes.length !== suggestion.changes.length)
+  const others = run.curve.filter((one) => one.changes.length !== suggestion.changes.length)
   const curve = [...others, suggestion].sort((a, b) => a.changes.length - b.changes.length)
-  return { ...asked, found: null, curve }
+  return { ...run, found: null, curve }
 }

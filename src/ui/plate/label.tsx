@@ -1,8 +1,7 @@
 'use client'
 
-import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { ArrowLeftRight, TriangleAlert } from 'lucide-react'
-import { memo } from 'react'
+import { memo, type ComponentType, type PointerEvent, type Ref } from 'react'
 import type { Control, Manner } from '@/core/model/types'
 import type { Edge, LabelSize } from './sheet'
 import { MannerSign, mannerWord } from './manner'
@@ -68,11 +67,14 @@ export function labelSize(label: PlateLabel): LabelSize {
 export const LabelButton = memo(function LabelButton({
   label,
   edge,
+  line: Line = LineButton,
   selected,
   onSelect,
 }: {
   label: PlateLabel
   edge: Edge
+  /** What each gesture is drawn as; a button, where nothing else is asked for. */
+  line?: ComponentType<LineProps> | undefined
   selected: string | null
   onSelect: (address: string) => void
 }) {
@@ -91,7 +93,7 @@ export const LabelButton = memo(function LabelButton({
         {!many && only && <MannerSign manner={only.manner} />}
       </p>
       {label.lines.map((line) => (
-        <LineButton
+        <Line
           key={line.address}
           line={line}
           name={label.control.name}
@@ -111,43 +113,48 @@ const tones: Record<PlateLine['tone'], string> = {
   blocks: 'text-rust',
 }
 
-function LineButton({
+/** What a line of a label is drawn from. */
+export interface LineProps {
+  readonly line: PlateLine
+  readonly name: string
+  /** Width of the gesture before the function; null where there is only one. */
+  readonly gestures: number | null
+  readonly selected: boolean
+  readonly onSelect: (address: string) => void
+}
+
+/** One gesture as a button; what can be dragged besides tells it how it stands. */
+export function LineButton({
   line,
   name,
   gestures,
   selected,
   onSelect,
-}: {
-  line: PlateLine
-  name: string
-  /** Width of the gesture before the function; null where there is only one. */
-  gestures: number | null
-  selected: boolean
-  onSelect: (address: string) => void
+  ref,
+  onPointerDown,
+  over = false,
+  away = false,
+}: LineProps & {
+  ref?: Ref<HTMLButtonElement>
+  onPointerDown?: (event: PointerEvent) => void
+  /** Something is held over it, to be dropped here. */
+  over?: boolean
+  /** It is being dragged elsewhere. */
+  away?: boolean
 }) {
   const many = gestures !== null
-  const drag = useDraggable({ id: `from ${line.address}`, data: { from: line.address, text: line.text } })
-  const drop = useDroppable({ id: `to ${line.address}`, data: { to: line.address } })
-  const join = (element: HTMLButtonElement | null) => {
-    drag.setNodeRef(element)
-    drop.setNodeRef(element)
-  }
-  const over = drop.isOver
-    ? 'bg-blush outline-2 outline-pan'
-    : selected
-      ? 'bg-blush text-pan'
-      : 'hover:bg-glass'
+  const look = over ? 'bg-blush outline-2 outline-pan' : selected ? 'bg-blush text-pan' : 'hover:bg-glass'
   return (
     <button
-      ref={join}
+      ref={ref}
       type="button"
       data-address={line.address}
-      data-over={drop.isOver || undefined}
-      onPointerDown={(event) => void drag.listeners?.onPointerDown?.(event)}
+      data-over={over || undefined}
+      onPointerDown={onPointerDown}
       onClick={() => onSelect(line.address)}
       aria-label={`${name}, ${line.gesture}${many ? ' ' : ': '}${line.text}${line.uses ? ` ${line.uses}×` : ''}${line.spoken}`}
       aria-pressed={selected}
-      className={`flex max-w-full touch-none items-baseline gap-1.5 rounded px-1.5 text-left leading-5 font-semibold ${tones[line.tone]} ${over} ${many ? 'my-0.5 w-full' : ''} ${line.changed ? 'border-l-3 border-pan' : ''} ${drag.isDragging ? 'opacity-40' : ''}`}
+      className={`flex max-w-full touch-none items-baseline gap-1.5 rounded px-1.5 text-left leading-5 font-semibold ${tones[line.tone]} ${look} ${many ? 'my-0.5 w-full' : ''} ${line.changed ? 'border-l-3 border-pan' : ''} ${away ? 'opacity-40' : ''}`}
     >
       {many && (
         <span

@@ -1,9 +1,9 @@
 'use client'
 
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useMemo, useRef, useState, type ComponentType } from 'react'
 import type { Control, Face } from '@/core/model/types'
 import { Drawing } from './drawing'
-import { LabelButton, labelSize, type PlateLabel } from './label'
+import { LabelButton, labelSize, type LineProps, type PlateLabel } from './label'
 import { layoutIn } from './layout'
 import { centreOf, type LabelSize, type PlateLayout } from './sheet'
 
@@ -16,6 +16,7 @@ export function Plate({
   labels,
   selected,
   held,
+  line,
   onSelect,
 }: {
   face: Face
@@ -24,6 +25,8 @@ export function Plate({
   selected: string | null
   /** Controls that are held down, by id; they are lit as well. */
   held?: ReadonlySet<string>
+  /** What each gesture is drawn as; a button, where nothing else is asked for. */
+  line?: ComponentType<LineProps>
   onSelect: (address: string) => void
 }) {
   const sheet = useRef<HTMLDivElement>(null)
@@ -38,7 +41,7 @@ export function Plate({
     const first = labels.find((label) => label.control === control)?.lines[0]
     if (first) onSelect(first.address)
   }
-  const shared = { face, labels, lit, heat, selected, onSelect, onPick: pick }
+  const shared = { face, labels, lit, heat, line, selected, onSelect, onPick: pick }
   return (
     <div
       ref={sheet}
@@ -108,6 +111,7 @@ interface Parts {
   readonly labels: readonly PlateLabel[]
   readonly lit: ReadonlySet<string>
   readonly heat: ReadonlyMap<string, number>
+  readonly line: ComponentType<LineProps> | undefined
   readonly selected: string | null
   readonly onSelect: (address: string) => void
   readonly onPick: (control: Control) => void
@@ -119,6 +123,7 @@ function WithMargins({
   labels,
   lit,
   heat,
+  line,
   selected,
   onSelect,
   onPick,
@@ -144,7 +149,7 @@ function WithMargins({
         const place = { left: box.x, top: box.y, width: box.width, height: box.height }
         return (
           <div key={control.id} className="absolute" style={place}>
-            <LabelButton label={label} edge={edge} selected={selected} onSelect={onSelect} />
+            <LabelButton label={label} edge={edge} line={line} selected={selected} onSelect={onSelect} />
           </div>
         )
       })}
@@ -159,6 +164,7 @@ function WithList({
   labels,
   lit,
   heat,
+  line,
   selected,
   onSelect,
   onPick,
@@ -199,7 +205,7 @@ function WithList({
         {labels.map((label, i) => (
           <li key={label.control.id} className="grid grid-cols-[22px_1fr]">
             <span className="font-semibold text-pan">{i + 1}</span>
-            <LabelButton label={label} edge="right" selected={selected} onSelect={onSelect} />
+            <LabelButton label={label} edge="right" line={line} selected={selected} onSelect={onSelect} />
           </li>
         ))}
       </ol>

@@ -1,7 +1,7 @@
 import { ok, refuse } from '../../result'
 import type { RowId } from '../../sync/step'
-import { commonFunctions, commonSettings, termOf } from '../../vocabulary/catalogue'
-import { needFlags } from '../../vocabulary/situations'
+import { needFlags } from '../../vocabulary/need-flags'
+import { functionTerms, settingTerms, termOf } from '../../vocabulary/terms'
 import { behind, hasHead, isOwnName, rowId } from './id'
 import { unknownPart, type RowKind } from './kind'
 
@@ -39,7 +39,7 @@ export const needKind: RowKind<NeedRow> = {
   ],
   parse({ id, parts }) {
     const [situation, what = ''] = parts
-    const known = commonSettings.has(what) || commonFunctions.has(what)
+    const known = settingTerms.has(what) || functionTerms.has(what)
     return parts.length === 2 && isOwnName(situation) && known
       ? ok({ kind: 'need', situation, what })
       : unknownPart(id, parts.join('/'))

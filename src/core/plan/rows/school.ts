@@ -1,6 +1,6 @@
 import { ok } from '../../result'
 import type { RowId } from '../../sync/step'
-import { disputeCalled, type Dispute } from '../../vocabulary/schools'
+import { questionCalled, type Question } from '../../vocabulary/questions'
 import { rowId } from './id'
 import { unknownPart, type RowKind } from './kind'
 import { takesOneOf } from './takes'
@@ -8,12 +8,12 @@ import { takesOneOf } from './takes'
 /** The owner's side in a question that has several. */
 export interface SchoolRow {
   readonly kind: 'school'
-  readonly dispute: Dispute
+  readonly question: Question
 }
 
 /** The id of the owner's side in a question. */
-export function schoolRow(dispute: string): RowId {
-  return rowId(`school/${dispute}`)
+export function schoolRow(question: string): RowId {
+  return rowId(`school/${question}`)
 }
 
 export const schoolKind: RowKind<SchoolRow> = {
@@ -21,20 +21,20 @@ export const schoolKind: RowKind<SchoolRow> = {
   heads: ['school'],
   form: ['school/<question>', 'the owner’s side in a question that has several'],
   parse({ id, parts }) {
-    const dispute = disputeCalled(parts.join('/'))
-    return dispute ? ok({ kind: 'school', dispute }) : unknownPart(id, parts.join('/'))
+    const question = questionCalled(parts.join('/'))
+    return question ? ok({ kind: 'school', question }) : unknownPart(id, parts.join('/'))
   },
-  id: ({ dispute }) => schoolRow(dispute.id),
-  accepts: (_model, { dispute }, value, id) =>
+  id: ({ question }) => schoolRow(question.id),
+  accepts: (_model, { question }, value, id) =>
     takesOneOf(
-      dispute.schools.map((school) => school.id),
+      question.schools.map((school) => school.id),
       value,
       id,
     ),
   describe: {
-    place: ({ dispute }) => dispute.question,
-    value: (_model, { dispute }, value) =>
-      dispute.schools.find((school) => school.id === value)?.name ?? 'undecided',
+    place: ({ question }) => question.question,
+    value: (_model, { question }, value) =>
+      question.schools.find((school) => school.id === value)?.name ?? 'undecided',
   },
   invalidates: () => ({ what: 'words' }),
   station: () => 'focus',

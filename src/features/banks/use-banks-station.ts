@@ -1,0 +1,82 @@
+'use client'
+
+import { useState } from 'react'
+import { columnsOf, type Column } from '@/core/banks/columns'
+import type { MatrixRow } from '@/core/banks/matrix'
+import { followers, vary } from '@/core/plan/bulk'
+import type { RowId } from '@/core/plan/rows'
+import type { Value } from '@/core/vocabulary/values'
+import { findingsAt, useAnswer, useDesk, useDeskView, useFindings, usePlaceInPage } from '@/features/desk'
+import type { BaseChange } from './follow-card'
+import type { InHand } from './matrix-table'
+
+/** The panels beside the banks, by what they are called. */
+export const panels = {
+  numbers: 'Numbers',
+  build: 'Build',
+  keeping: 'Keeping',
+  hold: 'Hold',
+  share: 'Shared',
+  trips: 'Trips',
+} as const
+
+/** What the Banks station knows and does: base and banks side by side, the cell in hand, and what a change takes along. */
+export function useBanksStation() {
+  const desk = useDesk()
+  const { plan } = useDeskView()
+  const findings = useFindings()
+  const { model, lenses } = desk.start
+  const [all, setAll] = useState(false)
+  const [chosen, setPanel] = useState<keyof typeof panels | null>(null)
+  const [inHand, setInHand] = useState<InHand | null>(null)
+  const [baseChange, setBaseChange] = useState<BaseChange | null>(null)
+  const film = useAnswer<'film'>({ kind: 'film' })
+  const banks = useAnswer<'banks'>({ kind: 'banks' })
+  usePlaceInPage((place) => {
+    if (columnsOf(model, desk.getView().plan, lenses).some((one) => one.id === place))
+      setInHand({ column: place, setting: null })
+    setPanel('build')
+  })
+  const columns = banks?.columns ?? []
+  const column = columns.find((one) => one.id === inHand?.column) ?? null
+  const row = banks?.rows.find(({ setting }) => setting.id === inHand?.setting)
+  const cell = column ? row?.cells[columns.indexOf(column)] : undefined
+  const waiting = banks !== null && columns.every(({ kind }) => kind === 'base')
+  return {
+    banks,
+    film,
+    columns,
+    /** The column in hand, and its cell where one is. */
+    column,
+    cellInHand: column && row && cell ? { column, row, cell } : null,
+    inHand,
+    take: (place: InHand | null) => {
+      setInHand(place)
+      if (place?.setting === null) setPanel('build')
+    },
+    /** Puts a value into a cell: a base value that banks follow is asked about first, a slot is varied. */
+    set: (into: Column, { setting }: MatrixRow, id: RowId, value: Value | null) => {
+      if (into.kind === 'base' && followers(model, plan, id).length > 0) setBaseChange({ row: id, value })
+      else if (into.kind === 'slot' && value !== null) {
+        const step = vary(model, plan, into.planned, { [setting.id]: value }, desk.newId())
+        if (step.ok) desk.applyStep(step.value)
+        else desk.refuse(step.refusal)
+      } else desk.set({ [id]: value })
+    },
+    /** A change of base that banks follow, until it is said which of them go along. */
+    baseChange,
+    baseChanged: () => setBaseChange(null),
+    all,
+    showAll: setAll,
+    /** No bank is used yet. */
+    waiting,
+    panel: chosen ?? (waiting ? 'build' : 'numbers'),
+    setPanel,
+    /** Findings about banks; null until they are known. */
+    trips: findings && findingsAt(findings, 'banks'),
+    bases: columns.filter(({ kind }) => kind === 'base'),
+  }
+}
+
+/** What the station's parts are given. */
+export type BanksKnown = ReturnType<typeof useBanksStation>
