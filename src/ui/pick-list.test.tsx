@@ -1,10 +1,26 @@
 // @vitest-environment jsdom
 import { cleanup, render, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import { afterEach, describe, expect, it, vi } from 'vitest'
-import { Option, PickList } from './pick-list'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { PickList } from './pick-list'
 
-afterEach(cleanup)
+// Only what is in view is drawn, and nothing has a height here unless it is given one.
+beforeEach(() => {
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      observe() {}
+      unobserve() {}
+      disconnect() {}
+    },
+  )
+  vi.spyOn(HTMLElement.prototype, 'clientHeight', 'get').mockReturnValue(400)
+})
+afterEach(() => {
+  cleanup()
+  vi.restoreAllMocks()
+  vi.unstubAllGlobals()
+})
 
 const fruits = ['Apple', 'Pear', 'Quince', 'Wild apple']
 
@@ -17,16 +33,11 @@ function list(onPick = vi.fn<(one: string) => void>(), onType = vi.fn<(typed: st
         list="Fruits"
         placeholder="type"
         items={fruits}
-        idOf={(one) => one}
         textOf={(one) => one}
         onPick={onPick}
         onType={onType}
         nothing={(typed) => `No ${typed}.`}
-        option={(one, place) => (
-          <Option key={one} {...place} onPick={() => onPick(one)}>
-            {one}
-          </Option>
-        )}
+        option={(one) => one}
       />
     </>,
   )
@@ -47,20 +58,34 @@ describe('a list to pick from', () => {
   })
 
   it('is gone through with the arrows and no further than its ends', async () => {
-    Element.prototype.scrollIntoView = vi.fn()
     const { onPick } = list()
     const user = userEvent.setup()
     await user.keyboard('{ArrowUp}{ArrowDown}{ArrowDown}{Enter}')
     expect(onPick).toHaveBeenLastCalledWith('Quince')
-    await user.keyboard('{ArrowDown}{ArrowDown}{ArrowDown}{Enter}')
+    await user.keyboard('{ArrowDown}{ArrowDown}{ArrowDown}{ArrowDown}{ArrowDown}{Enter}')
     expect(onPick).toHaveBeenLastCalledWith('Wild apple')
+  })
+
+  it('is picked from by a click, and let alone by a press that drags, and by Tab', async () => {
+    const { onPick, field } = list()
+    const user = userEvent.setup()
+    const quince = screen.getByRole('option', { name: 'Quince' })
+    await user.pointer({ keys: '[MouseLeft>]', target: quince })
+    expect(onPick).not.toHaveBeenCalled()
+    await user.pointer('[/MouseLeft]')
+    expect(onPick).toHaveBeenCalledExactlyOnceWith('Quince')
+    await user.type(field, 'pear')
+    await user.tab()
+    expect(onPick).toHaveBeenCalledTimes(1)
+    expect(document.activeElement).not.toBe(field)
   })
 
   it('says what is not there, and Enter then picks nothing', async () => {
     const { onPick, field } = list()
     const user = userEvent.setup()
-    await user.type(field, 'medlar{Enter}')
+    await user.type(field, 'medlar')
     expect(screen.getByText('No medlar.')).toBeDefined()
+    await user.keyboard('{Enter}')
     expect(onPick).not.toHaveBeenCalled()
   })
 

@@ -1,24 +1,37 @@
 'use client'
 
-import { useEffect, useId, useRef, useState, type ReactNode } from 'react'
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react'
+import {
+  useEffect,
+  useId,
+  useRef,
+  useState,
+  type ComponentType,
+  type CSSProperties,
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactNode,
+  type Ref,
+} from 'react'
 
 /**
  * A list that is searched by typing and gone through with the arrows while the cursor stays in the field; Enter picks.
- * The parts of the list draw themselves, so that they can be dragged or say more than a name.
+ * Only what is in view is drawn, so that it is as quick with a thousand things.
  */
 export function PickList<T>({
   label,
   list,
   placeholder,
   items,
-  idOf,
   textOf,
   onPick,
   option,
+  as = Option,
+  dragOf,
   nothing,
   onType,
-  most = 100,
-  tall = 'max-h-[340px]',
+  onEscape,
+  tall = '340px',
 }: {
   /** Shown above the field. */
   label: string
@@ -26,21 +39,25 @@ export function PickList<T>({
   list: string
   placeholder: string
   items: readonly T[]
-  idOf: (item: T) => string
   /** What the typed words are looked for in. */
   textOf: (item: T) => string
   onPick: (item: T) => void
-  option: (item: T, place: OptionPlace) => ReactNode
+  /** What a part of the list says. */
+  option: (item: T) => ReactNode
+  /** What a part of the list is; one that can be dragged is told what by `dragOf`. */
+  as?: ComponentType<OptionProps>
+  dragOf?: (item: T) => Drag
   /** Said where nothing is found. */
   nothing: (typed: string) => string
   /** Told of what is typed, where more may be found by it. */
   onType?: (typed: string) => void
-  most?: number
+  /** Told of Escape, which empties the field besides. */
+  onEscape?: () => void
+  /** How high the list may be, as CSS has it. */
   tall?: string
 }) {
   const id = useId()
   const [typed, setTyped] = useState('')
-  const [at, setAt] = useState(0)
   const search = useRef<HTMLInputElement>(null)
   useEffect(() => {
     // A list that comes a moment later does not take the hand away from where it is typing by then.
@@ -48,84 +65,114 @@ export function PickList<T>({
     const own = search.current?.closest('[role=dialog]')
     if (!typing || own) search.current?.focus({ preventScroll: true })
   }, [])
-  const words = typed.trim().toLowerCase().split(/\s+/)
-  const shown = items
-    .filter((item) => {
-      const text = textOf(item).toLowerCase()
-      return words.every((word) => text.includes(word))
-    })
-    .slice(0, most)
-  const active = shown[Math.min(at, shown.length - 1)]
-  const name = (item: T) => `${id}-${idOf(item).replaceAll(' ', '-')}`
-  const onKey = (event: React.KeyboardEvent) => {
-    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-      event.preventDefault()
-      const next = Math.min(shown.length - 1, Math.max(0, at + (event.key === 'ArrowDown' ? 1 : -1)))
-      setAt(next)
-      const item = shown[next]
-      if (item) document.getElementById(name(item))?.scrollIntoView({ block: 'nearest' })
-    } else if (event.key === 'Enter' && active) {
-      event.preventDefault()
-      onPick(active)
-    }
+  const shown = useSame(found(items, typed, textOf))
+  const type = (words: string) => {
+    setTyped(words)
+    onType?.(words)
   }
   return (
-    <div>
-      <label htmlFor={`${id}-search`} className="text-small text-silt">
-        {label}
-      </label>
-      <input
-        id={`${id}-search`}
-        ref={search}
-        role="combobox"
-        aria-expanded="true"
-        aria-controls={`${id}-list`}
-        aria-activedescendant={active ? name(active) : undefined}
-        autoComplete="off"
-        value={typed}
-        placeholder={placeholder}
-        onChange={(event) => {
-          setTyped(event.target.value)
-          onType?.(event.target.value)
-          setAt(0)
+    <div onKeyDownCapture={tabPicksNothing}>
+      <Combobox<T | null>
+        immediate
+        value={null}
+        virtual={{ options: shown }}
+        onChange={(item) => {
+          if (item !== null) onPick(item)
         }}
-        onKeyDown={onKey}
-        className="mt-0.5 block min-h-9 w-full rounded border bg-crust px-2 placeholder:text-silt"
-      />
-      <ul
-        id={`${id}-list`}
-        role="listbox"
-        aria-label={list}
-        className={`mt-2 divide-y overflow-y-auto ${tall}`}
+        onClose={() => type('')}
       >
-        {shown.map((item) => option(item, { id: name(item), active: item === active }))}
-      </ul>
+        <label htmlFor={id} className="text-small text-silt">
+          {label}
+        </label>
+        <ComboboxInput
+          id={id}
+          ref={search}
+          autoComplete="off"
+          placeholder={placeholder}
+          onChange={(event) => type(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Escape') onEscape?.()
+          }}
+          className="mt-0.5 block min-h-9 w-full rounded border bg-crust px-2 placeholder:text-silt"
+        />
+        <ComboboxOptions
+          static
+          modal={false}
+          aria-label={list}
+          // It needs a height of its own: what is drawn follows from it.
+          style={{ height: `min(${tall}, ${shown.length * 4.5}rem)` }}
+          className="mt-2 overflow-y-auto"
+        >
+          {({ option: item }: { option: T }) => (
+            <Part as={as} value={item} drag={dragOf?.(item)} onPick={() => onPick(item)}>
+              {option(item)}
+            </Part>
+          )}
+        </ComboboxOptions>
+      </Combobox>
       {shown.length === 0 && <p className="py-2 text-silt">{nothing(typed)}</p>}
     </div>
   )
 }
 
-/** What a part of such a list is told by the list. */
-export interface OptionPlace {
+/** What has every word typed in its text. */
+function found<T>(items: readonly T[], typed: string, textOf: (item: T) => string): T[] {
+  const words = typed.trim().toLowerCase().split(/\s+/)
+  return items.filter((item) => {
+    const text = textOf(item).toLowerCase()
+    return words.every((word) => text.includes(word))
+  })
+}
+
+/** The same list for as long as the same things stand in it. */
+function useSame<T>(list: T[]): T[] {
+  const [kept, setKept] = useState(list)
+  const same = kept.length === list.length && list.every((one, i) => one === kept[i])
+  if (!same) setKept(list)
+  return same ? kept : list
+}
+
+/** Tab leaves the field, as everywhere; it does not pick what is under the cursor on its way. */
+function tabPicksNothing(event: KeyboardEvent): void {
+  if (event.key === 'Tab') event.stopPropagation()
+}
+
+/** What is dragged out of a list: an id, and what is told to where it is let go. */
+export interface Drag {
   readonly id: string
-  readonly active: boolean
+  readonly data: Record<string, string>
 }
 
-/** A part of such a list: picked by a click. */
+/** What a part of a list is drawn from; the list adds where it stands. */
+export interface OptionProps {
+  readonly value: unknown
+  readonly onPick: () => void
+  readonly drag?: Drag | undefined
+  readonly children: ReactNode
+  readonly style?: CSSProperties
+}
+
+function Part({ as: Drawn, ...rest }: OptionProps & { as: ComponentType<OptionProps> }) {
+  return <Drawn {...rest} />
+}
+
+/** A part of a list: picked by a click, so that it can also be dragged. */
 export function Option({
-  id,
-  active,
+  value,
   onPick,
+  drag: _,
   children,
-}: OptionPlace & { onPick: () => void; children: ReactNode }) {
+  ...rest
+}: OptionProps & { ref?: Ref<HTMLDivElement>; onPointerDown?: (event: PointerEvent) => void }) {
   return (
-    <li id={id} role="option" aria-selected={active} onClick={onPick} className={optionLook(active)}>
+    <ComboboxOption
+      value={value}
+      onMouseDown={(event) => event.preventDefault()}
+      onClick={onPick}
+      className="w-full border-b px-1.5 py-1.5 select-none last:border-0 data-focus:bg-glass data-focus:outline-2 data-focus:-outline-offset-2 data-focus:outline-brine"
+      {...rest}
+    >
       {children}
-    </li>
+    </ComboboxOption>
   )
-}
-
-/** How a part of such a list looks. */
-export function optionLook(active: boolean): string {
-  return `px-1.5 py-1.5 select-none hover:bg-glass ${active ? 'bg-glass outline-2 -outline-offset-2 outline-brine' : ''}`
 }

@@ -32,7 +32,7 @@ describe('a newcomer', () => {
   it('gives bank 1 another frame rate, sees the shutter it asks for, and sets it', async () => {
     const plan = await freshPlan(application.address)
     await go(`/plans/${plan}/banks`)
-    await page.getByRole('button', { name: 'Build' }).click()
+    await page.getByRole('tab', { name: 'Build' }).click()
     await page.getByRole('button', { name: 'Use Ebb for motion' }).click()
     await page.getByLabel('Frame rate in Ebb').selectOption({ label: '100p' })
     const line = page.getByRole('row', { name: /^Shutter for the rate/ })
@@ -51,7 +51,7 @@ describe('a newcomer', () => {
   it('sees a value that the rate excludes refused, with the reason, and the plan keeps it', async () => {
     const plan = await freshPlan(application.address)
     await go(`/plans/${plan}/banks`)
-    await page.getByRole('button', { name: 'Build' }).click()
+    await page.getByRole('tab', { name: 'Build' }).click()
     await page.getByRole('button', { name: 'Use Ebb for motion' }).click()
     await page.getByLabel('Frame rate in Ebb').selectOption({ label: '50p' })
     await page.getByLabel('Show all').check()

@@ -55,7 +55,7 @@ describe('banks of the Duet', () => {
   it('are built from base, then varied; one started from another leaves rows over, which go back to base', async () => {
     const plan = await freshPlan(application.address, 'varn-duet')
     await go(plan, 'banks')
-    await page.getByRole('button', { name: 'Build' }).click()
+    await page.getByRole('tab', { name: 'Build' }).click()
     await page.getByRole('button', { name: 'Use River for motion' }).click()
     await page.getByRole('button', { name: 'Use Brook for motion' }).click()
     await choose('Movie frame rate in River', '50p')
@@ -108,7 +108,7 @@ describe('banks of the Duet', () => {
     await go(filmPlan, 'banks')
     await page.getByLabel('ISO sensitivity in Interviews', { exact: true }).focus()
     await page.getByLabel('Expected to change on site').check()
-    await page.getByRole('button', { name: 'Keeping' }).click()
+    await page.getByRole('tab', { name: 'Keeping' }).click()
     const keeping = page.getByRole('region', { name: 'Keeping of Drum slots' })
     expect(await keeping.innerText()).toContain(
       'Interviews: ISO sensitivity set on site is gone when it is left.',
@@ -131,10 +131,10 @@ describe('thumb detection with a half-press at a point, on the Heron', () => {
       .getByRole('row', { name: /^Thumb focus key .*follows/ })
       .first()
       .waitFor()
-    await page.getByRole('button', { name: 'Questions' }).click()
+    await page.getByRole('tab', { name: 'Questions' }).click()
     await page.getByText('When does detection run?').click()
     await page.getByLabel('Eye finding in base').selectOption({ label: 'on' })
-    await page.getByRole('button', { name: 'Trips' }).click()
+    await page.getByRole('tab', { name: 'Trips' }).click()
     await page.getByText('Half-press at a point, thumb on eyes: 1 of its rows in stills is not so').waitFor()
     await page.getByRole('button', { name: /^Set Base, Eye finding/ }).click()
     await expect.poll(() => page.getByText('of its rows in stills is not so').count()).toBe(0)
@@ -151,7 +151,7 @@ describe('nine combinations and an area-only key, on the Mere', () => {
   it('are marked, found dead, and pressed with the same results', async () => {
     const plan = await freshPlan(application.address, 'hollin-mere')
     await go(plan, 'banks')
-    await page.getByRole('button', { name: 'Build' }).click()
+    await page.getByRole('tab', { name: 'Build' }).click()
     await page.getByRole('button', { name: 'Base to all, for stills' }).click()
     const grid = page.getByRole('region', { name: 'Combinations in stills' })
     await expect.poll(() => grid.getByRole('combobox').count()).toBe(9)
@@ -171,7 +171,7 @@ describe('nine combinations and an area-only key, on the Mere', () => {
     const [, area] = /by Thumb rest key\s+(\S+)/.exec(await both.innerText()) ?? []
     expect(area).toBe('Point')
 
-    await page.getByRole('button', { name: 'Trips' }).click()
+    await page.getByRole('tab', { name: 'Trips' }).click()
     await page.getByText('Front high key: Point while held does not focus by itself').waitFor()
     await page.getByRole('link', { name: 'Try it', exact: true }).nth(1).click()
     const now = page.getByRole('status').filter({ hasText: 'down:' })
@@ -195,7 +195,7 @@ describe('the simulated body', () => {
     await page.keyboard.press('Enter')
     await page.getByLabel('ISO sensitivity on the body').selectOption({ label: 'ISO 3200' })
     await page.getByLabel('Mode dial').selectOption({ label: 'Movie' })
-    await page.getByRole('button', { name: 'Log', exact: true }).click()
+    await page.getByRole('tab', { name: 'Log' }).click()
     await page
       .getByRole('list', { name: 'Log' })
       .getByText('ISO sensitivity: ISO 3200 → ISO 800; the bank does not keep changes.')
@@ -203,7 +203,7 @@ describe('the simulated body', () => {
   })
 
   it('records what was done as a script, plays it again, and says what was expected and not so', async () => {
-    await page.getByRole('button', { name: 'Sequence', exact: true }).click()
+    await page.getByRole('tab', { name: 'Sequence' }).click()
     const script = page.getByLabel('Script')
     expect(await script.inputValue()).toBe(
       ['position drum-river', 'menu exposure.iso = ISO 3200', 'position reel'].join('\n'),

@@ -5,7 +5,7 @@ import { pairsOf } from '../banks/pairs'
 import { filmChoices } from '../banks/sizes'
 import { stillOpen, type CheckedPlan } from '../checks/checks'
 import { finderIn } from '../focus/finder'
-import { focusAcross } from '../focus/sheet'
+import { focusAcross } from '../focus/across'
 import { lookup } from '../model/lookup'
 import type { BodyModel, LensModel, Posture } from '../model/types'
 import { addressesWith } from '../plan/assign'
@@ -127,13 +127,13 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
 
 function banksOf({ model, plan, lenses, stateIn }: Subject): Banks {
   const columns = columnsOf(model, plan, lenses)
-  const { rows, resolutions } = matrixOf(model, plan, columns, stateIn)
+  const { rows, resolutions, outside } = matrixOf(model, plan, columns, stateIn)
   const figures = columns.map((column, i) => {
     const base = columns.findIndex((one) => one.kind === 'base' && one.side === column.side)
     const [here, there] = [resolutions[i], resolutions[base]]
     return here && there ? figuresOf(model, plan, column, here, there) : []
   })
-  return { columns, rows, figures, filming: filmingFrom(model, plan) }
+  return { columns, rows, figures, outside, filming: filmingFrom(model, plan) }
 }
 
 function filmingFrom(model: BodyModel, plan: Plan): Banks['filming'] {

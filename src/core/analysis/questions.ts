@@ -1,12 +1,12 @@
 import type { Column } from '../banks/columns'
 import type { Figure } from '../banks/figures'
-import type { MatrixRow } from '../banks/matrix'
+import type { MatrixRow } from '../banks/matrix-rows'
 import type { PairGrid } from '../banks/pairs'
 import type { Offered } from '../banks/sizes'
 import type { Finding } from '../checks/finding'
 import type { FinderPicture } from '../focus/finder'
 import type { BankFocus } from '../focus/sheet'
-import type { Posture, Side } from '../model/types'
+import type { Posture, Setting, Side } from '../model/types'
 import type { RowId } from '../plan/rows'
 import type { ReachReport, Worst } from '../reach/report'
 import type { FunctionRating } from '../reach/rate-functions'
@@ -92,6 +92,8 @@ export interface Banks {
   readonly rows: readonly MatrixRow[]
   /** Of each column, in their order. */
   readonly figures: readonly (readonly Figure[])[]
+  /** By column, what it does not hold and that shows in what it makes; nothing for base. */
+  readonly outside: readonly (readonly Setting[])[]
   /** What the record key and the swap key do in stills; null where the body does not film. */
   readonly filming: { readonly record: PressResult; readonly swap: PressResult } | null
 }

@@ -1,61 +1,23 @@
 import { baseValue } from '../plan/cells'
-import { type RowId, noteRow, rowValue } from '../plan/rows'
+import { noteRow, rowValue } from '../plan/rows'
 import { menuOrder } from '../model/lookup'
 import type { BodyModel, Setting, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { reportedStray } from '../plan/stray'
 import { resolve } from '../resolve/resolve'
 import type { Resolution, ResolvedSetting, StateIn } from '../resolve/resolved'
-import { sameValue, type Value } from '../vocabulary/values'
+import { sameValue } from '../vocabulary/values'
 import { rowIn, type Column } from './columns'
+import type { Cell, CellState, MatrixRow } from './matrix-rows'
 import { notStored } from './stored'
-
-/**
- * How a value stands in a column: what base says; as base; meant to differ; left over from the slot it was started
- * from; differing though nobody meant it; kept from an earlier base; replaced by the body; refused by it; not held by
- * this column at all.
- */
-export type CellState =
-  'base' | 'inherits' | 'varied' | 'residue' | 'drift' | 'kept' | 'forced' | 'refused' | 'outside'
-
-/** One setting in one column. */
-export interface Cell {
-  /** Where the column keeps it; null where it does not. */
-  readonly row: RowId | null
-  /** What the column says for itself; null where it inherits. */
-  readonly own: Value | null
-  /** What is in force there. */
-  readonly value: Value | null
-  readonly standing: CellState
-  /** Why the body replaces or refuses it, or a reason for what it says. */
-  readonly because: string | null
-  /** Whether the slot on the body holds something else, as far as it was stored. */
-  readonly toStore: boolean
-}
-
-/** One setting across the columns. */
-export interface MatrixRow {
-  readonly setting: Setting
-  readonly cells: readonly Cell[]
-  /** Whether any column differs from its base in it. */
-  readonly varies: boolean
-}
 
 /** The columns with what each amounts to, and every setting that any of them holds, in the order of the menu. */
 export interface Matrix {
   readonly columns: readonly Column[]
   readonly resolutions: readonly Resolution[]
   readonly rows: readonly MatrixRow[]
-}
-
-/** What decides light and movement: shown although no column varies it. */
-const alwaysShown = ['movie.frameRate', 'exposure.shutter', 'exposure.aperture', 'exposure.iso']
-
-/** Whether a row is shown where only what matters is: one that varies, or decides light and movement on a side shown. */
-export function matters({ setting, varies }: MatrixRow, columns: readonly Column[]): boolean {
-  const films = columns.some(({ side }) => side === 'motion')
-  const always = setting.means !== null && alwaysShown.includes(setting.means)
-  return varies || (always && (films || setting.means !== 'movie.frameRate'))
+  /** By column, what it does not hold and that shows in what it makes; nothing for base. */
+  readonly outside: readonly (readonly Setting[])[]
 }
 
 /** Every setting across the columns: linear in settings × columns after each column is resolved once. */
@@ -88,7 +50,8 @@ export function matrixOf(
     const varies = cells.some(({ standing }, i) => columns[i]?.kind !== 'base' && !asBase.has(standing))
     return { setting, cells, varies }
   })
-  return { columns, resolutions, rows }
+  const outside = columns.map((column) => (column.kind === 'base' ? [] : outsideOf(model, plan, column)))
+  return { columns, resolutions, rows, outside }
 }
 
 /** Where a column has what base has, or nothing to say. */
@@ -134,7 +97,7 @@ function cellOf(
 }
 
 /** Settings a column does not hold and that show in what it makes: they have to be right when it is recalled. */
-export function outsideOf(model: BodyModel, plan: Plan, column: Column): Setting[] {
+function outsideOf(model: BodyModel, plan: Plan, column: Column): Setting[] {
   return model.settings.filter(
     (setting) => rowIn(model, plan, column, setting) === null && shows(setting, column.side),
   )

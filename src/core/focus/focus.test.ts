@@ -16,7 +16,8 @@ import type { BodyModel, Side } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
 import { anyLens, contextIn, newestFirmware } from '../resolve/context'
 import { must } from '../result'
-import { focusTables, released, rowFor, type FocusTable } from './trigger-table'
+import { focusTables } from './trigger-table'
+import { released, rowFor, type FocusTable } from './table'
 
 const mere = modelCalled('hollin-mere')
 const planWith = (model: BodyModel, rows: Rows): Plan => must(parsePlan(model, rows))

@@ -9,9 +9,11 @@ import { applyStep } from '../plan/step'
 import { contextIn } from '../resolve/context'
 import { must } from '../result'
 import { disputeCalled, disputes } from '../vocabulary/schools'
-import { heldBy, focusAcross, linesAcross, pressTests, variantsAcross } from './sheet'
+import { heldBy, linesAcross, pressTests, variantsAcross } from './sheet'
+import { focusAcross } from './across'
 import { schemeDispute, schemes, schemeStep, schemeWork } from './schemes'
-import { focusTables, rowFor } from './trigger-table'
+import { focusTables } from './trigger-table'
+import { rowFor } from './table'
 
 const mere = modelCalled('hollin-mere')
 const duet = modelCalled('varn-duet')

@@ -1,8 +1,7 @@
 import { lookup } from '../model/lookup'
-import type { BodyModel, LensModel, Posture, Side } from '../model/types'
-import type { Plan } from '../plan/plan'
-import { contextsOf, type NamedContext } from '../resolve/context'
-import { focusTables, rowFor, type FocusRow, type FocusTable } from './trigger-table'
+import type { BodyModel, Posture } from '../model/types'
+import type { NamedContext } from '../resolve/context'
+import { rowFor, type FocusRow, type FocusTable } from './table'
 
 /** The trigger table of one bank with one lens, in each state that toggles reach. */
 export interface BankFocus {
@@ -18,27 +17,6 @@ export interface HeldAcross {
   readonly cells: readonly (FocusRow | null)[]
   /** Whether the banks differ in it. */
   readonly differs: boolean
-}
-
-/** Every bank of a side (and the plain position) with one lens: what each of its triggers does. */
-export function focusAcross(
-  model: BodyModel,
-  plan: Plan,
-  lenses: readonly LensModel[],
-  side: Side,
-  choice: { readonly lens?: string; readonly posture?: Posture } = {},
-): BankFocus[] {
-  const all = contextsOf(model, plan, lenses, side)
-  const usual = all.find(({ context }) => context.lens.contacts) ?? all[0]
-  const lens = all.some(({ context }) => context.lens.id === choice.lens)
-    ? choice.lens
-    : usual?.context.lens.id
-  return all
-    .filter(({ context }) => context.lens.id === lens)
-    .map((state) => {
-      const context = { ...state.context, ...(choice.posture ? { posture: choice.posture } : {}) }
-      return { state: { ...state, context }, tables: focusTables(model, plan, context) }
-    })
 }
 
 /** The lines of the sheet, those in which the banks differ first, then single keys before pairs. */

@@ -7,24 +7,7 @@ import { flipsOf } from '../resolve/flips'
 import { resolve } from '../resolve/resolve'
 import { focusRole } from '../vocabulary/focus-roles'
 import { sameValue, type Value } from '../vocabulary/values'
-
-/** A state that the assigned toggles and cycles reach. */
-export interface Variant {
-  /** In words, such as "Eye finding off"; "as set" for the one things start from. */
-  readonly words: string
-  readonly edits: Readonly<Record<string, Value>>
-  /** Locks that stay, switched on. */
-  readonly latched: readonly string[]
-}
-
-/** The context after the presses that lead to a variant. */
-export function afterPresses(context: Context, { edits, latched }: Variant): Context {
-  return {
-    ...context,
-    edits: { ...context.edits, ...edits },
-    latched: [...(context.latched ?? []), ...latched],
-  }
-}
+import type { Variant } from './variant'
 
 /** The settings by which focus is judged. */
 const judged = new Set(['focus.mode', 'focus.area', 'focus.detection', 'focus.tracking'])

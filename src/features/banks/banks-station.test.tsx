@@ -64,7 +64,7 @@ describe('the banks side by side', () => {
   it('are asked whether they follow, when base changes under them', async () => {
     const { plan, user } = await station()
     await user.selectOptions(field('Frame rate in base, motion'), '50p')
-    const asked = screen.getByRole('alertdialog', { name: 'Should the banks follow?' })
+    const asked = await screen.findByRole('alertdialog', { name: 'Should the banks follow?' })
     expect(plan().rows[rowNamed('base/movie.frameRate')]).toBe('25p')
     await user.click(within(asked).getByLabelText('Interviews follows'))
     await user.click(within(asked).getByRole('button', { name: /^Change base/ }))
@@ -78,7 +78,7 @@ describe('the banks side by side', () => {
     const { user } = await station()
     await user.selectOptions(field('Frame rate in Interviews'), '100p')
     await settled()
-    await user.click(screen.getByRole('button', { name: 'Trips' }))
+    await user.click(screen.getByRole('tab', { name: 'Trips' }))
     expect(screen.getAllByRole('button', { name: 'It is meant so' }).length).toBeGreaterThan(0)
   })
 })

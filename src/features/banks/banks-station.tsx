@@ -32,8 +32,9 @@ export function BanksStation() {
       <aside aria-label="Beside the banks" className="min-w-0">
         {baseChange && <FollowCard key={baseChange.row} change={baseChange} onDone={known.baseChanged} />}
         {cellInHand && <CellPanel {...cellInHand} onClose={() => known.take(null)} />}
-        <Tabs label="Beside the banks" names={panels} picked={panel} onPick={known.setPanel} />
-        <Panel known={known} />
+        <Tabs label="Beside the banks" names={panels} picked={panel} onPick={known.setPanel}>
+          <Panel known={known} />
+        </Tabs>
       </aside>
       <ShortcutList keys={bankKeys} />
     </main>

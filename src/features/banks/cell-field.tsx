@@ -3,7 +3,7 @@
 import { baseValue } from '@/core/plan/cells'
 import { rowValue, type RowId } from '@/core/plan/rows'
 import type { Column } from '@/core/banks/columns'
-import type { Cell, MatrixRow } from '@/core/banks/matrix'
+import type { Cell, MatrixRow } from '@/core/banks/matrix-rows'
 import { showValue } from '@/core/model/domain'
 import type { Value } from '@/core/vocabulary/values'
 import { useDesk, useDeskView, ValueField } from '@/features/desk'

@@ -2,7 +2,7 @@
 
 import { bankFactRow, rowValue } from '@/core/plan/rows'
 import { whereIs, type Column } from '@/core/banks/columns'
-import type { Cell, MatrixRow } from '@/core/banks/matrix'
+import type { Cell, MatrixRow } from '@/core/banks/matrix-rows'
 import { showValue } from '@/core/model/domain'
 import type { BodyModel } from '@/core/model/types'
 import { addressesWith } from '@/core/plan/assign'

@@ -9,7 +9,7 @@ import { addressesWith } from '@/core/plan/assign'
 import { TextRow, useAnswer, useDesk, useDeskView } from '@/features/desk'
 import { Button, Offer } from '@/ui/button'
 import { HeldTable, Jump } from './held-table'
-import { Option, PickList } from '@/ui/pick-list'
+import { PickList } from '@/ui/pick-list'
 
 /** Hold sets: what each ticks, before, while held and after; registered and assigned are two acts. */
 export function HoldPanel() {
@@ -140,16 +140,11 @@ function AddRow({ settings, onAdd }: { settings: readonly Setting[]; onAdd: (set
       list="Rows that can be ticked"
       placeholder="shutter, focus mode …"
       items={settings}
-      idOf={(one) => one.id}
       textOf={(one) => one.label}
       onPick={onAdd}
-      option={(one, place) => (
-        <Option key={one.id} {...place} onPick={() => onAdd(one)}>
-          {one.label}
-        </Option>
-      )}
+      option={(one) => one.label}
       nothing={(typed) => `No row called “${typed}” can be ticked.`}
-      tall="max-h-40"
+      tall="10rem"
     />
   )
 }

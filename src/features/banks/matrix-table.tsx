@@ -3,9 +3,9 @@
 import type { RowId } from '@/core/plan/rows'
 import { whereIs, type Column } from '@/core/banks/columns'
 import type { Banks } from '@/core/analysis/questions'
-import { matters, outsideOf, type MatrixRow } from '@/core/banks/matrix'
+import { matters, type MatrixRow } from '@/core/banks/matrix-rows'
 import type { Value } from '@/core/vocabulary/values'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk } from '@/features/desk'
 import { CellField } from './cell-field'
 import { FigureLine } from './figure-line'
 
@@ -20,7 +20,7 @@ export interface InHand {
  * what was left over or is replaced says so in a word.
  */
 export function MatrixTable({
-  banks: { columns, rows, figures },
+  banks: { columns, rows, figures, outside },
   all,
   inHand,
   onTake,
@@ -87,7 +87,7 @@ export function MatrixTable({
               })}
             </tr>
           ))}
-          {columns.some(({ kind }) => kind !== 'base') && <OutsideLine columns={columns} />}
+          {columns.some(({ kind }) => kind !== 'base') && <OutsideLine columns={columns} outside={outside} />}
         </tbody>
       </table>
     </div>
@@ -95,23 +95,22 @@ export function MatrixTable({
 }
 
 /** What each bank does not hold, and must be right when it is recalled. */
-function OutsideLine({ columns }: { columns: readonly Column[] }) {
+function OutsideLine({ columns, outside }: Pick<Banks, 'columns' | 'outside'>) {
   const { model } = useDesk().start
-  const { plan } = useDeskView()
   return (
     <tr className="align-top">
       <th scope="row" className="py-1 pr-2 text-left leading-tight font-normal text-silt">
         Outside, must be right
       </th>
-      {columns.map((column) => {
-        const outside = column.kind === 'base' ? [] : outsideOf(model, plan, column)
+      {columns.map((column, i) => {
+        const settings = outside[i] ?? []
         return (
           <td key={column.id} className={`py-1 text-small ${column.kind === 'base' ? 'pl-2' : 'pl-1'}`}>
-            {outside.length > 0 && (
+            {settings.length > 0 && (
               <details>
-                <summary className="cursor-pointer list-none text-brine">{outside.length} settings</summary>
+                <summary className="cursor-pointer list-none text-brine">{settings.length} settings</summary>
                 <ul>
-                  {outside.map((setting) => (
+                  {settings.map((setting) => (
                     <li key={setting.id} className="leading-tight">
                       {setting.label} <span className="text-silt">{whereIs(model, setting)}</span>
                     </li>

@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { columnsOf, type Column } from '@/core/banks/columns'
-import type { MatrixRow } from '@/core/banks/matrix'
+import type { MatrixRow } from '@/core/banks/matrix-rows'
 import { followers, vary } from '@/core/plan/bulk'
 import type { RowId } from '@/core/plan/rows'
 import type { Value } from '@/core/vocabulary/values'

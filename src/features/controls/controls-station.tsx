@@ -16,12 +16,14 @@ import { CopySide } from './copy-side'
 import { allFaces, differingOn, FacePicker, labelsOf, type Shown } from '@/features/plates'
 import { FindingsPanel } from './findings-panel'
 import { FittedChoice } from '@/features/plates'
-import { KeyPanel } from './key-panel'
 import { panels } from './panels'
 import { controlsKeys } from './shortcuts'
 import { TrialNote } from './trial-note'
 import { useControlsStation, type ControlsKnown } from './use-controls-station'
 
+/** Loaded when a hand comes near the plate, so that it is there when a key is taken. */
+const keyPanel = () => import('./key-panel')
+const KeyPanel = dynamic(() => keyPanel().then((one) => one.KeyPanel))
 const SuggestPanel = dynamic(() => import('@/features/suggest').then((one) => one.SuggestPanel))
 const ReachPanel = dynamic(() => import('./reach-panel').then((one) => one.ReachPanel))
 const DialsTable = dynamic(() => import('./dials-table').then((one) => one.DialsTable))
@@ -62,6 +64,8 @@ function Plates({ known }: { known: ControlsKnown }) {
   return (
     <section
       aria-label={alone ? `${faces[0]?.name ?? ''} of the body` : 'All faces of the body'}
+      onPointerEnter={() => void keyPanel()}
+      onFocus={() => void keyPanel()}
       className={`flex min-w-0 flex-col self-start border bg-sheet px-4 pt-2 pb-3 print:border-0 ${alone ? 'lg:sticky lg:top-3 lg:min-h-[max(520px,calc(100dvh-200px))]' : ''}`}
     >
       <div className="not-printed flex flex-wrap items-center gap-x-3 gap-y-1">
@@ -97,27 +101,28 @@ function BesidePlate({ known }: { known: ControlsKnown }) {
   const { selected } = hand
   return (
     <aside aria-label="Beside the plate" className="not-printed min-w-0">
-      <Tabs label="Beside the plate" names={panels} picked={panel} onPick={pickPanel} />
-      {panel === 'key' && selected && (
-        <KeyPanel
-          key={selected}
-          addressKey={selected}
-          outcome={outcome}
-          onPut={hand.put}
-          onPick={goTo}
-          onSwap={() => hand.carry(selected, 'swap')}
-          onClose={back}
-        />
-      )}
-      {panel === 'key' && !selected && (
-        <>
-          {findings && <FindingsPanel findings={findingsAt(findings, 'controls')} onGo={goTo} />}
-          <CopySide />
-        </>
-      )}
-      {panel === 'reach' && <ReachPanel onGo={goTo} />}
-      {panel === 'dials' && <DialsTable onGo={goTo} selected={selected} />}
-      {panel === 'suggest' && <SuggestPanel onGo={goTo} />}
+      <Tabs label="Beside the plate" names={panels} picked={panel} onPick={pickPanel}>
+        {panel === 'key' && selected && (
+          <KeyPanel
+            key={selected}
+            addressKey={selected}
+            outcome={outcome}
+            onPut={hand.put}
+            onPick={goTo}
+            onSwap={() => hand.carry(selected, 'swap')}
+            onClose={back}
+          />
+        )}
+        {panel === 'key' && !selected && (
+          <>
+            {findings && <FindingsPanel findings={findingsAt(findings, 'controls')} onGo={goTo} />}
+            <CopySide />
+          </>
+        )}
+        {panel === 'reach' && <ReachPanel onGo={goTo} />}
+        {panel === 'dials' && <DialsTable onGo={goTo} selected={selected} />}
+        {panel === 'suggest' && <SuggestPanel onGo={goTo} />}
+      </Tabs>
     </aside>
   )
 }

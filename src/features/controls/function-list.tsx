@@ -1,6 +1,7 @@
 'use client'
 
 import type { Address } from '@/core/model/addresses'
+import { useMemo } from 'react'
 import { lookup } from '@/core/model/lookup'
 import { addressesWith } from '@/core/plan/assign'
 import type { FunctionRating } from '@/core/reach/rate-functions'
@@ -8,7 +9,7 @@ import { useDesk, useDeskView } from '@/features/desk'
 import { MannerSign } from '@/ui/plate/manner'
 import { secondsOf } from '@/features/reach'
 import { DraggableOption } from '@/ui/draggable-option'
-import { PickList, type OptionPlace } from '@/ui/pick-list'
+import { PickList } from '@/ui/pick-list'
 import { VerdictSign } from '@/ui/verdict'
 
 /** Every function this gesture accepts, best for the plan first; type to search, Enter or click to put it here. */
@@ -27,29 +28,28 @@ export function FunctionList({
   const { plan } = useDeskView()
   const menuOf = ({ fn }: FunctionRating) =>
     fn.changes.flatMap((setting) => lookup(model).menuAddress.get(setting) ?? [])
+  const others = useMemo(() => ratings.filter(({ fn }) => fn.id !== current), [ratings, current])
   return (
     <section className="border bg-sheet px-3.5 py-3">
       <PickList
         label="Instead: what works everywhere and saves most first"
         list="Functions"
         placeholder={`${ratings.length} functions: type to find one`}
-        items={ratings.filter(({ fn }) => fn.id !== current)}
-        idOf={({ fn }) => fn.id}
+        items={others}
         textOf={(rating) => `${rating.fn.name} ${menuOf(rating).join(' ')}`}
         onPick={({ fn }) => onPut(fn.id)}
         nothing={(typed) => `No function this key accepts is called “${typed}”.`}
-        option={(rating, place) => {
-          const others = addressesWith(model, plan, address.side, rating.fn.id).filter(
+        as={DraggableOption}
+        dragOf={({ fn }) => ({ id: `function ${fn.id}`, data: { functionId: fn.id, text: fn.name } })}
+        option={(rating) => {
+          const elsewhere = addressesWith(model, plan, address.side, rating.fn.id).filter(
             (other) => other.key !== address.key,
           )
           return (
-            <FunctionOption
-              key={rating.fn.id}
-              place={place}
+            <FunctionWords
               rating={rating}
               menu={menuOf(rating)[0] ?? ''}
-              also={others.map((other) => other.control.name).join(', ')}
-              onPut={() => onPut(rating.fn.id)}
+              also={elsewhere.map((other) => other.control.name).join(', ')}
             />
           )
         }}
@@ -58,28 +58,12 @@ export function FunctionList({
   )
 }
 
-function FunctionOption({
-  place,
-  rating,
-  menu,
-  also,
-  onPut,
-}: {
-  place: OptionPlace
-  rating: FunctionRating
-  menu: string
-  also: string
-  onPut: () => void
-}) {
+function FunctionWords({ rating, menu, also }: { rating: FunctionRating; menu: string; also: string }) {
   const { fn } = rating
   const where =
     fn.manner === 'none' ? '' : rating.works === rating.of ? '' : `${rating.works} of ${rating.of}`
   return (
-    <DraggableOption
-      {...place}
-      onPick={onPut}
-      drag={{ id: `function ${fn.id}`, data: { functionId: fn.id, text: fn.name } }}
-    >
+    <>
       <p className="flex items-baseline justify-between gap-2">
         <span className={`font-semibold ${rating.of > 0 && rating.works === 0 ? 'text-silt' : ''}`}>
           {fn.name}
@@ -109,6 +93,6 @@ function FunctionOption({
       {rating.works < rating.of && rating.reasons[0] && (
         <p className="text-small text-silt">{rating.reasons[0].because}</p>
       )}
-    </DraggableOption>
+    </>
   )
 }

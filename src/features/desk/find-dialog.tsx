@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import PageDialog from '@/ui/dialog'
-import { Option, PickList } from '@/ui/pick-list'
+import { PickList } from '@/ui/pick-list'
 import { useDesk, useDeskView } from './desk-context'
 import { findables } from './findable'
 import { useShelfNames } from './shelf-names'
@@ -40,15 +40,14 @@ function Found({ onDone }: { onDone: () => void }) {
       list="Found"
       placeholder="Type a few letters of each word"
       items={all}
-      idOf={({ id }) => id}
       textOf={({ name, more, kind, term }) => `${name} ${more} ${kind} ${term ?? ''}`}
       onPick={({ href }) => go(href)}
       nothing={(typed) => `Nothing is called “${typed}”.`}
       onType={setTyped}
-      most={60}
-      tall="max-h-[55vh]"
-      option={({ id, kind, name, more, href, term }, place) => (
-        <Option key={id} {...place} onPick={() => go(href)}>
+      onEscape={onDone}
+      tall="55vh"
+      option={({ kind, name, more, term }) => (
+        <>
           <p className="flex items-baseline justify-between gap-3">
             <span className="font-semibold">{name}</span>
             <span className="text-small text-silt">{kind}</span>
@@ -56,7 +55,7 @@ function Found({ onDone }: { onDone: () => void }) {
           <p className="text-small text-silt">
             {[term === name ? null : term, more].filter(Boolean).join(' · ')}
           </p>
-        </Option>
+        </>
       )}
     />
   )

@@ -1,7 +1,8 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { useState } from 'react'
-import type { FocusPress } from '@/core/focus/trigger-table'
+import type { FocusPress } from '@/core/focus/table'
 import { heldWords } from '@/core/focus/words'
 import { posturesOf } from '@/core/model/controls'
 import { FindingList, ShortcutList, TryLink } from '@/features/desk'
@@ -11,11 +12,12 @@ import { FinderDrawing } from '@/ui/finder/finder-drawing'
 import { Select } from '@/ui/select'
 import { Tabs } from '@/ui/tabs'
 import { HeldPlates } from './held-plates'
-import { PressTestList } from './press-test-list'
-import { QuestionPanel } from './question-panel'
 import { SchemePanel } from './scheme-panel'
 import { TriggerTable } from './trigger-table'
 import { useFocusStation, type FocusKnown } from './use-focus-station'
+
+const PressTestList = dynamic(() => import('./press-test-list').then((one) => one.PressTestList))
+const QuestionPanel = dynamic(() => import('./question-panel').then((one) => one.QuestionPanel))
 
 const panels = {
   schemes: 'Ways',
@@ -151,18 +153,19 @@ function BesideTable({ known: { model, side, banks, state, trips } }: { known: F
   const [panel, setPanel] = useState<keyof typeof panels>('schemes')
   return (
     <div className="min-w-0">
-      <Tabs label="Beside the table" names={panels} picked={panel} onPick={setPanel} />
-      {panel === 'schemes' && <SchemePanel key={side} />}
-      {panel === 'questions' && <QuestionPanel state={state} picture={state?.picture ?? null} />}
-      {panel === 'tests' && <PressTestList model={model} banks={banks ?? []} />}
-      {panel === 'findings' && trips?.length === 0 && (
-        <p className="text-silt">Nothing about focus will trip you.</p>
-      )}
-      {panel === 'findings' && trips && (
-        <div className="grid gap-3">
-          <FindingList findings={trips} />
-        </div>
-      )}
+      <Tabs label="Beside the table" names={panels} picked={panel} onPick={setPanel}>
+        {panel === 'schemes' && <SchemePanel key={side} />}
+        {panel === 'questions' && <QuestionPanel state={state} picture={state?.picture ?? null} />}
+        {panel === 'tests' && <PressTestList model={model} banks={banks ?? []} />}
+        {panel === 'findings' && trips?.length === 0 && (
+          <p className="text-silt">Nothing about focus will trip you.</p>
+        )}
+        {panel === 'findings' && trips && (
+          <div className="grid gap-3">
+            <FindingList findings={trips} />
+          </div>
+        )}
+      </Tabs>
     </div>
   )
 }

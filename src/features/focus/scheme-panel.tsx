@@ -1,7 +1,7 @@
 'use client'
 
 import { rowValue, schoolRow } from '@/core/plan/rows'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { schemeDispute, schemes, schemeStep, schemeWork, type Scheme } from '@/core/focus/schemes'
 import { useDesk, useDeskView } from '@/features/desk'
 import { Button } from '@/ui/button'
@@ -13,12 +13,15 @@ export function SchemePanel() {
   const { model } = desk.start
   const yours = rowValue(plan.rows, schoolRow(schemeDispute))
   const [open, setOpen] = useState<string | null>(typeof yours === 'string' ? yours : null)
+  const ways = useMemo(
+    () => schemes.map((scheme) => ({ scheme, ...schemeWork(model, plan, side, scheme) })),
+    [model, plan, side],
+  )
   const take = (scheme: Scheme) => desk.applyStep(schemeStep(model, plan, [side], scheme, desk.newId()))
   return (
     <ul className="grid gap-2">
-      {schemes.map((scheme) => {
+      {ways.map(({ scheme, changes, lacks }) => {
         const { school } = scheme
-        const { changes, lacks } = schemeWork(model, plan, side, scheme)
         const shown = open === school.id
         const off = changes.filter(({ to }) => to === false)
         return (

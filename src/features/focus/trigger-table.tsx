@@ -1,9 +1,9 @@
 'use client'
 
 import { CircleHelp } from 'lucide-react'
-import { released, type FocusTable } from '@/core/focus/trigger-table'
+import { released, type FocusTable } from '@/core/focus/table'
 import { tableIn, type BankFocus, type HeldAcross } from '@/core/focus/sheet'
-import type { FocusRow } from '@/core/focus/trigger-table'
+import type { FocusRow } from '@/core/focus/table'
 import { heldWords, outcomeWords } from '@/core/focus/words'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'

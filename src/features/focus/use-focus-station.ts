@@ -2,7 +2,7 @@
 
 import { useMemo, useState } from 'react'
 import { heldBy, linesAcross, tableIn, variantsAcross, type BankFocus } from '@/core/focus/sheet'
-import { afterPresses } from '@/core/focus/variants'
+import { afterPresses } from '@/core/focus/variant'
 import { outcomeWords } from '@/core/focus/words'
 import { lookup } from '@/core/model/lookup'
 import type { Posture } from '@/core/model/types'

@@ -1,9 +1,9 @@
 'use client'
 
 import { type RowId, describeRow } from '@/core/plan/rows'
-import { useMemo } from 'react'
-import { itemName, lookup } from '@/core/model/lookup'
-import { deliveredAt, itemAt, permittedAt, placesOf } from '@/core/plan/menu-items'
+import dynamic from 'next/dynamic'
+import { itemName } from '@/core/model/lookup'
+import { deliveredAt, itemAt } from '@/core/plan/menu-items'
 import type { ItemUse } from '@/core/reach/menu-uses'
 import {
   FindingCard,
@@ -15,9 +15,9 @@ import {
   useFindings,
 } from '@/features/desk'
 import { Button, Offer } from '@/ui/button'
-import { DraggableOption } from '@/ui/draggable-option'
-import { PickList, type OptionPlace } from '@/ui/pick-list'
 import type { Drawn } from './place-button'
+
+const ItemList = dynamic(() => import('./item-list').then((one) => one.ItemList))
 
 /** The cell or line in hand, and everything that may stand there: what is needed most and on no key first. */
 export function ItemPanel({
@@ -93,91 +93,5 @@ export function ItemPanel({
         ))}
       <ItemList row={row} current={item} uses={uses} idle={idle} onPut={onPut} />
     </div>
-  )
-}
-
-function ItemList({
-  row,
-  current,
-  uses,
-  idle,
-  onPut,
-}: {
-  row: RowId
-  current: string | null
-  uses: ReadonlyMap<string, ItemUse>
-  idle: Drawn['idle']
-  onPut: (item: string) => void
-}) {
-  const { model } = useDesk().start
-  const { plan } = useDeskView()
-  const places = useMemo(() => placesOf(model, plan), [model, plan])
-  const all = useMemo(() => {
-    const merit = (item: string) => {
-      const use = uses.get(item)
-      return (use?.needed ?? 0) * (use?.onKey ? 0.1 : 1) - (places.has(item) ? 1000 : 0)
-    }
-    return [...permittedAt(model, row)].sort((a, b) => merit(b) - merit(a))
-  }, [model, row, uses, places])
-  return (
-    <section className="border bg-sheet px-3.5 py-3">
-      <PickList
-        label="Instead: what is needed most and on no key first"
-        list="Settings and acts"
-        placeholder={`${all.length} fit: type to find one`}
-        items={all.filter((item) => item !== current)}
-        idOf={(item) => item}
-        textOf={(item) => `${itemName(model, item)} ${lookup(model).menuAddress.get(item) ?? ''}`}
-        onPick={onPut}
-        nothing={(typed) => `Nothing that fits here is called “${typed}”.`}
-        option={(item, place) => (
-          <ItemOption
-            key={item}
-            place={place}
-            item={item}
-            use={uses.get(item)}
-            stands={(places.get(item) ?? []).map((place) => describeRow(model, place))}
-            idle={(idle.get(item) ?? []).map(({ side, because }) => `Nothing in ${side}: ${because}`)}
-            onPut={() => onPut(item)}
-          />
-        )}
-      />
-    </section>
-  )
-}
-
-function ItemOption({
-  place,
-  item,
-  use,
-  stands,
-  idle,
-  onPut,
-}: {
-  place: OptionPlace
-  item: string
-  use: ItemUse | undefined
-  stands: readonly string[]
-  idle: readonly string[]
-  onPut: () => void
-}) {
-  const { model } = useDesk().start
-  return (
-    <DraggableOption {...place} onPick={onPut} drag={{ id: `item ${item}`, data: { item } }}>
-      <p className="flex items-baseline justify-between gap-2">
-        <span className="font-semibold">{itemName(model, item)}</span>
-        {use && use.needed > 0 && <span className="font-mono text-small text-brine">{use.needed}×</span>}
-      </p>
-      <p className="text-small text-silt">
-        {[
-          lookup(model).menuAddress.get(item),
-          use?.onKey ? 'on a key already' : null,
-          ...stands.map((place) => `in ${place}`),
-          ...idle,
-        ]
-          .filter(Boolean)
-          .join(' · ')}
-      </p>
-    </DraggableOption>
   )
 }

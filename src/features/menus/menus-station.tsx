@@ -42,22 +42,23 @@ export function MenusStation() {
             {model.ownMenu && <OwnMenuDrawing menu={model.ownMenu} {...drawn} />}
           </div>
           <aside aria-label="Beside the menus" className="min-w-0">
-            <Tabs label="Beside the menus" names={panels} picked={panel} onPick={setPanel} />
-            {panel === 'item' ? (
-              <ItemPanel
-                key={hand.selected ?? 'none'}
-                row={hand.selected}
-                uses={drawn.uses}
-                idle={drawn.idle}
-                onPut={(item) => hand.selected && hand.put(hand.selected, item)}
-                onClose={hand.back}
-              />
-            ) : (
-              <SuggestPanel
-                only="menus"
-                onGo={(address) => router.push(`/plans/${planId}/controls#key/${address}`)}
-              />
-            )}
+            <Tabs label="Beside the menus" names={panels} picked={panel} onPick={setPanel}>
+              {panel === 'item' ? (
+                <ItemPanel
+                  key={hand.selected ?? 'none'}
+                  row={hand.selected}
+                  uses={drawn.uses}
+                  idle={drawn.idle}
+                  onPut={(item) => hand.selected && hand.put(hand.selected, item)}
+                  onClose={hand.back}
+                />
+              ) : (
+                <SuggestPanel
+                  only="menus"
+                  onGo={(address) => router.push(`/plans/${planId}/controls#key/${address}`)}
+                />
+              )}
+            </Tabs>
           </aside>
         </div>
       </main>

@@ -7,7 +7,7 @@ import type { LiveState } from '@/core/camera/live/state'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
 import { ValueField } from '@/features/desk'
-import { Option, PickList } from '@/ui/pick-list'
+import { PickList } from '@/ui/pick-list'
 
 /** A value changed in the camera's own menu: it lands where the camera keeps it, or is lost with the bank. */
 export function MenuChange({
@@ -44,16 +44,15 @@ export function MenuChange({
         list="Settings"
         placeholder="shutter, look, frame rate …"
         items={model.settings.filter(({ place }) => place !== 'physical')}
-        idOf={(one) => one.id}
         textOf={(one) => `${one.label} ${one.id} ${menuAddress.get(one.id) ?? ''}`}
         onPick={(one) => setId(one.id)}
-        option={(one, place) => (
-          <Option key={one.id} {...place} onPick={() => setId(one.id)}>
+        option={(one) => (
+          <>
             {one.label} <span className="text-small text-silt">{menuAddress.get(one.id)}</span>
-          </Option>
+          </>
         )}
         nothing={(typed) => `The menu has nothing called “${typed}”.`}
-        tall="max-h-52"
+        tall="13rem"
       />
     </section>
   )

@@ -1,5 +1,6 @@
 'use client'
 
+import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { heldWords } from '@/core/focus/words'
 import { FacePicker } from '@/features/plates'
@@ -9,11 +10,12 @@ import { Plate } from '@/ui/plate/plate'
 import { Tabs } from '@/ui/tabs'
 import { Displays } from './displays'
 import { HandPanel } from './hand-panel'
-import { MenuChange } from './menu-change'
 import { SequencePanel } from './sequence-panel'
 import { StateBar } from './state-bar'
 import { StoryList } from './story-list'
 import { useTryStation, type TryKnown } from './use-try-station'
+
+const MenuChange = dynamic(() => import('./menu-change').then((one) => one.MenuChange))
 
 const panels = { log: 'Log', hand: 'In hand', menu: 'Menu', sequence: 'Sequence' } as const
 
@@ -101,13 +103,14 @@ function BesideBody({ known: { model, body, control, tap } }: { known: TryKnown 
   const { state, story, happen, play } = body
   return (
     <div className="min-w-0">
-      <Tabs label="Beside the body" names={panels} picked={panel} onPick={setPanel} />
-      {panel === 'log' && <StoryList story={story} />}
-      {panel === 'hand' && (
-        <HandPanel model={model} state={state} control={control} onEvent={happen} onTap={tap} />
-      )}
-      {panel === 'menu' && <MenuChange model={model} state={state} onEvent={happen} />}
-      {panel === 'sequence' && <SequencePanel story={story} onPlay={play} />}
+      <Tabs label="Beside the body" names={panels} picked={panel} onPick={setPanel}>
+        {panel === 'log' && <StoryList story={story} />}
+        {panel === 'hand' && (
+          <HandPanel model={model} state={state} control={control} onEvent={happen} onTap={tap} />
+        )}
+        {panel === 'menu' && <MenuChange model={model} state={state} onEvent={happen} />}
+        {panel === 'sequence' && <SequencePanel story={story} onPlay={play} />}
+      </Tabs>
     </div>
   )
 }
