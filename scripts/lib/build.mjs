@@ -48,7 +48,7 @@ export function ensureBuild() {
       return folder
     }
     say('Building the application (half a minute)')
-    await buildWith({ NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' })
+    await buildOrBuildAnew()
     const beside = `${path}-unfinished`
     rmSync(beside, { recursive: true, force: true })
     cpSync(join(root, '.next'), beside, {
@@ -61,6 +61,19 @@ export function ensureBuild() {
     dropOldBuilds(folder)
     return folder
   })
+}
+
+/** What a build that was killed left in its cache can break the next one: that is built from nothing then. */
+async function buildOrBuildAnew() {
+  const cache = join(root, '.next', 'cache')
+  const cached = existsSync(cache)
+  try {
+    await buildWith({ NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' })
+  } catch (error) {
+    if (!cached) throw error
+    rmSync(cache, { recursive: true, force: true })
+    await buildWith({ NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' })
+  }
 }
 
 async function buildWith(more) {

@@ -29,6 +29,11 @@ const middle = async (name: string) => {
   if (!box) throw new Error(`${name} is not on the plate`)
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
 }
+/** Looks for a function in the list beside the plate, and clicks it. */
+const pick = async (words: string) => {
+  await page.getByRole('combobox', { name: /^Instead/ }).fill(words)
+  await page.getByRole('option', { name: new RegExp(`^${words}`) }).click()
+}
 /** Drags from a place onto a key's label; lets go, as a person does, once the label shows that it will take it. */
 const dragTo = async (name: string, from: { x: number; y: number }) => {
   const to = await middle(name)
@@ -43,7 +48,7 @@ const dragTo = async (name: string, from: { x: number; y: number }) => {
 describe('putting a function on a key', () => {
   it('by click: the plate shows it, the panel tells what it displaced, and it is saved', async () => {
     await key(page, 'Thumb focus key').click()
-    await page.getByRole('option', { name: /^Start focus on eyes/ }).click()
+    await pick('Start focus on eyes')
     expect(await text('Thumb focus key')).toBe('Start focus on eyes')
     const displaced = page.getByRole('status').filter({ hasText: 'Displaced' })
     expect(await displaced.innerText()).toMatch(
@@ -110,7 +115,7 @@ describe('putting a function on a key', () => {
 describe('undo', () => {
   it('takes the last step back with Ctrl+Z, brings it again with Shift, and reaches over a reload', async () => {
     await key(page, 'Cheek key').click()
-    await page.getByRole('option', { name: /^Record/ }).click()
+    await pick('Record')
     await page.getByRole('button', { name: 'Close' }).click()
     await page.keyboard.press('Control+z')
     expect(await text('Cheek key')).toBe('Magnifier')
@@ -130,7 +135,7 @@ describe('stills and motion', () => {
     expect(await page.getByText(/\d+ differ in motion/).innerText()).toContain('2 differ')
     expect(await text('Sill key, third')).toBe('Next thing to look for')
     await key(page, 'Sill key, third').click()
-    await page.getByRole('option', { name: /^Silent shutter/ }).click()
+    await pick('Silent shutter')
     await page.getByRole('radio', { name: 'Motion' }).click()
     expect(await text('Sill key, third')).toBe('Next thing to look for')
     expect(await page.getByText(/\d+ differ in stills/).innerText()).toContain('3 differ')
@@ -150,7 +155,7 @@ describe('two tabs', () => {
     expect(await other.getByRole('alert').filter({ hasText: 'Changed elsewhere' }).count()).toBe(0)
 
     await key(page, 'Cheek key').click()
-    await page.getByRole('option', { name: /^Record/ }).click()
+    await pick('Record')
     await expect
       .poll(() => page.getByRole('alert').filter({ hasText: 'Changed elsewhere' }).innerText())
       .toMatch(/it is now Nothing; you wanted Record/)

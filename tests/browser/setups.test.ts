@@ -190,7 +190,7 @@ describe('the simulated body', () => {
   it('loses what is changed in a snapshot bank when the bank is left, row by row, and keeps what base holds', async () => {
     await go(filmPlan, 'try')
     await page.getByLabel('Mode dial').selectOption({ label: 'Interviews (River)' })
-    await page.getByRole('button', { name: 'Menu', exact: true }).click()
+    await page.getByRole('tab', { name: 'Menu' }).click()
     await page.getByRole('combobox', { name: 'Change in the camera’s menu' }).fill('iso sens')
     await page.keyboard.press('Enter')
     await page.getByLabel('ISO sensitivity on the body').selectOption({ label: 'ISO 3200' })

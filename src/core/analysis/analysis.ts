@@ -1,4 +1,5 @@
 import { checkAfter, checkPlan, stillOpen, type CheckedPlan } from '../checks/checks'
+import { deltaBetween, withDelta } from '../delta'
 import type { BodyModel, LensModel, Posture } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { Rows } from '../plan/rows'
@@ -61,11 +62,11 @@ export class Analysis implements Subject {
     const kept = this.answers.get(name)
     if (kept?.current) return kept.answer as Answers[K]
     const answer = answering[question.kind].answer(this, question)
-    const json = jsonOf(answer)
-    const same = kept?.json === json
-    const next: Kept = { kind: question.kind, current: true, json, answer: same ? kept.answer : answer }
-    keep(this.answers, name, next)
-    return next.answer as Answers[K]
+    // What did not change in it stays the same object, too: who compares the two again finds the difference at once.
+    const delta = kept && deltaBetween(kept.answer, answer)
+    const next = kept && delta ? withDelta(kept.answer, delta) : (kept?.answer ?? answer)
+    keep(this.answers, name, { kind: question.kind, current: true, answer: next as Answers[K] })
+    return next as Answers[K]
   }
 
   /** What the checks find. */
@@ -117,7 +118,6 @@ export class Analysis implements Subject {
 interface Kept {
   readonly kind: QuestionKind
   current: boolean
-  readonly json: string
   readonly answer: Answers[QuestionKind]
 }
 
@@ -131,8 +131,4 @@ function keep<V>(into: Map<string, V>, name: string, value: V): void {
 /** A context's name: everything it says, a lens by its id. */
 function contextName({ lens, ...rest }: Context): string {
   return JSON.stringify([lens.id, rest])
-}
-
-function jsonOf(answer: unknown): string {
-  return JSON.stringify(answer, (_key, value: unknown) => (value instanceof Map ? [...value] : value))
 }

@@ -1,12 +1,14 @@
+import { deltaBetween, type Delta } from '../delta'
 import type { BodyModel, LensModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { Analysis } from './analysis'
-import { nameOf, type Answers, type Question, type QuestionKind, type RowChange } from './questions'
+import { nameOf, type Question, type RowChange } from './questions'
 
-/** An answer on its way, and the milliseconds it took; `same` where it is what was sent last for the question. */
-export type Sent =
-  | { readonly same: true; readonly milliseconds: number }
-  | { readonly same: false; readonly milliseconds: number; readonly answer: Answers[QuestionKind] }
+/** An answer on its way: what changes in the one sent last for the question, or null; and the milliseconds it took. */
+export interface Sent {
+  readonly delta: Delta | null
+  readonly milliseconds: number
+}
 
 /** An analysis behind a boundary that only data crosses: a worker's, or, in tests, none. */
 export interface AnalysisPort {
@@ -14,7 +16,7 @@ export interface AnalysisPort {
   begin(model: BodyModel, lenses: readonly LensModel[], plan: Plan): void
   /** Goes on to the plan with these rows changed. */
   update(changes: readonly RowChange[]): void
-  /** Answers a question; an answer that did not change is not sent again. */
+  /** Answers a question; what did not change in the answer is not sent again. */
   ask(question: Question): Sent
   /** What was sent for a question is there no longer: the next answer is sent whole. */
   forget(question: Question): void
@@ -37,10 +39,9 @@ export function analysisPort(): AnalysisPort {
       const begun = performance.now()
       const name = nameOf(question)
       const answer = analysis.ask(question)
-      const milliseconds = performance.now() - begun
-      if (sent.get(name) === answer) return { same: true, milliseconds }
+      const delta = sent.has(name) ? deltaBetween(sent.get(name), answer) : { whole: answer }
       sent.set(name, answer)
-      return { same: false, milliseconds, answer }
+      return { delta, milliseconds: performance.now() - begun }
     },
     forget(question) {
       sent.delete(nameOf(question))

@@ -7,7 +7,7 @@ import { lookup } from '@/core/model/lookup'
 import { copyBaseToSlots, putBack, startFrom } from '@/core/plan/bulk'
 import { plannedSlots } from '@/core/plan/plan'
 import { reportedStray } from '@/core/plan/stray'
-import { TextRow, useDesk, useDeskView } from '@/features/desk'
+import { TextRow, useDesk, usePlan } from '@/features/desk'
 import { Button, Offer } from '@/ui/button'
 import { Select } from '@/ui/select'
 
@@ -32,7 +32,7 @@ export function BuildPanel({ column }: { column: Column | null }) {
 /** The slots no side uses yet: each begins as base is. */
 function NewBanks() {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { model } = desk.start
   const unused = unusedSlots(model, plan)
   const sides = model.sides.filter((side) =>
@@ -77,7 +77,7 @@ function NewBanks() {
 
 function SlotCard({ column }: { column: SlotColumn }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { model } = desk.start
   const { family, slot, planned } = column
   const row = (fact: string) => bankRow(family.id, slot.id, fact)

@@ -6,7 +6,7 @@ import type { Column } from '@/core/banks/columns'
 import type { Cell, MatrixRow } from '@/core/banks/matrix-rows'
 import { showValue } from '@/core/model/domain'
 import type { Value } from '@/core/vocabulary/values'
-import { useDesk, useDeskView, ValueField } from '@/features/desk'
+import { useDesk, usePlan, ValueField } from '@/features/desk'
 
 const marks: Partial<Record<Cell['standing'], string>> = {
   residue: 'left over',
@@ -48,7 +48,7 @@ export function CellField({
   onSet: (row: RowId, value: Value | null) => void
 }) {
   const { model } = useDesk().start
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const edge = column.kind === 'base' ? 'border-l-2 border-l-rule pl-2' : 'pl-1'
   const mark = marks[cell.standing]
   const tone =

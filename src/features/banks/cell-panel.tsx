@@ -8,7 +8,7 @@ import type { BodyModel } from '@/core/model/types'
 import { addressesWith } from '@/core/plan/assign'
 import type { Plan } from '@/core/plan/plan'
 import { commonSettings } from '@/core/vocabulary/catalogue'
-import { ReasonField, TryLink, useAnswer, useDesk, useDeskView } from '@/features/desk'
+import { ReasonField, TryLink, useAnswer, useDesk, usePlan } from '@/features/desk'
 import { Offer } from '@/ui/button'
 import { Check } from '@/ui/check'
 
@@ -44,7 +44,7 @@ export function CellPanel({
   onClose: () => void
 }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { model } = desk.start
   const chain = useAnswer<'cell'>({ kind: 'cell', column: column.id, setting: setting.id }) ?? []
   const plain = setting.means === null ? undefined : commonSettings.get(setting.means)?.plain

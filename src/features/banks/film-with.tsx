@@ -6,14 +6,14 @@ import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import { plannedSlots } from '@/core/plan/plan'
 import type { Banks } from '@/core/analysis/questions'
-import { useDesk, useDeskView, ValueField } from '@/features/desk'
+import { useDesk, usePlan, ValueField } from '@/features/desk'
 
 const swapWords = { plain: 'the plain film settings', 'last-used': 'what was last used' } as const
 
 /** Which bank the record key films with when it is pressed in stills, and where the swap key goes. */
 export function FilmWith({ filming: { record, swap } }: { filming: NonNullable<Banks['filming']> }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { model } = desk.start
   const { filming } = model
   if (!filming) return null

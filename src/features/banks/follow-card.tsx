@@ -4,7 +4,7 @@ import { type RowId, describeRow, rowValue, showRow } from '@/core/plan/rows'
 import { useEffect, useRef, useState } from 'react'
 import { changeBase, followers } from '@/core/plan/bulk'
 import type { Value } from '@/core/vocabulary/values'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, usePlan } from '@/features/desk'
 import { Button } from '@/ui/button'
 import { Check } from '@/ui/check'
 
@@ -17,7 +17,7 @@ export interface BaseChange {
 /** Should the banks follow? Those that do not keep what they had, as a value of their own. */
 export function FollowCard({ change, onDone }: { change: BaseChange; onDone: () => void }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { model } = desk.start
   const slots = followers(model, plan, change.row)
   const [kept, setKept] = useState<readonly string[]>([])

@@ -7,7 +7,7 @@ import { showStops } from '@/core/numbers/motion'
 import type { LightBetween } from '@/core/resolve/marks'
 import type { Held } from '@/core/analysis/questions'
 import { sameValue } from '@/core/vocabulary/values'
-import { useDesk, useDeskView, ValueField } from '@/features/desk'
+import { useDesk, usePlan, ValueField } from '@/features/desk'
 
 /** The rows of a hold set: before, while its key is held, and after. */
 export function HeldTable({
@@ -21,7 +21,7 @@ export function HeldTable({
   state: Held | null
 }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   return (
     <table className="w-full border-collapse text-small">
       <thead>

@@ -6,7 +6,7 @@ import { useState } from 'react'
 import { whereIs } from '@/core/banks/columns'
 import type { HoldSet, Setting } from '@/core/model/types'
 import { addressesWith } from '@/core/plan/assign'
-import { TextRow, useAnswer, useDesk, useDeskView } from '@/features/desk'
+import { TextRow, useAnswer, useDesk, usePlan } from '@/features/desk'
 import { Button, Offer } from '@/ui/button'
 import { HeldTable, Jump } from './held-table'
 import { PickList } from '@/ui/pick-list'
@@ -41,7 +41,7 @@ const exposureAndFocus = [
 
 function SetCard({ set }: { set: HoldSet }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { model } = desk.start
   const [adding, setAdding] = useState(false)
   const ticked = model.settings.filter((setting) => rowValue(plan.rows, holdRow(set.id, setting.id)) !== null)

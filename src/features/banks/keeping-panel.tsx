@@ -1,13 +1,13 @@
 'use client'
 
 import { keepingOf, type Kept } from '@/core/banks/keeping'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, usePlan } from '@/features/desk'
 import { Button } from '@/ui/button'
 
 /** Snapshot or live: what either means for this plan, what to do in the morning, and the sheet that restores a bank. */
 export function KeepingPanel() {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { model } = desk.start
   return (
     <div className="grid gap-3">

@@ -4,7 +4,7 @@ import { ownerRange, ownerRow } from '@/core/plan/rows'
 import type { Column } from '@/core/banks/columns'
 import type { Figure } from '@/core/banks/figures'
 import type { Offered } from '@/core/banks/sizes'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, usePlan } from '@/features/desk'
 import { NumberField } from '@/ui/number-field'
 import { HowReckoned } from './figure-line'
 
@@ -59,7 +59,7 @@ export function NumberPanel({
 /** What the numbers hang on besides the plan: lamps measured, what is delivered. */
 function WorkFacts() {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const facts = [
     ['lampPulses', 'Pulses of your lamps a second, if measured', 'as mains'],
     ['playedRate', 'Frames a second you play at', '25'],

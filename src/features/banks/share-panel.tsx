@@ -4,14 +4,14 @@ import { useState } from 'react'
 import { sharesOf } from '@/core/banks/leaks'
 import type { Side } from '@/core/model/types'
 import { unshare, share } from '@/core/plan/share'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, usePlan } from '@/features/desk'
 import { Check } from '@/ui/check'
 import { Select } from '@/ui/select'
 
 /** What stills and motion share, and what leaks from one to the other by it. */
 export function SharePanel() {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const [side, setSide] = useState<Side>('stills')
   const { model } = desk.start
   const shares = sharesOf(model, plan)

@@ -6,7 +6,7 @@ import type { MatrixRow } from '@/core/banks/matrix-rows'
 import { followers, vary } from '@/core/plan/bulk'
 import type { RowId } from '@/core/plan/rows'
 import type { Value } from '@/core/vocabulary/values'
-import { findingsAt, useAnswer, useDesk, useDeskView, useFindings, usePlaceInPage } from '@/features/desk'
+import { findingsAt, useAnswer, useDesk, usePlan, useFindings, usePlaceInPage } from '@/features/desk'
 import type { BaseChange } from './follow-card'
 import type { InHand } from './matrix-table'
 
@@ -23,11 +23,11 @@ export const panels = {
 /** What the Banks station knows and does: base and banks side by side, the cell in hand, and what a change takes along. */
 export function useBanksStation() {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const findings = useFindings()
   const { model, lenses } = desk.start
   const [all, setAll] = useState(false)
-  const [chosen, setPanel] = useState<keyof typeof panels | null>(null)
+  const [panel, setPanel] = useState<keyof typeof panels | null>(null)
   const [inHand, setInHand] = useState<InHand | null>(null)
   const [baseChange, setBaseChange] = useState<BaseChange | null>(null)
   const film = useAnswer<'film'>({ kind: 'film' })
@@ -42,6 +42,8 @@ export function useBanksStation() {
   const row = banks?.rows.find(({ setting }) => setting.id === inHand?.setting)
   const cell = column ? row?.cells[columns.indexOf(column)] : undefined
   const waiting = banks !== null && columns.every(({ kind }) => kind === 'base')
+  // What it opens on follows from the plan once; from then on the hand turns to another.
+  if (banks !== null && panel === null) setPanel(waiting ? 'build' : 'numbers')
   return {
     banks,
     film,
@@ -70,7 +72,7 @@ export function useBanksStation() {
     showAll: setAll,
     /** No bank is used yet. */
     waiting,
-    panel: chosen ?? (waiting ? 'build' : 'numbers'),
+    panel: panel ?? 'numbers',
     setPanel,
     /** Findings about banks; null until they are known. */
     trips: findings && findingsAt(findings, 'banks'),

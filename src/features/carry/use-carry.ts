@@ -3,14 +3,14 @@
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import type { BodyLine } from '@/features/bodies'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, useDeskPart } from '@/features/desk'
 import { readNews } from './news'
 import { after, idle, type Progress } from './progress'
 
 /** What the Carry station knows and does: the body chosen, the transfer under way, its stages as they are told. */
 export function useCarry(bodies: readonly BodyLine[]) {
   const { start } = useDesk()
-  const { saving } = useDeskView()
+  const saving = useDeskPart('saving')
   const router = useRouter()
   const [target, setTarget] = useState(bodies[1]?.id ?? bodies[0]?.id ?? '')
   const [progress, setProgress] = useState<Progress>(idle)

@@ -4,13 +4,14 @@ import { isKeyRow } from '@/core/plan/rows'
 import { useState } from 'react'
 import { copySide, type SideCopy } from '@/core/plan/bulk-keys'
 import type { Side } from '@/core/model/types'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, useDeskPart, usePlan } from '@/features/desk'
 import { Offer } from '@/ui/button'
 
 /** Copies the keys of the other side to this one, and says which could not follow. */
 export function CopySide() {
   const desk = useDesk()
-  const { plan, side } = useDeskView()
+  const plan = usePlan()
+  const side = useDeskPart('side')
   const { model } = desk.start
   const [done, setDone] = useState<{ copy: SideCopy; to: Side } | null>(null)
   const other = model.sides.find((one) => one !== side)

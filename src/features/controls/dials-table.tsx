@@ -4,7 +4,7 @@ import { baseRow, baseValue, defaultWhereabouts } from '@/core/plan/cells'
 import { sameValue } from '@/core/vocabulary/values'
 import { lookup } from '@/core/model/lookup'
 import type { Setting } from '@/core/model/types'
-import { useAnswer, useDesk, useDeskView } from '@/features/desk'
+import { useAnswer, useDesk, useDeskPart, usePlan } from '@/features/desk'
 import { VerdictSign } from '@/ui/verdict'
 import { dialSettings } from '@/core/resolve/dial-settings'
 
@@ -13,7 +13,7 @@ const away = { left: 'left', right: 'right', up: 'up', down: 'down' } as const
 /** All dials, wheels and rings of a side in one small table: what each turn does, which way, and where it does nothing. */
 export function DialsTable({ selected, onGo }: { selected: string | null; onGo: (address: string) => void }) {
   const { model } = useDesk().start
-  const { side } = useDeskView()
+  const side = useDeskPart('side')
   const dials = useAnswer<'dials'>({ kind: 'dials', side }) ?? []
   const settings = dialSettings(model)
   return (
@@ -78,7 +78,8 @@ export function DialsTable({ selected, onGo }: { selected: string | null; onGo: 
 
 function DialSetting({ setting }: { setting: Setting }) {
   const desk = useDesk()
-  const { plan, side } = useDeskView()
+  const plan = usePlan()
+  const side = useDeskPart('side')
   const { model } = desk.start
   const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
   const value = baseValue(model, plan.rows, setting, side)

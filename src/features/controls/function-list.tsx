@@ -5,7 +5,7 @@ import { useMemo } from 'react'
 import { lookup } from '@/core/model/lookup'
 import { addressesWith } from '@/core/plan/assign'
 import type { FunctionRating } from '@/core/reach/rate-functions'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, usePlan } from '@/features/desk'
 import { MannerSign } from '@/ui/plate/manner'
 import { secondsOf } from '@/features/reach'
 import { DraggableOption } from '@/ui/draggable-option'
@@ -25,7 +25,7 @@ export function FunctionList({
   onPut: (functionId: string) => void
 }) {
   const { model } = useDesk().start
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const menuOf = ({ fn }: FunctionRating) =>
     fn.changes.flatMap((setting) => lookup(model).menuAddress.get(setting) ?? [])
   const others = useMemo(() => ratings.filter(({ fn }) => fn.id !== current), [ratings, current])

@@ -5,7 +5,7 @@ import type { Address } from '@/core/model/addresses'
 import { lookup } from '@/core/model/lookup'
 import { leaveAsDelivered, type Displaced } from '@/core/plan/assign'
 import type { FunctionRating } from '@/core/reach/rate-functions'
-import { FindingCard, ReasonField, RowNotes, useDesk, useDeskView } from '@/features/desk'
+import { FindingCard, ReasonField, RowNotes, useDesk, usePlan } from '@/features/desk'
 import { Button, Offer } from '@/ui/button'
 import { MannerSign } from '@/ui/plate/manner'
 import { VerdictSign } from '@/ui/verdict'
@@ -115,7 +115,7 @@ function OnTheKey({
   onEmpty: () => void
 }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { functions, menuAddress } = lookup(desk.start.model)
   return (
     <>

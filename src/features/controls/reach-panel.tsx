@@ -3,7 +3,7 @@
 import { addressKeyOf } from '@/core/plan/rows'
 import { situationName } from '@/core/reach/needs'
 import { coverageOf, type Reached } from '@/core/reach/report'
-import { useAnswer, useDesk, useDeskView, useReach } from '@/features/desk'
+import { useAnswer, useDesk, useDeskPart, usePlan, useReach } from '@/features/desk'
 import { EyeSign, formula, percent, secondsOf } from '@/features/reach'
 import { termOf } from '@/core/vocabulary/terms'
 import { Button, Offer } from '@/ui/button'
@@ -12,7 +12,8 @@ import { Button, Offer } from '@/ui/button'
 export function ReachPanel({ onGo }: { onGo: (address: string) => void }) {
   const desk = useDesk()
   const reach = useReach()
-  const { plan, posture } = useDeskView()
+  const plan = usePlan()
+  const posture = useDeskPart('posture')
   const worst = useAnswer<'worst'>({ kind: 'worst', posture })
   if (!reach || !worst)
     return (

@@ -7,7 +7,8 @@ import { usesOf } from '@/core/reach/report'
 import { touchedRows } from '@/core/sync/step'
 import {
   useDesk,
-  useDeskView,
+  useDeskPart,
+  usePlan,
   useFindings,
   usePlaceInPage,
   useReach,
@@ -32,7 +33,7 @@ export function useControlsStation() {
   const [fitted, setFitted] = useState(everyPart)
   const station = useRef<HTMLDivElement>(null)
   const hand = useHand()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { selected } = hand
   const shown = useShown(heat, fitted)
   const goTo = (key: string) => {
@@ -97,7 +98,10 @@ export type ControlsKnown = ReturnType<typeof useControlsStation>
 function useShown(heat: boolean, fitted: Shown['fitted']): Shown {
   const desk = useDesk()
   const { model } = desk.start
-  const { plan, side, log, earlier } = useDeskView()
+  const plan = usePlan()
+  const side = useDeskPart('side')
+  const log = useDeskPart('log')
+  const earlier = useDeskPart('earlier')
   const findings = useFindings()
   const reach = useReach()
   const revision = useRevision()

@@ -9,7 +9,7 @@ import type { RowChange } from '@/core/analysis/questions'
 import type { Step } from '@/core/sync/step'
 import type { Result } from '@/core/result'
 import { useDragSensors } from '@/ui/drag'
-import { useDesk, useDeskView, useReach } from '@/features/desk'
+import { useDesk, useDeskPart, usePlan, useReach } from '@/features/desk'
 import type { Outcome } from './outcome'
 
 /** What is carried from key to key: a function to be moved, or to change places with another. */
@@ -24,7 +24,8 @@ export interface Carried {
  */
 export function useHand() {
   const desk = useDesk()
-  const { plan, side } = useDeskView()
+  const plan = usePlan()
+  const side = useDeskPart('side')
   const { model } = desk.start
   const reach = useReach()
   const [picked, setPicked] = useState<string | null>(null)

@@ -6,12 +6,13 @@ import type { ModelFunction } from '@/core/model/types'
 import { addressesWith, assign, functionAt } from '@/core/plan/assign'
 import { keyRow } from '@/core/plan/rows'
 import type { FunctionRating } from '@/core/reach/rate-functions'
-import { useAnswer, useDesk, useDeskView, useFindings } from '@/features/desk'
+import { useAnswer, useDesk, useDeskPart, usePlan, useFindings } from '@/features/desk'
 
 /** What is known of a key: what is on it, how that stands, what else it takes; null where the model has no such key. */
 export function useKey(key: string) {
   const { model } = useDesk().start
-  const { plan, posture } = useDeskView()
+  const plan = usePlan()
+  const posture = useDeskPart('posture')
   const findings = useFindings()
   const ratings = useAnswer<'functions'>({ kind: 'functions', address: key, posture })
   const address = lookup(model).addresses.get(key)

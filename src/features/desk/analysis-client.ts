@@ -6,6 +6,7 @@ import {
   type QuestionKind,
   type RowChange,
 } from '@/core/analysis/questions'
+import { withDelta } from '@/core/delta'
 import type { BodyModel, LensModel } from '@/core/model/types'
 import type { Plan } from '@/core/plan/plan'
 import { entriesOf, idsOf } from '@/core/plan/rows'
@@ -158,8 +159,8 @@ export class AnalysisClient {
     const got = await thread.port.ask(asked.question)
     if (this.thread !== thread) return
     this.measure(asked.question.kind, performance.now() - asked.since, got.milliseconds)
-    if (got.same) return
-    asked.answer = got.answer
+    if (got.delta === null) return
+    asked.answer = withDelta(asked.answer, got.delta) as Answers[QuestionKind]
     for (const listener of asked.listeners) listener()
   }
 }

@@ -82,8 +82,14 @@ export function useRevision(): DeskStart['revision'] {
   return useContext(RevisionContext)
 }
 
-/** What the desk shows now. */
-export function useDeskView(): DeskView {
+/** One part of what the desk shows; whoever reads it is drawn again only when that part changes. */
+export function useDeskPart<K extends keyof DeskView>(part: K): DeskView[K] {
   const desk = useDesk()
-  return useSyncExternalStore(desk.subscribe, desk.getView, desk.getView)
+  const read = () => desk.getView()[part]
+  return useSyncExternalStore(desk.subscribe, read, read)
+}
+
+/** The plan as it stands now. */
+export function usePlan(): DeskView['plan'] {
+  return useDeskPart('plan')
 }

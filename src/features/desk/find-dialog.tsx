@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import PageDialog from '@/ui/dialog'
 import { PickList } from '@/ui/pick-list'
-import { useDesk, useDeskView } from './desk-context'
+import { useDesk, usePlan } from './desk-context'
 import { findables } from './findable'
 import { useShelfNames } from './shelf-names'
 
@@ -20,7 +20,7 @@ export default function FindDialog({ onDone }: { onDone: () => void }) {
 function Found({ onDone }: { onDone: () => void }) {
   const router = useRouter()
   const { start } = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const [typed, setTyped] = useState('')
   const shelf = useShelfNames(typed)
   const all = useMemo(

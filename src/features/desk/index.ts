@@ -1,6 +1,6 @@
 /** The plan under work, shared by its stations: what other features and pages use of it. */
 export { deliver } from './delivered'
-export { DeskProvider, useDesk, useDeskView, useRevision } from './desk-context'
+export { DeskProvider, useDesk, useDeskPart, usePlan, useRevision } from './desk-context'
 export { FindingCard, FindingList } from './finding-card'
 export { useKeptText } from './kept-text'
 export { Notices } from './notices'

@@ -2,12 +2,12 @@
 
 import type { RowId } from '@/core/plan/rows'
 import { useState } from 'react'
-import { useDesk, useDeskView } from './desk-context'
+import { useDesk, usePlan } from './desk-context'
 
 /** A text row in a field: what to show, and what to do when it is typed in and left. An empty text removes the row. */
 export function useKeptText(row: RowId, fallback = '') {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const kept = String(plan.rows[row] ?? fallback)
   const [typed, setTyped] = useState<string | null>(null)
   return {

@@ -3,13 +3,14 @@ import type { Refusal } from '@/core/result'
 import type { Link } from '@/core/sync/client'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/trouble'
-import { useDesk, useDeskView } from './desk-context'
+import { useDesk, useDeskPart, usePlan } from './desk-context'
 import { Notice } from './notice'
 
 /** Why nothing is saved at the moment, and the ways on: by itself, again, or with the plan as it stands here. */
 export function LinkNotice({ link }: { link: Link }) {
   const desk = useDesk()
-  const { plan, saving } = useDeskView()
+  const plan = usePlan()
+  const saving = useDeskPart('saving')
   const [refusal, setRefusal] = useState<Refusal | null>(null)
   if (link.kind === 'good') return null
   const { cause } = link

@@ -6,7 +6,7 @@ import { planValue } from '@/core/plan/kind'
 import type { Aside } from '@/core/sync/rebase'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/trouble'
-import { useDesk, useDeskView } from './desk-context'
+import { useDesk, useDeskPart, usePlan } from './desk-context'
 import { EditionNotice } from './edition-notice'
 import { LeftBehindNotice } from './left-behind-notice'
 import { LinkNotice } from './link-notice'
@@ -15,7 +15,12 @@ import { Notice } from './notice'
 /** What needs an answer before going on: what is not saved and why, what earlier visits left, rows that could not stay. */
 export function Notices() {
   const desk = useDesk()
-  const { aside, refusal, link, leftBehind, fault, unkept } = useDeskView()
+  const aside = useDeskPart('aside')
+  const refusal = useDeskPart('refusal')
+  const link = useDeskPart('link')
+  const leftBehind = useDeskPart('leftBehind')
+  const fault = useDeskPart('fault')
+  const unkept = useDeskPart('unkept')
   const notices: ReactNode[] = [
     link.kind !== 'good' && <LinkNotice key="link" link={link} />,
     fault && (
@@ -49,7 +54,7 @@ export function Notices() {
 
 function AsideNotice({ about }: { about: Aside }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { model } = desk.start
   const { row, mine, why } = about
   const isRefused = why.kind === 'refused'

@@ -9,7 +9,7 @@ import { historyOf } from '@/core/sync/history'
 import { planTitle } from '@/core/plan/plan'
 import { IconButton } from '@/ui/button'
 import { TopBar } from '@/ui/top-bar'
-import { useDesk, useDeskView, useRevision } from './desk-context'
+import { useDesk, useDeskPart, usePlan, useRevision } from './desk-context'
 import { FindBox } from './find-box'
 import { stations } from './stations'
 import { SideChoice } from './side-choice'
@@ -29,7 +29,9 @@ export function PlanBar() {
 
 function PlanName() {
   const { start } = useDesk()
-  const { plan, saving, version } = useDeskView()
+  const plan = usePlan()
+  const saving = useDeskPart('saving')
+  const version = useDeskPart('version')
   const frozen = useRevision()
   const stand =
     frozen === null
@@ -59,7 +61,8 @@ function PlanName() {
 
 function PlanActions() {
   const desk = useDesk()
-  const { log, earlier } = useDeskView()
+  const log = useDeskPart('log')
+  const earlier = useDeskPart('earlier')
   const here = usePathname()
   const { undo, redo } = historyOf(log)
   const say = (word: string, step: (typeof undo)[number] | undefined) =>
@@ -95,7 +98,7 @@ function PlanActions() {
 
 function Route() {
   const { start } = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const findings = useFindings()
   const here = usePathname()
   return (

@@ -1,7 +1,7 @@
 'use client'
 
 import { type RowId, certainties, forbiddenAt, idsOf, noteRow } from '@/core/plan/rows'
-import { useDesk, useDeskView } from './desk-context'
+import { useDesk, usePlan } from './desk-context'
 import { useKeptText } from './kept-text'
 import { Offer } from '@/ui/button'
 import { Check } from '@/ui/check'
@@ -9,7 +9,7 @@ import { Check } from '@/ui/check'
 /** Beside a row: how sure the owner is, and whether a suggestion may change it. */
 export function RowNotes({ row }: { row: RowId }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const locked = plan.rows[noteRow('lock', row)] !== undefined
   const reason = useKeptText(noteRow('lock', row))
   const forbidden = idsOf(plan.rows).filter((id) => forbiddenAt(id, row) !== null)

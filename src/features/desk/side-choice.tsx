@@ -1,14 +1,14 @@
 'use client'
 
 import type { Side } from '@/core/model/types'
-import { useDesk, useDeskView } from './desk-context'
+import { useDesk, useDeskPart } from './desk-context'
 
 const names: Record<Side, string> = { stills: 'Stills', motion: 'Motion' }
 
 /** Stills or motion: flips the whole station. */
 export function SideChoice() {
   const desk = useDesk()
-  const { side } = useDeskView()
+  const side = useDeskPart('side')
   return (
     <fieldset
       role="radiogroup"

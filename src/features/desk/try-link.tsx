@@ -5,7 +5,7 @@ import Link from 'next/link'
 import { writePlace } from '@/core/camera/live/address'
 import { contextName, type Finding } from '@/core/checks/finding'
 import { contextsOf, type Context } from '@/core/resolve/context'
-import { useDesk, useDeskView } from './desk-context'
+import { useDesk, usePlan } from './desk-context'
 
 /** Leads to Try it, with the body standing in a state and keys down. */
 export function TryLink({
@@ -33,7 +33,7 @@ export function TryLink({
 /** Leads to Try it, in the first state in which a finding holds, with its key down. */
 export function TryFinding({ finding, className }: { finding: Finding; className?: string }) {
   const { start } = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const all = contextsOf(start.model, plan, start.lenses, finding.side)
   const found = all.find((one) => finding.contexts.includes(contextName(one))) ?? all[0]
   if (!found) return null

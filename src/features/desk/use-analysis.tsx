@@ -13,7 +13,7 @@ import type { Finding } from '@/core/checks/finding'
 import type { ReachReport } from '@/core/reach/report'
 import { AnalysisClient } from './analysis-client'
 import { startAnalysisThread } from './analysis-thread'
-import { useDesk, useDeskView } from './desk-context'
+import { useDesk, useDeskPart } from './desk-context'
 
 /** The names under which the browser's own measures keep how long answers take: from the change of the plan, and in the thread. */
 export const answerMeasure = (kind: QuestionKind) => `answer ${kind}`
@@ -85,12 +85,12 @@ export function useFindings(): readonly Finding[] | null {
 
 /** What the needs cost in the posture chosen; null until it is known. */
 export function useReach(): ReachReport | null {
-  const { posture } = useDeskView()
+  const posture = useDeskPart('posture')
   return useAnswer<'reach'>({ kind: 'reach', posture })
 }
 
 /** What findings and reach would be with some rows changed: for a change that is still in the hand. */
 export function useTrial(rows: readonly RowChange[] | null): Answers['trial'] | null {
-  const { posture } = useDeskView()
+  const posture = useDeskPart('posture')
   return useAnswer<'trial'>(rows && { kind: 'trial', rows, posture })
 }

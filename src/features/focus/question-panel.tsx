@@ -11,7 +11,7 @@ import type { Setting } from '@/core/model/types'
 import type { StateValues } from '@/core/analysis/questions'
 import { commonSettings } from '@/core/vocabulary/catalogue'
 import { disputes, type Dispute } from '@/core/vocabulary/schools'
-import { useDesk, useDeskView, ValueField } from '@/features/desk'
+import { useDesk, useDeskPart, usePlan, ValueField } from '@/features/desk'
 
 /** Where owners differ about focus: each question with its settings as they are here, and the reason of every side. */
 export function QuestionPanel({
@@ -54,7 +54,7 @@ export function QuestionPanel({
 
 function Question({ dispute, state }: { dispute: Dispute; state: StateValues | null }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { model } = desk.start
   const row = schoolRow(dispute.id)
   const yours = rowValue(plan.rows, row)
@@ -99,7 +99,8 @@ function Question({ dispute, state }: { dispute: Dispute; state: StateValues | n
 /** A setting of base on this side, in its own words. */
 function BaseValue({ setting }: { setting: Setting }) {
   const desk = useDesk()
-  const { plan, side } = useDeskView()
+  const plan = usePlan()
+  const side = useDeskPart('side')
   const { model } = desk.start
   const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
   return (

@@ -3,13 +3,14 @@
 import { rowValue, schoolRow } from '@/core/plan/rows'
 import { useMemo, useState } from 'react'
 import { schemeDispute, schemes, schemeStep, schemeWork, type Scheme } from '@/core/focus/schemes'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, useDeskPart, usePlan } from '@/features/desk'
 import { Button } from '@/ui/button'
 
 /** The ways to start autofocus: what each changes here, before it is taken, what it costs, and who works so and why. */
 export function SchemePanel() {
   const desk = useDesk()
-  const { plan, side } = useDeskView()
+  const plan = usePlan()
+  const side = useDeskPart('side')
   const { model } = desk.start
   const yours = rowValue(plan.rows, schoolRow(schemeDispute))
   const [open, setOpen] = useState<string | null>(typeof yours === 'string' ? yours : null)

@@ -8,7 +8,7 @@ import { lookup } from '@/core/model/lookup'
 import type { Posture } from '@/core/model/types'
 import { plannedLenses } from '@/core/plan/plan'
 import { contextIn, usualContext } from '@/core/resolve/context'
-import { findingsAt, useAnswer, useDesk, useDeskView, useFindings } from '@/features/desk'
+import { findingsAt, useAnswer, useDesk, useDeskPart, usePlan, useFindings } from '@/features/desk'
 import type { Picked } from './trigger-table'
 
 /** The finger whose triggers are shown. */
@@ -17,7 +17,8 @@ export type Digit = 'any' | 'thumb' | 'index' | 'middle' | 'left'
 /** What the Focus station knows: the trigger table as it is narrowed, the line in hand, and the state it is in. */
 export function useFocusStation() {
   const { start } = useDesk()
-  const { plan, side } = useDeskView()
+  const plan = usePlan()
+  const side = useDeskPart('side')
   const findings = useFindings()
   const { model, lenses } = start
   const [lens, setLens] = useState<string | null>(null)

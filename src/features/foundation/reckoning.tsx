@@ -3,14 +3,14 @@
 import { type OwnerFact, ownerRange, ownerRow, rowValue } from '@/core/plan/rows'
 import { operators } from '@/core/reach/operators'
 import { weights } from '@/core/suggest/weights'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, usePlan } from '@/features/desk'
 import { Check } from '@/ui/check'
 import { NumberField } from '@/ui/number-field'
 
 /** What everything is reckoned with: the target, the times of the hand, and what a suggestion weighs. All can be changed. */
 export function Reckoning() {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const own = (fact: OwnerFact) => {
     const value = rowValue(plan.rows, ownerRow(fact))
     return typeof value === 'number' ? value : null

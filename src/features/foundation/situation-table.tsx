@@ -9,7 +9,7 @@ import { movedSituation, situationName, situationSide } from '@/core/reach/needs
 import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import { needFlags, type NeedFlag } from '@/core/vocabulary/need-flags'
 import { knows } from '@/core/reach/paths'
-import { useDesk, useDeskView, useKeptText } from '@/features/desk'
+import { useDesk, usePlan, useKeptText } from '@/features/desk'
 import { EyeSign, formula, secondsOf } from '@/features/reach'
 import { termOf } from '@/core/vocabulary/terms'
 import { IconButton, Offer } from '@/ui/button'
@@ -37,7 +37,7 @@ export function SituationTable({
   reached: readonly Reached[] | null
 }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const name = situationName(plan, situation)
   const side = situationSide(desk.start.model, plan, situation)
   const films = side === 'motion'
@@ -113,7 +113,7 @@ export function SituationTable({
 /** Moves a situation among the others. */
 function Move({ situation, name }: { situation: string; name: string }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const ways = [
     { label: `Move ${name} up`, by: -1, Sign: ArrowUp },
     { label: `Move ${name} down`, by: 1, Sign: ArrowDown },

@@ -3,12 +3,12 @@
 import { situationRow } from '@/core/plan/rows'
 import { needsOf, placeAtEnd, situationsOf, startSituation } from '@/core/reach/needs'
 import { readySets, type ReadySet } from '@/core/vocabulary/situations'
-import { useDesk, useDeskView, useReach } from '@/features/desk'
+import { useDesk, usePlan, useReach } from '@/features/desk'
 
 /** What the Foundation station knows and does: the kinds of work in the plan, and those that can be begun with. */
 export function useFoundationStation() {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { model, planId } = desk.start
   const reach = useReach()
   const needs = needsOf(model, plan)

@@ -4,13 +4,13 @@ import { gridRow } from '@/core/plan/rows'
 import type { Grid } from '@/core/model/types'
 import { addressesWith } from '@/core/plan/assign'
 import { itemAt } from '@/core/plan/menu-items'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, usePlan } from '@/features/desk'
 import { PlaceButton, type Drawn } from './place-button'
 
 /** One function menu with this model's rows and columns. */
 export function GridDrawing({ grid, ...drawn }: Drawn & { grid: Grid }) {
   const { model } = useDesk().start
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const cells = Array.from({ length: grid.rows * grid.columns }, (_, i) => i + 1)
   const filled = cells.filter((cell) => itemAt(model, plan, gridRow(grid.id, cell)) !== null).length
   const openers = addressesWith(model, plan, grid.side, grid.openedBy)

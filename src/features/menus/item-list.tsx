@@ -5,7 +5,7 @@ import { itemName, lookup } from '@/core/model/lookup'
 import { permittedAt, placesOf } from '@/core/plan/menu-items'
 import { describeRow, type RowId } from '@/core/plan/rows'
 import type { ItemUse } from '@/core/reach/menu-uses'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, usePlan } from '@/features/desk'
 import { DraggableOption } from '@/ui/draggable-option'
 import { PickList } from '@/ui/pick-list'
 import type { Drawn } from './place-button'
@@ -25,7 +25,7 @@ export function ItemList({
   onPut: (item: string) => void
 }) {
   const { model } = useDesk().start
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const places = useMemo(() => placesOf(model, plan), [model, plan])
   const all = useMemo(() => {
     const merit = (item: string) => {

@@ -11,7 +11,7 @@ import {
   ReasonField,
   RowNotes,
   useDesk,
-  useDeskView,
+  usePlan,
   useFindings,
 } from '@/features/desk'
 import { Button, Offer } from '@/ui/button'
@@ -34,7 +34,7 @@ export function ItemPanel({
   onClose: () => void
 }) {
   const { model } = useDesk().start
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const findings = useFindings() ?? []
   if (row === null) {
     const mine = findingsAt(findings, 'menus')

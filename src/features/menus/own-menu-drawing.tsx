@@ -5,14 +5,15 @@ import { baseRow, baseValue, defaultWhereabouts } from '@/core/plan/cells'
 import type { OwnMenu } from '@/core/model/types'
 import { lookup } from '@/core/model/lookup'
 import { itemAt } from '@/core/plan/menu-items'
-import { useDesk, useDeskView, useKeptText } from '@/features/desk'
+import { useDesk, useDeskPart, usePlan, useKeptText } from '@/features/desk'
 import { Check } from '@/ui/check'
 import { PlaceButton, type Drawn } from './place-button'
 
 /** The own menu: its pages with their names, line by line. */
 export function OwnMenuDrawing({ menu, ...drawn }: Drawn & { menu: OwnMenu }) {
   const desk = useDesk()
-  const { plan, side } = useDeskView()
+  const plan = usePlan()
+  const side = useDeskPart('side')
   const { model } = desk.start
   const pages = Array.from({ length: menu.pages }, (_, i) => i + 1)
   const lines = Array.from({ length: menu.lines }, (_, i) => i + 1)

@@ -8,7 +8,7 @@ import { itemName } from '@/core/model/lookup'
 import { itemAt } from '@/core/plan/menu-items'
 import type { ItemUse } from '@/core/reach/menu-uses'
 import type { NoEffect } from '@/core/resolve/without-effect'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, useDeskPart, usePlan } from '@/features/desk'
 
 /** What every drawing of a menu is given. */
 export interface Drawn {
@@ -32,7 +32,8 @@ export function PlaceButton({
   className = '',
 }: Drawn & { row: RowId; place: string; className?: string }) {
   const { model } = useDesk().start
-  const { plan, side: shown } = useDeskView()
+  const plan = usePlan()
+  const shown = useDeskPart('side')
   const item = itemAt(model, plan, row)
   const drag = useDraggable({ id: `from ${row}`, data: { from: row, item }, disabled: item === null })
   const drop = useDroppable({ id: `to ${row}`, data: { to: row } })

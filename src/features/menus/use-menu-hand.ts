@@ -7,12 +7,12 @@ import { putItem, swapItems } from '@/core/plan/menu-items'
 import type { Step } from '@/core/sync/step'
 import type { Result } from '@/core/result'
 import { useDragSensors } from '@/ui/drag'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, usePlan } from '@/features/desk'
 
 /** Everything that puts items into cells and lines: picked in the list, dragged, carried and emptied by the keyboard. */
 export function useMenuHand(station: RefObject<HTMLElement | null>) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { model } = desk.start
   const [selected, setSelected] = useState<RowId | null>(null)
   const [carried, setCarried] = useState<RowId | null>(null)

@@ -4,7 +4,7 @@ import { useMemo, useRef, useState } from 'react'
 import type { Finding } from '@/core/checks/finding'
 import { parseRow, rowIdOf, type RowId } from '@/core/plan/rows'
 import { menuUses, type ItemUse } from '@/core/reach/menu-uses'
-import { useAnswer, useDesk, useDeskView, useFindings, usePlaceInPage, useReach } from '@/features/desk'
+import { useAnswer, useDesk, useDeskPart, useFindings, usePlaceInPage, useReach } from '@/features/desk'
 import type { Drawn } from './place-button'
 import { useMenuHand } from './use-menu-hand'
 
@@ -18,7 +18,7 @@ const noFindings: readonly Finding[] = []
 /** What the Menus station knows and does: the menus of a side, what stands in them and is used of them, and the place in hand. */
 export function useMenusStation() {
   const desk = useDesk()
-  const { side } = useDeskView()
+  const side = useDeskPart('side')
   const findings = useFindings() ?? noFindings
   const reach = useReach()
   const { model, planId } = desk.start

@@ -5,7 +5,7 @@ import { anyLens } from '@/core/resolve/context'
 import type { Fitted } from '@/core/resolve/presence'
 import { Check } from '@/ui/check'
 import { Select } from '@/ui/select'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, usePlan } from '@/features/desk'
 
 /** Everything on the camera that can be: a lens with a key and a ring, grip and adapter. */
 export const everyPart: Fitted = {
@@ -16,7 +16,7 @@ export const everyPart: Fitted = {
 /** Chooses what is on the camera: the plates show the controls that are there with it. */
 export function FittedChoice({ fitted, onChange }: { fitted: Fitted; onChange: (fitted: Fitted) => void }) {
   const { model, lenses } = useDesk().start
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const presences = new Set(model.controls.flatMap((control) => control.presence ?? []))
   const planned = plannedLenses(plan)
   const fitting = lenses.filter((lens) => planned.includes(lens.id) || lens.fits === model.maker)

@@ -5,14 +5,15 @@ import type { ReactNode } from 'react'
 import Link from 'next/link'
 import { posturesOf } from '@/core/model/controls'
 import type { ReachReport } from '@/core/reach/report'
-import { useDesk, useDeskView, useReach } from '@/features/desk'
+import { useDesk, useDeskPart, usePlan, useReach } from '@/features/desk'
 import { Select } from '@/ui/select'
 import { percent, postureWords, secondsOf, signed } from './words'
 
 /** What the needs of the plan cost, in one line; with a change in the hand, what it would make of it. */
 export function ReachStrip({ trial, children }: { trial?: ReachReport | null; children?: ReactNode }) {
   const desk = useDesk()
-  const { plan, posture } = useDeskView()
+  const plan = usePlan()
+  const posture = useDeskPart('posture')
   const report = useReach()
   // What was reckoned while nothing was needed yet says nothing of the needs there are now.
   const now = report && report.reached.length > 0 ? report : null

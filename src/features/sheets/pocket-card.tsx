@@ -10,13 +10,14 @@ import type { BodyModel, Setting, Side } from '@/core/model/types'
 import { functionAt } from '@/core/plan/assign'
 import { plannedSlots, planTitle, type Plan, type PlannedSlot } from '@/core/plan/plan'
 import type { Value } from '@/core/vocabulary/values'
-import { useDesk, useDeskView, useRevision } from '@/features/desk'
+import { useDesk, useDeskPart, usePlan, useRevision } from '@/features/desk'
 import { Button } from '@/ui/button'
 
 /** The pocket card: every key of both sides and every bank on one printed page. */
 export function PocketCard() {
   const { start } = useDesk()
-  const { plan, version } = useDeskView()
+  const plan = usePlan()
+  const version = useDeskPart('version')
   const { model, planId } = start
   const revision = useRevision()
   const stand = revision?.planVersion === version ? `revision ${revision.number}` : `draft, step ${version}`

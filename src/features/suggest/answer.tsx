@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import { stepFor, stillOpen } from '@/core/suggest/change'
 import { proofOf, type Suggestion } from '@/core/suggest/suggest'
-import { useAnswer, useDesk, useDeskView } from '@/features/desk'
+import { useAnswer, useDesk, useDeskPart, usePlan } from '@/features/desk'
 import { secondsOf } from '@/features/reach'
 import { Button } from '@/ui/button'
 import { ChangeCard } from './change-card'
@@ -13,7 +13,7 @@ import type { SuggestRun } from './use-suggest'
 /** What is known of an answer: what so many changes save, and the changes of the number picked, to be taken. */
 export function Answer({ run, onGo }: { run: SuggestRun; onGo: (address: string) => void }) {
   const desk = useDesk()
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const { curve } = run
   const [count, setCount] = useState<number | null>(null)
   const picked =
@@ -87,7 +87,8 @@ function ChangeList({
   onTake: (changes: Suggestion['changes']) => boolean
 }) {
   const { model } = useDesk().start
-  const { plan, posture } = useDeskView()
+  const plan = usePlan()
+  const posture = useDeskPart('posture')
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
   const { changes } = suggestion
   const open = changes.filter((change) => stillOpen(model, plan.rows, change))

@@ -3,13 +3,14 @@
 import { useState } from 'react'
 import { idsOf, isForbidRow, isNeedRow, isNoteRow } from '@/core/plan/rows'
 import type { Agreement } from '@/core/suggest/agreement'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, useDeskPart, usePlan } from '@/features/desk'
 import { useSuggest } from './use-suggest'
 
 /** What the panel of the best arrangement knows and does: the question as it stands, what it has to heed, and its answer. */
 export function useSuggestPanel(only: 'menus' | undefined) {
   const desk = useDesk()
-  const { plan, posture } = useDeskView()
+  const plan = usePlan()
+  const posture = useDeskPart('posture')
   const { model, lenses, planId } = desk.start
   const { run, ask, stop } = useSuggest()
   const [seconds, setSeconds] = useState(20)

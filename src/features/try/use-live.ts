@@ -11,7 +11,7 @@ import type { LiveState } from '@/core/camera/live/state'
 import { writeEvent } from '@/core/camera/live/write-script'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
-import { useDesk, useDeskView } from '@/features/desk'
+import { useDesk, usePlan } from '@/features/desk'
 
 /** The name under which the time from an event to the frame that shows it is kept in the browser's own measures. */
 export const pressMeasure = 'press'
@@ -34,7 +34,7 @@ interface SimulatedBody {
 /** A body in the hand: its state, what happened to it, and how it is worked. It starts over when the plan changes. */
 export function useLive(start: Beginning) {
   const { model, lenses } = useDesk().start
-  const { plan } = useDeskView()
+  const plan = usePlan()
   const [from, setFrom] = useState(start)
   const before = useMemo(() => liveAt(model, plan, from.context), [model, plan, from])
   const begin = useMemo(() => withKeysDown(model, before, from.held), [model, before, from])

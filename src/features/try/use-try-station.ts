@@ -12,7 +12,7 @@ import { lookup } from '@/core/model/lookup'
 import type { RowId } from '@/core/plan/rows'
 import { contextIn, usualContext } from '@/core/resolve/context'
 import { labelsOf } from '@/features/plates'
-import { useDesk, useDeskView, usePlaceInPage } from '@/features/desk'
+import { useDesk, useDeskPart, usePlan, usePlaceInPage } from '@/features/desk'
 import { useLive } from './use-live'
 
 const nothing: ReadonlySet<RowId> = new Set()
@@ -20,7 +20,8 @@ const nothing: ReadonlySet<RowId> = new Set()
 /** What the Try it station knows and does: the simulated body, what it shows, and the keys that are pressed on its plate. */
 export function useTryStation() {
   const { start } = useDesk()
-  const { plan, side } = useDeskView()
+  const plan = usePlan()
+  const side = useDeskPart('side')
   const { model, lenses } = start
   const usual = useMemo(
     () => usualContext(model, plan, lenses, side)?.context ?? contextIn(model, side, null),
