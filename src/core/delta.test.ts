@@ -34,6 +34,17 @@ describe('a delta', () => {
     expect(made.rows.map((row) => before.rows.indexOf(row))).toEqual([0, -1, 1, 2])
   })
 
+  it('takes a set or a date for another value, whatever is in it', () => {
+    for (const [before, after] of [
+      [new Set(['a']), new Set(['b'])],
+      [new Date(1), new Date(2)],
+    ])
+      expect(deltaBetween({ one: before }, { one: after })).toEqual({
+        keys: [['one', { whole: after }]],
+        gone: [],
+      })
+  })
+
   it('of one value deep in a list names only its place', () => {
     const before = [{ a: 1, b: [{ c: 1 }, { c: 2 }] }, { a: 2 }]
     const after = [{ a: 1, b: [{ c: 1 }, { c: 3 }] }, { a: 2 }]

@@ -1,6 +1,6 @@
 /**
  * What turns one piece of plain data into another: sent in the place of the whole, so that what did not change stays
- * the same object at the other end. Plain data here is what JSON has, with Maps as whole values.
+ * the same object at the other end. Plain data here is what JSON has; anything else, a Map or a Set, is one value.
  */
 export type Delta =
   /** Another value altogether. */
@@ -39,6 +39,12 @@ export function withDelta(before: unknown, delta: Delta): unknown {
   return [...list.slice(0, delta.front), ...delta.middle, ...list.slice(list.length - delta.behind)]
 }
 
+/** `after`, with whatever is equal in `before` in its place: for who compares parts of the two by identity. */
+export function sharing<T>(before: T, after: T): T {
+  const delta = deltaBetween(before, after)
+  return delta ? (withDelta(before, delta) as T) : before
+}
+
 function objectDelta(before: Readonly<Record<string, unknown>>, after: Readonly<Record<string, unknown>>) {
   const keys = Object.keys(after).flatMap((key) => {
     const delta = Object.hasOwn(before, key) ? deltaBetween(before[key], after[key]) : { whole: after[key] }
@@ -69,5 +75,7 @@ function listDelta(before: readonly unknown[], after: readonly unknown[]): Delta
 }
 
 function isObject(value: unknown): value is Readonly<Record<string, unknown>> {
-  return typeof value === 'object' && value !== null && !Array.isArray(value) && !(value instanceof Map)
+  if (typeof value !== 'object' || value === null) return false
+  const kind: unknown = Object.getPrototypeOf(value)
+  return kind === Object.prototype || kind === null
 }

@@ -1,4 +1,4 @@
-import type { BrowserContext, Page } from 'playwright-core'
+import type { BrowserContext, Locator, Page } from 'playwright-core'
 import { copyDatabase } from '../../scripts/lib/postgres.mjs'
 import { freePort } from '../../scripts/lib/system.mjs'
 import { startServer, type RunningServer } from '../../scripts/lib/server.mjs'
@@ -111,4 +111,10 @@ export async function saved(page: Page): Promise<void> {
 /** The label of a key on the plate. */
 export function key(page: Page, name: string, gesture = 'press') {
   return page.getByRole('button', { name: new RegExp(`^${name}, ${gesture}: `) })
+}
+
+/** Chooses a value in a field, as a hand does: it comes to the field first. */
+export async function chooseIn(field: Locator, label: string): Promise<void> {
+  await field.hover()
+  await field.selectOption({ label })
 }

@@ -3,7 +3,16 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { carriedRows, factoryMemory } from '@/core/camera/memory'
 import { heron } from '@tests/fixtures/heron'
-import { demoPlan, freshPlan, key, openInBrowser, saved, savedRows, type Opened } from './application'
+import {
+  chooseIn,
+  demoPlan,
+  freshPlan,
+  key,
+  openInBrowser,
+  saved,
+  savedRows,
+  type Opened,
+} from './application'
 
 let application: Opened['application']
 let page: Opened['page']
@@ -34,7 +43,7 @@ describe('a newcomer', () => {
     await go(`/plans/${plan}/banks`)
     await page.getByRole('tab', { name: 'Build' }).click()
     await page.getByRole('button', { name: 'Use Ebb for motion' }).click()
-    await page.getByLabel('Frame rate in Ebb').selectOption({ label: '100p' })
+    await chooseIn(page.getByLabel('Frame rate in Ebb'), '100p')
     const line = page.getByRole('row', { name: /^Shutter for the rate/ })
     await expect.poll(() => line.innerText()).toMatch(/1\/200[\s\S]*for 100p; has 1\/125/)
     await line.getByText('1/200', { exact: true }).click()
@@ -53,9 +62,9 @@ describe('a newcomer', () => {
     await go(`/plans/${plan}/banks`)
     await page.getByRole('tab', { name: 'Build' }).click()
     await page.getByRole('button', { name: 'Use Ebb for motion' }).click()
-    await page.getByLabel('Frame rate in Ebb').selectOption({ label: '50p' })
+    await chooseIn(page.getByLabel('Frame rate in Ebb'), '50p')
     await page.getByLabel('Show all').check()
-    await page.getByLabel('Film size in Ebb').selectOption({ label: 'Open gate' })
+    await chooseIn(page.getByLabel('Film size in Ebb'), 'Open gate')
     const cell = page.getByRole('region', { name: 'Film size in Ebb' })
     await expect.poll(() => cell.innerText()).toContain('Open frame is not written above 30p')
     expect(await page.getByRole('row', { name: /^Film size/ }).innerText()).toContain('refused')

@@ -1,7 +1,15 @@
 import { isAcceptRow, isGridRow, isNeedRow, isNoteRow } from '@/core/plan/rows'
 import type { Locator, Page } from 'playwright-core'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { demoPlan, openApplication, openPage, saved, savedRows, type Application } from './application'
+import {
+  chooseIn,
+  demoPlan,
+  openApplication,
+  openPage,
+  saved,
+  savedRows,
+  type Application,
+} from './application'
 import { openChromium } from './chromium'
 
 let application: Application
@@ -58,7 +66,7 @@ interface Way {
 
 const pointing: Way = {
   press: (what) => what.click(),
-  choose: async (what, label) => void (await what.selectOption({ label })),
+  choose: chooseIn,
   turnTo: (tab) => page.getByRole('tab', { name: tab }).click(),
 }
 
@@ -254,7 +262,7 @@ describe('a finding that is meant so', () => {
 
 describe('a situation of one’s own', () => {
   it('gets its name, its needs and how often they come, and each shows its way and its price', async () => {
-    await page.getByLabel('Model of the new plan').selectOption({ label: 'Hollin Mere' })
+    await chooseIn(page.getByLabel('Model of the new plan'), 'Hollin Mere')
     await page.getByRole('button', { name: 'Start a plan' }).click()
     await page.getByRole('button', { name: /^Something else/ }).click()
     await page.getByLabel('Name of the situation').fill('Hedge at dusk')

@@ -1,6 +1,15 @@
 import type { Locator } from 'playwright-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { demoPlan, filmPlan, freshPlan, openInBrowser, saved, savedRows, type Opened } from './application'
+import {
+  chooseIn,
+  demoPlan,
+  filmPlan,
+  freshPlan,
+  openInBrowser,
+  saved,
+  savedRows,
+  type Opened,
+} from './application'
 
 let application: Opened['application']
 let page: Opened['page']
@@ -14,8 +23,7 @@ afterAll(() => end())
 
 const go = (plan: string, station: string) =>
   page.goto(`${application.address}/plans/${plan}/${station}`, { waitUntil: 'networkidle' })
-const choose = (label: string, value: string) =>
-  page.getByLabel(label, { exact: true }).selectOption({ label: value })
+const choose = (label: string, value: string) => chooseIn(page.getByLabel(label, { exact: true }), value)
 
 /** Whether something is wholly inside the window as it stands. */
 async function inWindow(what: Locator): Promise<boolean> {
@@ -64,7 +72,7 @@ describe('banks of the Duet', () => {
     await page.getByLabel('Name, at most 10').fill('Interviews')
     await page.getByLabel('Name, at most 10').press('Enter')
     await page.getByRole('columnheader', { name: /Brook/ }).getByRole('button').click()
-    await page.getByLabel('Started from').selectOption({ label: 'Interviews' })
+    await chooseIn(page.getByLabel('Started from'), 'Interviews')
     await choose('Movie frame rate in Brook', '100p')
     const card = page.getByRole('region', { name: 'Bank Brook' })
     await expect
@@ -133,7 +141,7 @@ describe('thumb detection with a half-press at a point, on the Heron', () => {
       .waitFor()
     await page.getByRole('tab', { name: 'Questions' }).click()
     await page.getByText('When does detection run?').click()
-    await page.getByLabel('Eye finding in base').selectOption({ label: 'on' })
+    await chooseIn(page.getByLabel('Eye finding in base'), 'on')
     await page.getByRole('tab', { name: 'Trips' }).click()
     await page.getByText('Half-press at a point, thumb on eyes: 1 of its rows in stills is not so').waitFor()
     await page.getByRole('button', { name: /^Set Base, Eye finding/ }).click()
@@ -155,7 +163,7 @@ describe('nine combinations and an area-only key, on the Mere', () => {
     await page.getByRole('button', { name: 'Base to all, for stills' }).click()
     const grid = page.getByRole('region', { name: 'Combinations in stills' })
     await expect.poll(() => grid.getByRole('combobox').count()).toBe(9)
-    await grid.getByLabel('Lamp with Crowd').selectOption({ label: 'unused' })
+    await chooseIn(grid.getByLabel('Lamp with Crowd'), 'unused')
     await saved(page)
     expect(await savedRows(application.address, plan)).toMatchObject({
       'pair/light/lamp/hand/crowd': 'unused',
@@ -189,12 +197,12 @@ describe('nine combinations and an area-only key, on the Mere', () => {
 describe('the simulated body', () => {
   it('loses what is changed in a snapshot bank when the bank is left, row by row, and keeps what base holds', async () => {
     await go(filmPlan, 'try')
-    await page.getByLabel('Mode dial').selectOption({ label: 'Interviews (River)' })
+    await chooseIn(page.getByLabel('Mode dial'), 'Interviews (River)')
     await page.getByRole('tab', { name: 'Menu' }).click()
     await page.getByRole('combobox', { name: 'Change in the camera’s menu' }).fill('iso sens')
     await page.keyboard.press('Enter')
-    await page.getByLabel('ISO sensitivity on the body').selectOption({ label: 'ISO 3200' })
-    await page.getByLabel('Mode dial').selectOption({ label: 'Movie' })
+    await chooseIn(page.getByLabel('ISO sensitivity on the body'), 'ISO 3200')
+    await chooseIn(page.getByLabel('Mode dial'), 'Movie')
     await page.getByRole('tab', { name: 'Log' }).click()
     await page
       .getByRole('list', { name: 'Log' })

@@ -1,5 +1,5 @@
 import { checkAfter, checkPlan, stillOpen, type CheckedPlan } from '../checks/checks'
-import { deltaBetween, withDelta } from '../delta'
+import { sharing } from '../delta'
 import type { BodyModel, LensModel, Posture } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { Rows } from '../plan/rows'
@@ -63,10 +63,9 @@ export class Analysis implements Subject {
     if (kept?.current) return kept.answer as Answers[K]
     const answer = answering[question.kind].answer(this, question)
     // What did not change in it stays the same object, too: who compares the two again finds the difference at once.
-    const delta = kept && deltaBetween(kept.answer, answer)
-    const next = kept && delta ? withDelta(kept.answer, delta) : (kept?.answer ?? answer)
-    keep(this.answers, name, { kind: question.kind, current: true, answer: next as Answers[K] })
-    return next as Answers[K]
+    const next = kept ? (sharing(kept.answer, answer) as Answers[K]) : answer
+    keep(this.answers, name, { kind: question.kind, current: true, answer: next })
+    return next
   }
 
   /** What the checks find. */

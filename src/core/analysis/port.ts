@@ -14,10 +14,8 @@ export interface Sent {
 export interface AnalysisPort {
   /** Begins with a model, its lenses and a plan: sent once. */
   begin(model: BodyModel, lenses: readonly LensModel[], plan: Plan): void
-  /** Goes on to the plan with these rows changed. */
-  update(changes: readonly RowChange[]): void
-  /** Answers a question; what did not change in the answer is not sent again. */
-  ask(question: Question): Sent
+  /** Goes on to the plan with these rows changed, and answers questions about it; what did not change in an answer is not sent again. */
+  ask(changes: readonly RowChange[], questions: readonly Question[]): Sent[]
   /** What was sent for a question is there no longer: the next answer is sent whole. */
   forget(question: Question): void
 }
@@ -31,17 +29,18 @@ export function analysisPort(): AnalysisPort {
       analysis = new Analysis(model, lenses, plan)
       sent.clear()
     },
-    update(changes) {
-      analysis?.update(analysis.withRows(changes))
-    },
-    ask(question) {
-      if (!analysis) throw new Error('begin comes first')
-      const begun = performance.now()
-      const name = nameOf(question)
-      const answer = analysis.ask(question)
-      const delta = sent.has(name) ? deltaBetween(sent.get(name), answer) : { whole: answer }
-      sent.set(name, answer)
-      return { delta, milliseconds: performance.now() - begun }
+    ask(changes, questions) {
+      const about = analysis
+      if (!about) throw new Error('begin comes first')
+      about.update(about.withRows(changes))
+      return questions.map((question) => {
+        const begun = performance.now()
+        const name = nameOf(question)
+        const answer = about.ask(question)
+        const delta = sent.has(name) ? deltaBetween(sent.get(name), answer) : { whole: answer }
+        sent.set(name, answer)
+        return { delta, milliseconds: performance.now() - begun }
+      })
     },
     forget(question) {
       sent.delete(nameOf(question))

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { screen, within } from '@testing-library/react'
-import userEvent from '@testing-library/user-event'
+import userEvent, { type UserEvent } from '@testing-library/user-event'
 import { onTheDesk, settled } from '@tests/fixtures/on-the-desk'
 import { rowNamed } from '@tests/fixtures/rows'
 import { heron } from '@tests/fixtures/heron'
@@ -28,6 +28,12 @@ async function station() {
 const row = (name: RegExp) => screen.getByRole('row', { name })
 const field = (name: string) => screen.getByRole<HTMLSelectElement>('combobox', { name })
 
+/** Comes to a field with the pointer, and chooses there. */
+async function choose(user: UserEvent, of: HTMLSelectElement, value: string) {
+  await user.hover(of)
+  await user.selectOptions(of, value)
+}
+
 describe('the banks side by side', () => {
   it('are being compared at first, and then stand there with what each asks for', async () => {
     const on = onTheDesk(withBank)
@@ -42,7 +48,7 @@ describe('the banks side by side', () => {
   it('show a value that is chosen at once, and what comes of it a moment later', async () => {
     const { plan, user } = await station()
     const before = row(/^Shutter for the rate/).textContent
-    await user.selectOptions(field('Frame rate in Interviews'), '100p')
+    await choose(user, field('Frame rate in Interviews'), '100p')
     expect(field('Frame rate in Interviews').selectedOptions[0]?.text).toBe('100p')
     expect(plan().rows[rowNamed('bank/dial/ebb/movie.frameRate')]).toBe('100p')
     await settled()
@@ -52,7 +58,7 @@ describe('the banks side by side', () => {
 
   it('tell of a cell where its value comes from, and take it back to base', async () => {
     const { plan, user } = await station()
-    await user.selectOptions(field('Frame rate in Interviews'), '100p')
+    await choose(user, field('Frame rate in Interviews'), '100p')
     await settled()
     const cell = screen.getByRole('region', { name: 'Frame rate in Interviews' })
     expect(within(cell).getByText('base:', { exact: false }).textContent).toContain('25p')
@@ -63,7 +69,7 @@ describe('the banks side by side', () => {
 
   it('are asked whether they follow, when base changes under them', async () => {
     const { plan, user } = await station()
-    await user.selectOptions(field('Frame rate in base, motion'), '50p')
+    await choose(user, field('Frame rate in base, motion'), '50p')
     const asked = await screen.findByRole('alertdialog', { name: 'Should the banks follow?' })
     expect(plan().rows[rowNamed('base/movie.frameRate')]).toBe('25p')
     await user.click(within(asked).getByLabelText('Interviews follows'))
@@ -76,7 +82,7 @@ describe('the banks side by side', () => {
 
   it('count and list the findings they own', async () => {
     const { user } = await station()
-    await user.selectOptions(field('Frame rate in Interviews'), '100p')
+    await choose(user, field('Frame rate in Interviews'), '100p')
     await settled()
     await user.click(screen.getByRole('tab', { name: 'Trips' }))
     expect(screen.getAllByRole('button', { name: 'It is meant so' }).length).toBeGreaterThan(0)

@@ -1,12 +1,13 @@
 'use client'
 
-import { baseValue } from '@/core/plan/cells'
-import { rowValue, type RowId } from '@/core/plan/rows'
+import { memo } from 'react'
 import type { Column } from '@/core/banks/columns'
-import type { Cell, MatrixRow } from '@/core/banks/matrix-rows'
+import type { Cell } from '@/core/banks/matrix-rows'
 import { showValue } from '@/core/model/domain'
+import type { Setting } from '@/core/model/types'
 import type { Value } from '@/core/vocabulary/values'
-import { useDesk, usePlan, ValueField } from '@/features/desk'
+import { ValueField } from '@/features/desk'
+import type { SetCell, TakePlace } from './use-banks-station'
 
 const marks: Partial<Record<Cell['standing'], string>> = {
   residue: 'left over',
@@ -29,26 +30,30 @@ const looks: Readonly<Record<Cell['standing'], string>> = {
 }
 
 /** One cell of the matrix: its value, and in a word how it stands where that is not plain. */
-export function CellField({
-  row: { setting },
+export const CellField = memo(function CellField({
+  setting,
   column,
   cell,
+  own,
+  inherited,
   here,
   twin,
   onTake,
   onSet,
 }: {
-  row: MatrixRow
+  setting: Setting
   column: Column
   cell: Cell
+  /** What the plan says in this very place; null where it inherits. */
+  own: Value | null
+  /** What it inherits, in words. */
+  inherited: string
   here: boolean
   /** The side whose base is the very same cell, where one stands before this. */
   twin: string | null
-  onTake: () => void
-  onSet: (row: RowId, value: Value | null) => void
+  onTake: TakePlace
+  onSet: SetCell
 }) {
-  const { model } = useDesk().start
-  const plan = usePlan()
   const edge = column.kind === 'base' ? 'border-l-2 border-l-rule pl-2' : 'pl-1'
   const mark = marks[cell.standing]
   const tone =
@@ -65,10 +70,7 @@ export function CellField({
         </span>
       </td>
     )
-  const inherited =
-    column.kind === 'base'
-      ? showValue(setting.domain, setting.factory)
-      : showValue(setting.domain, baseValue(model, plan.rows, setting, column.side))
+  const take = () => onTake({ column: column.id, setting: setting.id })
   const name = column.kind === 'base' ? `base, ${column.side}` : column.name
   if (column.kind === 'base' && twin !== null)
     return (
@@ -80,17 +82,17 @@ export function CellField({
   return (
     <td
       className={`py-px ${edge} ${here ? 'bg-glass' : ''}`}
-      onFocus={onTake}
+      onFocus={take}
       title={cell.because ?? showValue(setting.domain, cell.value)}
     >
       <ValueField
         setting={setting}
         label={`${setting.label} in ${name}`}
-        value={rowValue(plan.rows, cell.row)}
+        value={own}
         inherits={column.kind === 'hold' ? 'not ticked' : `(${inherited})`}
         onKeep={(value) => {
-          onTake()
-          if (cell.row !== null) onSet(cell.row, value)
+          take()
+          if (cell.row !== null) onSet(column, setting, cell.row, value)
         }}
         quiet
         className={`w-full min-w-20 text-small ${look}`}
@@ -108,4 +110,4 @@ export function CellField({
       {cell.toStore && <span className="block text-small leading-tight text-silt">not stored yet</span>}
     </td>
   )
-}
+})

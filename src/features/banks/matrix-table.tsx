@@ -1,25 +1,22 @@
 'use client'
 
-import type { RowId } from '@/core/plan/rows'
+import { memo } from 'react'
+import { baseValue } from '@/core/plan/cells'
+import { rowValue } from '@/core/plan/rows'
 import { whereIs, type Column } from '@/core/banks/columns'
 import type { Banks } from '@/core/analysis/questions'
 import { matters, type MatrixRow } from '@/core/banks/matrix-rows'
-import type { Value } from '@/core/vocabulary/values'
-import { useDesk } from '@/features/desk'
+import { showValue } from '@/core/model/domain'
+import { useDesk, usePlanPart } from '@/features/desk'
 import { CellField } from './cell-field'
 import { FigureLine } from './figure-line'
-
-/** The place in hand: a column, and a setting of it where a cell is. */
-export interface InHand {
-  readonly column: string
-  readonly setting: string | null
-}
+import type { InHand, SetCell, TakePlace } from './use-banks-station'
 
 /**
  * The matrix: settings down, base and whatever varies it across. What differs stands out, what is inherited is quiet,
  * what was left over or is replaced says so in a word.
  */
-export function MatrixTable({
+export const MatrixTable = memo(function MatrixTable({
   banks: { columns, rows, figures, outside },
   all,
   inHand,
@@ -30,14 +27,14 @@ export function MatrixTable({
   /** Every row, or those that matter. */
   all: boolean
   inHand: InHand | null
-  onTake: (place: InHand) => void
-  onSet: (column: Column, row: MatrixRow, id: RowId, value: Value | null) => void
+  onTake: TakePlace
+  onSet: SetCell
 }) {
   const shown = rows.filter((row) => all || matters(row, columns))
   const shutters = rows.find(({ setting }) => setting.means === 'exposure.shutter')
   const mend = (column: Column, value: string) => {
     const id = shutters?.cells[columns.indexOf(column)]?.row
-    if (shutters && id) onSet(column, shutters, id, value)
+    if (shutters && id) onSet(column, shutters.setting, id, value)
   }
   return (
     <div className="overflow-x-auto">
@@ -66,36 +63,76 @@ export function MatrixTable({
           />
           <FigureLine what="Light against base" id="light" columns={columns} figures={figures} />
           {shown.map((row) => (
-            <tr key={row.setting.id} className="border-b align-top">
-              <th scope="row" className="py-0.5 pr-2 text-left leading-tight font-normal">
-                {row.setting.label}
-              </th>
-              {row.cells.map((cell, i) => {
-                const column = columns[i]
-                return column ? (
-                  <CellField
-                    key={column.id}
-                    row={row}
-                    column={column}
-                    cell={cell}
-                    here={inHand?.column === column.id && inHand.setting === row.setting.id}
-                    twin={twinOf(columns, row, i)}
-                    onTake={() => onTake({ column: column.id, setting: row.setting.id })}
-                    onSet={(id, value) => onSet(column, row, id, value)}
-                  />
-                ) : null
-              })}
-            </tr>
+            <MatrixLine
+              key={row.setting.id}
+              row={row}
+              columns={columns}
+              here={inHand?.setting === row.setting.id ? inHand.column : null}
+              onTake={onTake}
+              onSet={onSet}
+            />
           ))}
           {columns.some(({ kind }) => kind !== 'base') && <OutsideLine columns={columns} outside={outside} />}
         </tbody>
       </table>
     </div>
   )
-}
+})
+
+/** One setting in every column; drawn again only where one of its own rows changes, or what it amounts to. */
+const MatrixLine = memo(function MatrixLine({
+  row,
+  columns,
+  here,
+  onTake,
+  onSet,
+}: {
+  row: MatrixRow
+  columns: readonly Column[]
+  /** The column in hand, where it is this line's. */
+  here: string | null
+  onTake: TakePlace
+  onSet: SetCell
+}) {
+  const { model } = useDesk().start
+  const { setting, cells } = row
+  const said = usePlanPart((plan) =>
+    cells.map(({ row: id }, i) => {
+      const column = columns[i]
+      if (id === null || !column) return { own: null, inherited: '' }
+      const inherits =
+        column.kind === 'base' ? setting.factory : baseValue(model, plan.rows, setting, column.side)
+      return { own: rowValue(plan.rows, id), inherited: showValue(setting.domain, inherits) }
+    }),
+  )
+  return (
+    <tr className="border-b align-top">
+      <th scope="row" className="py-0.5 pr-2 text-left leading-tight font-normal">
+        {setting.label}
+      </th>
+      {cells.map((cell, i) => {
+        const column = columns[i]
+        return column ? (
+          <CellField
+            key={column.id}
+            setting={setting}
+            column={column}
+            cell={cell}
+            own={said[i]?.own ?? null}
+            inherited={said[i]?.inherited ?? ''}
+            here={here === column.id}
+            twin={twinOf(columns, row, i)}
+            onTake={onTake}
+            onSet={onSet}
+          />
+        ) : null
+      })}
+    </tr>
+  )
+})
 
 /** What each bank does not hold, and must be right when it is recalled. */
-function OutsideLine({ columns, outside }: Pick<Banks, 'columns' | 'outside'>) {
+const OutsideLine = memo(function OutsideLine({ columns, outside }: Pick<Banks, 'columns' | 'outside'>) {
   const { model } = useDesk().start
   return (
     <tr className="align-top">
@@ -123,7 +160,7 @@ function OutsideLine({ columns, outside }: Pick<Banks, 'columns' | 'outside'>) {
       })}
     </tr>
   )
-}
+})
 
 /** The side of an earlier base column that keeps a row in the very same cell. */
 function twinOf(columns: readonly Column[], { cells }: MatrixRow, at: number): string | null {

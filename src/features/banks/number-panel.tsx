@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import { ownerRange, ownerRow } from '@/core/plan/rows'
 import type { Column } from '@/core/banks/columns'
 import type { Figure } from '@/core/banks/figures'
@@ -9,7 +10,7 @@ import { NumberField } from '@/ui/number-field'
 import { HowReckoned } from './figure-line'
 
 /** What each bank brings with it in numbers, and what film it excludes, with what to switch off first. */
-export function NumberPanel({
+export const NumberPanel = memo(function NumberPanel({
   columns,
   figures,
   film,
@@ -54,7 +55,7 @@ export function NumberPanel({
       <WorkFacts />
     </div>
   )
-}
+})
 
 /** What the numbers hang on besides the plan: lamps measured, what is delivered. */
 function WorkFacts() {

@@ -1,14 +1,13 @@
 'use client'
 
-import { useState } from 'react'
+import { useCallback, useState } from 'react'
 import { columnsOf, type Column } from '@/core/banks/columns'
-import type { MatrixRow } from '@/core/banks/matrix-rows'
+import type { Setting } from '@/core/model/types'
 import { followers, vary } from '@/core/plan/bulk'
 import type { RowId } from '@/core/plan/rows'
 import type { Value } from '@/core/vocabulary/values'
-import { findingsAt, useAnswer, useDesk, usePlan, useFindings, usePlaceInPage } from '@/features/desk'
+import { findingsAt, useAnswer, useDesk, useFindings, usePlaceInPage } from '@/features/desk'
 import type { BaseChange } from './follow-card'
-import type { InHand } from './matrix-table'
 
 /** The panels beside the banks, by what they are called. */
 export const panels = {
@@ -20,10 +19,20 @@ export const panels = {
   trips: 'Trips',
 } as const
 
+/** The place in hand: a column, and a setting of it where a cell is. */
+export interface InHand {
+  readonly column: string
+  readonly setting: string | null
+}
+
+/** Takes a place in hand, or none. */
+export type TakePlace = (place: InHand | null) => void
+/** Puts a value into a cell; null for inheriting again. */
+export type SetCell = (into: Column, setting: Setting, row: RowId, value: Value | null) => void
+
 /** What the Banks station knows and does: base and banks side by side, the cell in hand, and what a change takes along. */
 export function useBanksStation() {
   const desk = useDesk()
-  const plan = usePlan()
   const findings = useFindings()
   const { model, lenses } = desk.start
   const [all, setAll] = useState(false)
@@ -44,6 +53,23 @@ export function useBanksStation() {
   const waiting = banks !== null && columns.every(({ kind }) => kind === 'base')
   // What it opens on follows from the plan once; from then on the hand turns to another.
   if (banks !== null && panel === null) setPanel(waiting ? 'build' : 'numbers')
+  const take: TakePlace = useCallback((place) => {
+    setInHand(place)
+    if (place?.setting === null) setPanel('build')
+  }, [])
+  // A base value that banks follow is asked about first, a slot is varied.
+  const set: SetCell = useCallback(
+    (into, setting, id, value) => {
+      const { plan } = desk.getView()
+      if (into.kind === 'base' && followers(model, plan, id).length > 0) setBaseChange({ row: id, value })
+      else if (into.kind === 'slot' && value !== null) {
+        const step = vary(model, plan, into.planned, { [setting.id]: value }, desk.newId())
+        if (step.ok) desk.applyStep(step.value)
+        else desk.refuse(step.refusal)
+      } else desk.set({ [id]: value })
+    },
+    [desk, model],
+  )
   return {
     banks,
     film,
@@ -52,19 +78,8 @@ export function useBanksStation() {
     column,
     cellInHand: column && row && cell ? { column, row, cell } : null,
     inHand,
-    take: (place: InHand | null) => {
-      setInHand(place)
-      if (place?.setting === null) setPanel('build')
-    },
-    /** Puts a value into a cell: a base value that banks follow is asked about first, a slot is varied. */
-    set: (into: Column, { setting }: MatrixRow, id: RowId, value: Value | null) => {
-      if (into.kind === 'base' && followers(model, plan, id).length > 0) setBaseChange({ row: id, value })
-      else if (into.kind === 'slot' && value !== null) {
-        const step = vary(model, plan, into.planned, { [setting.id]: value }, desk.newId())
-        if (step.ok) desk.applyStep(step.value)
-        else desk.refuse(step.refusal)
-      } else desk.set({ [id]: value })
-    },
+    take,
+    set,
     /** A change of base that banks follow, until it is said which of them go along. */
     baseChange,
     baseChanged: () => setBaseChange(null),

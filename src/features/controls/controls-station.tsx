@@ -3,9 +3,11 @@
 import { DndContext } from '@dnd-kit/core'
 import { ArrowLeftRight } from 'lucide-react'
 import dynamic from 'next/dynamic'
-import { useMemo } from 'react'
+import { memo, useMemo } from 'react'
+import type { RowChange } from '@/core/analysis/questions'
 import type { Face } from '@/core/model/types'
-import { findingsAt, ShortcutList } from '@/features/desk'
+import { ShortcutList, useFindings, useReach, useTrial } from '@/features/desk'
+import { useShared } from '@/ui/use-shared'
 import { ReachStrip } from '@/features/reach'
 import { Check } from '@/ui/check'
 import { Dragged } from '@/ui/drag'
@@ -19,7 +21,7 @@ import { FittedChoice } from '@/features/plates'
 import { panels } from './panels'
 import { controlsKeys } from './shortcuts'
 import { TrialNote } from './trial-note'
-import { useControlsStation, type ControlsKnown } from './use-controls-station'
+import { useControlsStation, useShown, type ControlsKnown } from './use-controls-station'
 
 /** Loaded when a hand comes near the plate, so that it is there when a key is taken. */
 const keyPanel = () => import('./key-panel')
@@ -31,35 +33,58 @@ const DialsTable = dynamic(() => import('./dials-table').then((one) => one.Dials
 /** The Controls station: the plates of the body, and beside them the key in hand, the reach, the dials, the suggestion. */
 export function ControlsStation() {
   const known = useControlsStation()
-  const { station, hand, trial, reach, findings } = known
+  const { station, hand, faceId, faces, pickFace, heat, setHeat, fitted, setFitted, take } = known
   return (
     <DndContext id="controls" {...hand.dragging}>
       <main ref={station} className="plates grid gap-3 px-5 py-3 print:block print:p-0">
-        <ReachStrip trial={trial?.reach ?? null} />
+        <Strip trial={hand.trial} />
         <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_350px]">
-          <Plates known={known} />
+          <Plates
+            {...{ faceId, faces, pickFace, heat, setHeat, fitted, setFitted, take }}
+            carried={hand.carried}
+            selected={hand.selected}
+          />
           <BesidePlate known={known} />
         </div>
       </main>
       <ShortcutList keys={controlsKeys} />
-      <Dragged
-        name={hand.dragged}
-        more={
-          trial &&
-          reach &&
-          findings && (
-            <TrialNote before={reach} reach={trial.reach} was={findings} findings={trial.findings} />
-          )
-        }
-      />
+      <Dragged name={hand.dragged} more={hand.trial && <Trial rows={hand.trial} />} />
     </DndContext>
   )
 }
 
+/** What the needs cost, and what they would with a change that is in the hand. */
+const Strip = memo(function Strip({ trial }: { trial: readonly RowChange[] | null }) {
+  return <ReachStrip trial={useTrial(trial)?.reach ?? null} />
+})
+
+/** What the change in the hand would do. */
+function Trial({ rows }: { rows: readonly RowChange[] }) {
+  const trial = useTrial(rows)
+  const reach = useReach()
+  const findings = useFindings()
+  if (!trial || !reach || !findings) return null
+  return <TrialNote before={reach} reach={trial.reach} was={findings} findings={trial.findings} />
+}
+
 /** The plate of the face picked, or all of them, and what is shown on it. */
-function Plates({ known }: { known: ControlsKnown }) {
-  const { model, faceId, faces, pickFace, shown, heat, setHeat, fitted, setFitted, take } = known
-  const { carried, selected } = known.hand
+const Plates = memo(function Plates({
+  faceId,
+  faces,
+  pickFace,
+  heat,
+  setHeat,
+  fitted,
+  setFitted,
+  take,
+  carried,
+  selected,
+}: Pick<
+  ControlsKnown,
+  'faceId' | 'faces' | 'pickFace' | 'heat' | 'setHeat' | 'fitted' | 'setFitted' | 'take'
+> &
+  Pick<ControlsKnown['hand'], 'carried' | 'selected'>) {
+  const shown = useShown(heat, fitted)
   const alone = faceId !== allFaces
   return (
     <section
@@ -69,7 +94,7 @@ function Plates({ known }: { known: ControlsKnown }) {
       className={`flex min-w-0 flex-col self-start border bg-sheet px-4 pt-2 pb-3 print:border-0 ${alone ? 'lg:sticky lg:top-3 lg:min-h-[max(520px,calc(100dvh-200px))]' : ''}`}
     >
       <div className="not-printed flex flex-wrap items-center gap-x-3 gap-y-1">
-        <FacePicker faces={model.faces} face={faceId} onPick={pickFace} />
+        <FacePicker faces={shown.model.faces} face={faceId} onPick={pickFace} />
         {faces.length === 1 && faces[0] && <Differing shown={shown} face={faces[0]} />}
         <div className="flex-1" />
         <Check checked={heat} onChange={() => setHeat(!heat)} className="text-silt">
@@ -94,10 +119,10 @@ function Plates({ known }: { known: ControlsKnown }) {
       ))}
     </section>
   )
-}
+})
 
 function BesidePlate({ known }: { known: ControlsKnown }) {
-  const { panel, pickPanel, hand, outcome, findings, goTo, back } = known
+  const { panel, pickPanel, hand, outcome, goTo, back } = known
   const { selected } = hand
   return (
     <aside aria-label="Beside the plate" className="not-printed min-w-0">
@@ -115,7 +140,7 @@ function BesidePlate({ known }: { known: ControlsKnown }) {
         )}
         {panel === 'key' && !selected && (
           <>
-            {findings && <FindingsPanel findings={findingsAt(findings, 'controls')} onGo={goTo} />}
+            <FindingsPanel onGo={goTo} />
             <CopySide />
           </>
         )}
@@ -140,7 +165,7 @@ function FacePlate({
   selected: string | null
   onSelect: (address: string) => void
 }) {
-  const labels = useMemo(() => labelsOf(shown, face), [shown, face])
+  const labels = useShared(useMemo(() => labelsOf(shown, face), [shown, face]))
   return (
     <div
       className={`flex flex-1 flex-col ${alone ? '' : 'h-150 break-inside-avoid border-b pt-3 last:border-0'}`}

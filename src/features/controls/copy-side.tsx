@@ -4,20 +4,19 @@ import { isKeyRow } from '@/core/plan/rows'
 import { useState } from 'react'
 import { copySide, type SideCopy } from '@/core/plan/bulk-keys'
 import type { Side } from '@/core/model/types'
-import { useDesk, useDeskPart, usePlan } from '@/features/desk'
+import { useDesk, useDeskPart } from '@/features/desk'
 import { Offer } from '@/ui/button'
 
 /** Copies the keys of the other side to this one, and says which could not follow. */
 export function CopySide() {
   const desk = useDesk()
-  const plan = usePlan()
   const side = useDeskPart('side')
   const { model } = desk.start
   const [done, setDone] = useState<{ copy: SideCopy; to: Side } | null>(null)
   const other = model.sides.find((one) => one !== side)
   if (!other) return null
   const copyNow = () => {
-    const copy = copySide(model, plan, side, other, desk.newId())
+    const copy = copySide(model, desk.getView().plan, side, other, desk.newId())
     if (copy.step.changes.length === 0 || desk.applyStep(copy.step)) setDone({ copy, to: other })
   }
   return (

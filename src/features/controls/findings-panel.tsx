@@ -1,20 +1,16 @@
 'use client'
 
 import { addressKeyOf } from '@/core/plan/rows'
-import type { Finding } from '@/core/checks/finding'
-import { TryFinding } from '@/features/desk'
+import { memo } from 'react'
+import { findingsAt, TryFinding, useFindings } from '@/features/desk'
 import { Offer } from '@/ui/button'
 import { SeveritySign } from '@/ui/verdict'
 
 /** Everything found about the keys, worst first, each with its reason and, where there is one, a mend. */
-export function FindingsPanel({
-  findings,
-  onGo,
-}: {
-  findings: readonly Finding[]
-  onGo: (address: string) => void
-}) {
-  const keys = findings.flatMap((finding) => {
+export const FindingsPanel = memo(function FindingsPanel({ onGo }: { onGo: (address: string) => void }) {
+  const findings = useFindings()
+  if (!findings) return null
+  const keys = findingsAt(findings, 'controls').flatMap((finding) => {
     const key = addressKeyOf(finding.row)
     return key === null ? [] : [{ finding, key }]
   })
@@ -51,4 +47,4 @@ export function FindingsPanel({
       </ul>
     </div>
   )
-}
+})

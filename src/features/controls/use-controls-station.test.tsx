@@ -2,15 +2,20 @@
 import { onTheDesk, settled } from '@tests/fixtures/on-the-desk'
 import { rowNamed } from '@tests/fixtures/rows'
 import { describe, expect, it } from 'vitest'
-import { useControlsStation } from './use-controls-station'
+import { useControlsStation, useShown } from './use-controls-station'
 import { keyRow } from '@/core/plan/rows'
 
 const [thumb, crown] = ['stills/thumb-key/press', 'stills/crown-key/press']
 
-/** The station on a desk, and its label of a key. */
+function useStationWithLabels() {
+  const known = useControlsStation()
+  return { ...known, shown: useShown(known.heat, known.fitted) }
+}
+
+/** The station on a desk, and what its labels are written from. */
 function station() {
   const on = onTheDesk()
-  const { result } = on.hook(() => useControlsStation())
+  const { result } = on.hook(useStationWithLabels)
   return { ...on, now: () => result.current }
 }
 
@@ -87,7 +92,7 @@ describe('what labels are written from', () => {
   it('marks the rows that differ from the revision, and those changed since', async () => {
     const revision = { number: 1, planVersion: 0, differs: [keyRow({ key: crown })] }
     const on = onTheDesk(undefined, undefined, revision)
-    const { result } = on.hook(() => useControlsStation())
+    const { result } = on.hook(useStationWithLabels)
     expect([...result.current.shown.changed]).toEqual([keyRow({ key: crown })])
     await settled(() => result.current.hand.put(thumb, 'nothing'))
     expect([...result.current.shown.changed]).toContain(keyRow({ key: thumb }))

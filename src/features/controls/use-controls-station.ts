@@ -9,14 +9,15 @@ import {
   useDesk,
   useDeskPart,
   usePlan,
+  usePlanPart,
   useFindings,
   usePlaceInPage,
   useReach,
   useRevision,
-  useTrial,
 } from '@/features/desk'
 import { allFaces, type Shown } from '@/features/plates'
 import { everyPart } from '@/features/plates'
+import { useStable } from '@/ui/use-stable'
 import type { Panel } from './panels'
 import { useShortcuts } from './shortcuts'
 import { useHand } from './use-hand'
@@ -25,24 +26,20 @@ import { useHand } from './use-hand'
 export function useControlsStation() {
   const desk = useDesk()
   const { model } = desk.start
-  const findings = useFindings()
-  const reach = useReach()
   const [faceId, setFaceId] = useState(model.faces[0]?.id ?? '')
   const [panel, setPanel] = useState<Panel>('key')
   const [heat, setHeat] = useState(false)
   const [fitted, setFitted] = useState(everyPart)
   const station = useRef<HTMLDivElement>(null)
   const hand = useHand()
-  const plan = usePlan()
   const { selected } = hand
-  const shown = useShown(heat, fitted)
-  const goTo = (key: string) => {
+  const goTo = useStable((key: string) => {
     const address = lookup(model).addresses.get(key)
     if (address && faceId !== allFaces) setFaceId(address.control.face)
     if (address && address.side !== 'playback') desk.setSide(address.side)
     setPanel('key')
     hand.pick(key)
-  }
+  })
   usePlaceInPage((place) => {
     const key = addressKeyOf(place)
     if (key !== null) goTo(key)
@@ -59,18 +56,20 @@ export function useControlsStation() {
     back,
   })
   const { outcome } = hand
-  const stands =
-    outcome?.address === selected && plan.rows[keyRow({ key: selected ?? '' })] === outcome?.functionId
+  const stands = usePlanPart(
+    ({ rows }) =>
+      outcome?.address === selected && rows[keyRow({ key: selected ?? '' })] === outcome?.functionId,
+  )
+  const faces = useMemo(
+    () => model.faces.filter((one) => faceId === allFaces || one.id === faceId),
+    [model, faceId],
+  )
   return {
     model,
     station,
     hand,
-    findings,
-    reach,
-    /** Findings and reach as they would be if what is dragged were let go now. */
-    trial: useTrial(hand.trial),
     faceId,
-    faces: model.faces.filter((one) => faceId === allFaces || one.id === faceId),
+    faces,
     pickFace: setFaceId,
     panel,
     pickPanel: setPanel,
@@ -78,12 +77,11 @@ export function useControlsStation() {
     setHeat,
     fitted,
     setFitted,
-    shown,
     /** Takes a key in hand, or lets what is carried go there. */
-    take: (address: string) => {
+    take: useStable((address: string) => {
       setPanel('key')
       hand.carryTo(address)
-    },
+    }),
     goTo,
     back,
     /** What the last change did, for as long as the key in hand still has what was put there. */
@@ -95,7 +93,7 @@ export function useControlsStation() {
 export type ControlsKnown = ReturnType<typeof useControlsStation>
 
 /** What labels are written from: the same object for as long as nothing about it changes. */
-function useShown(heat: boolean, fitted: Shown['fitted']): Shown {
+export function useShown(heat: boolean, fitted: Shown['fitted']): Shown {
   const desk = useDesk()
   const { model } = desk.start
   const plan = usePlan()

@@ -9,7 +9,7 @@ import type { RowChange } from '@/core/analysis/questions'
 import type { Step } from '@/core/sync/step'
 import type { Result } from '@/core/result'
 import { useDragSensors } from '@/ui/drag'
-import { useDesk, useDeskPart, usePlan, useReach } from '@/features/desk'
+import { useDesk, useDeskPart, useReachNow } from '@/features/desk'
 import type { Outcome } from './outcome'
 
 /** What is carried from key to key: a function to be moved, or to change places with another. */
@@ -24,10 +24,9 @@ export interface Carried {
  */
 export function useHand() {
   const desk = useDesk()
-  const plan = usePlan()
   const side = useDeskPart('side')
   const { model } = desk.start
-  const reach = useReach()
+  const reachNow = useReachNow()
   const [picked, setPicked] = useState<string | null>(null)
   const [carried, setCarried] = useState<Carried | null>(null)
   const [dragged, setDragged] = useState<string | null>(null)
@@ -50,15 +49,22 @@ export function useHand() {
     if (!desk.applyStep(step)) return
     setPicked(address.slice(address.indexOf('/') + 1))
     const row = step.changes.find((change) => change.row === keyRow({ key: address }))
-    setOutcome({ address, functionId: (row?.to ?? null) as string | null, displaced, from, before: reach })
+    setOutcome({
+      address,
+      functionId: (row?.to ?? null) as string | null,
+      displaced,
+      from,
+      before: reachNow(),
+    })
   }
   const put = (address: string, functionId: string) =>
-    took(assign(model, plan, address, functionId, desk.newId()), address, null)
+    took(assign(model, desk.getView().plan, address, functionId, desk.newId()), address, null)
   const carryTo = (address: string) => {
     if (!carried || carried.address === address) return pick(address)
     const { address: from, how } = carried
-    if (how === 'move') return took(move(model, plan, from, address, desk.newId()), address, from)
-    const swapped = swapKeys(model, plan, from, address, desk.newId())
+    if (how === 'move')
+      return took(move(model, desk.getView().plan, from, address, desk.newId()), address, from)
+    const swapped = swapKeys(model, desk.getView().plan, from, address, desk.newId())
     took(swapped.ok ? { ok: true, value: { step: swapped.value, displaced: null } } : swapped, address, null)
   }
   const made = ({ active, over }: DragOverEvent) => {
@@ -66,9 +72,9 @@ export function useHand() {
     const { from, functionId } = (active.data.current ?? {}) as { from?: string; functionId?: string }
     if (!to || to === from) return null
     const result = functionId
-      ? assign(model, plan, to, functionId, desk.newId())
+      ? assign(model, desk.getView().plan, to, functionId, desk.newId())
       : from
-        ? move(model, plan, from, to, desk.newId())
+        ? move(model, desk.getView().plan, from, to, desk.newId())
         : null
     return result && { result, to, from: functionId ? null : (from ?? null) }
   }

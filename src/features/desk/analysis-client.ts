@@ -116,12 +116,7 @@ export class AnalysisClient {
     const thread = (this.thread ??= this.begin())
     try {
       for (let asked = this.next(); asked; asked = this.next()) {
-        await this.send(thread.port)
-        if (this.thread !== thread) return
-        // A plan that changed while the former one was sent is sent first: an answer is about the plan as it stands.
-        if (this.sent?.rows !== this.plan.rows) continue
-        const round = this.waiting()
-        await Promise.all(round.map((one) => this.ask(thread, one)))
+        await Promise.all(this.send(thread))
         if (this.thread !== thread) return
       }
     } catch (error) {
@@ -147,23 +142,43 @@ export class AnalysisClient {
     return [...this.asked.values()].find((one) => one.stale && one.listeners.size > 0)
   }
 
-  private async send(port: AsyncPort): Promise<void> {
+  /** Sends the plan as it stands with what is asked about it: what is quick in one message, so that its answers are shown together. */
+  private send(thread: AnalysisThread): Promise<void>[] {
     const { plan, sent } = this
     this.sent = plan
-    if (sent === null) await port.begin(this.model, this.lenses, plan)
-    else if (sent.rows !== plan.rows) await port.update(changesBetween(sent, plan))
+    const round = this.waiting()
+    const quick = round.filter(({ question }) => !slow.has(question.kind))
+    const rest = round.filter(({ question }) => slow.has(question.kind))
+    const changes = sent === null || sent.rows === plan.rows ? [] : changesBetween(sent, plan)
+    return [
+      ...(sent === null ? [thread.port.begin(this.model, this.lenses, plan)] : []),
+      ...(quick.length + changes.length > 0 ? [this.ask(thread, changes, quick)] : []),
+      ...rest.map((one) => this.ask(thread, [], [one])),
+    ]
   }
 
-  private async ask(thread: AnalysisThread, asked: Asked): Promise<void> {
-    asked.stale = false
-    const got = await thread.port.ask(asked.question)
+  private async ask(thread: AnalysisThread, changes: readonly RowChange[], asked: Asked[]): Promise<void> {
+    for (const one of asked) one.stale = false
+    const got = await thread.port.ask(
+      changes,
+      asked.map(({ question }) => question),
+    )
     if (this.thread !== thread) return
-    this.measure(asked.question.kind, performance.now() - asked.since, got.milliseconds)
-    if (got.delta === null) return
-    asked.answer = withDelta(asked.answer, got.delta) as Answers[QuestionKind]
-    for (const listener of asked.listeners) listener()
+    const told = new Set<() => void>()
+    for (const [i, one] of asked.entries()) {
+      const { delta, milliseconds } = got[i] ?? { delta: null, milliseconds: 0 }
+      // An answer about a plan that changed meanwhile is shown all the same; the next one is on its way.
+      this.measure(one.question.kind, performance.now() - one.since, milliseconds)
+      if (delta === null) continue
+      one.answer = withDelta(one.answer, delta) as Answers[QuestionKind]
+      for (const listener of one.listeners) told.add(listener)
+    }
+    for (const listener of told) listener()
   }
 }
+
+/** What takes longer than the rest: it does not keep the others waiting. */
+const slow: ReadonlySet<QuestionKind> = new Set(['functions', 'worst', 'explained', 'film', 'trial'])
 
 interface Asked {
   readonly question: Question

@@ -11,7 +11,9 @@ import {
   type ReactNode,
 } from 'react'
 import { editionMark } from '@/core/plan/kind'
+import type { Plan } from '@/core/plan/plan'
 import type { BodyModel, LensModel } from '@/core/model/types'
+import { sharer } from '@/ui/use-shared'
 import { delivered } from './delivered'
 import { httpServer } from './http-server'
 import { PlanDesk, type DeskStart, type DeskView } from './plan-desk'
@@ -87,6 +89,14 @@ export function useDeskPart<K extends keyof DeskView>(part: K): DeskView[K] {
   const desk = useDesk()
   const read = () => desk.getView()[part]
   return useSyncExternalStore(desk.subscribe, read, read)
+}
+
+/** What is read of the plan; whoever reads it is drawn again only when that changes, and what did not change in it stays the same object. */
+export function usePlanPart<T>(read: (plan: Plan) => T): T {
+  const desk = useDesk()
+  const [shared] = useState(() => sharer<T>())
+  const now = () => shared(read(desk.getView().plan))
+  return useSyncExternalStore(desk.subscribe, now, now)
 }
 
 /** The plan as it stands now. */

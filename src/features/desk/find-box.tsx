@@ -2,13 +2,13 @@
 
 import { Search } from 'lucide-react'
 import dynamic from 'next/dynamic'
-import { useEffect, useState } from 'react'
+import { memo, useEffect, useState } from 'react'
 import { IconButton } from '@/ui/button'
 
 const FindDialog = dynamic(() => import('./find-dialog'))
 
 /** Finds anything by name, from anywhere in a plan: Ctrl+K. */
-export function FindBox() {
+export const FindBox = memo(function FindBox() {
   const [open, setOpen] = useState(false)
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -27,4 +27,4 @@ export function FindBox() {
       {open && <FindDialog onDone={() => setOpen(false)} />}
     </>
   )
-}
+})

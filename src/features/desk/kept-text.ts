@@ -2,13 +2,12 @@
 
 import type { RowId } from '@/core/plan/rows'
 import { useState } from 'react'
-import { useDesk, usePlan } from './desk-context'
+import { useDesk, usePlanPart } from './desk-context'
 
 /** A text row in a field: what to show, and what to do when it is typed in and left. An empty text removes the row. */
 export function useKeptText(row: RowId, fallback = '') {
   const desk = useDesk()
-  const plan = usePlan()
-  const kept = String(plan.rows[row] ?? fallback)
+  const kept = usePlanPart((plan) => String(plan.rows[row] ?? fallback))
   const [typed, setTyped] = useState<string | null>(null)
   return {
     value: typed ?? kept,

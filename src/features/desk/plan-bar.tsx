@@ -4,12 +4,12 @@ import { describeStep } from '@/core/plan/rows'
 import { Redo2, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { useEffect } from 'react'
+import { memo, useEffect } from 'react'
 import { historyOf } from '@/core/sync/history'
 import { planTitle } from '@/core/plan/plan'
 import { IconButton } from '@/ui/button'
 import { TopBar } from '@/ui/top-bar'
-import { useDesk, useDeskPart, usePlan, useRevision } from './desk-context'
+import { useDesk, useDeskPart, usePlanPart, useRevision } from './desk-context'
 import { FindBox } from './find-box'
 import { stations } from './stations'
 import { SideChoice } from './side-choice'
@@ -29,7 +29,7 @@ export function PlanBar() {
 
 function PlanName() {
   const { start } = useDesk()
-  const plan = usePlan()
+  const title = usePlanPart(planTitle)
   const saving = useDeskPart('saving')
   const version = useDeskPart('version')
   const frozen = useRevision()
@@ -47,8 +47,8 @@ function PlanName() {
   }
   return (
     <p className="truncate text-silt">
-      <span className="font-semibold text-ink">{planTitle(plan)}</span> · {start.model.maker}{' '}
-      {start.model.name} · {stand} ·{' '}
+      <span className="font-semibold text-ink">{title}</span> · {start.model.maker} {start.model.name} ·{' '}
+      {stand} ·{' '}
       <span
         role="status"
         className={saving === 'waiting' || saving === 'stopped' ? 'font-semibold text-rust' : ''}
@@ -97,32 +97,51 @@ function PlanActions() {
 }
 
 function Route() {
-  const { start } = useDesk()
-  const plan = usePlan()
+  const { planId } = useDesk().start
   const findings = useFindings()
   const here = usePathname()
+  const stands = usePlanPart((plan) => stations.map(({ stand }) => stand(findings, plan)))
   return (
     <nav aria-label="Route" className="not-printed flex gap-6 overflow-x-auto border-b px-5">
-      {stations.map((station) => {
-        const address = `/plans/${start.planId}/${station.path}`
-        const current = here === address
-        const stand = station.stand(findings, plan)
+      {stations.map(({ path, name }, i) => {
+        const address = `/plans/${planId}/${path}`
         return (
-          <Link
-            key={station.path}
-            href={address}
-            aria-current={current ? 'page' : undefined}
-            className={`min-h-11 whitespace-nowrap border-b-3 pt-1.5 pb-1 ${current ? 'border-brine text-brine' : 'border-transparent'}`}
-          >
-            <span className="block font-head text-[16px] leading-tight font-semibold">{station.name}</span>
-            <span
-              className={`block text-small leading-tight ${/trip|block/.test(stand ?? '') ? 'text-lichen' : 'text-silt'}`}
-            >
-              {stand ?? '…'}
-            </span>
-          </Link>
+          <Stop
+            key={path}
+            address={address}
+            name={name}
+            stand={stands[i] ?? null}
+            current={here === address}
+          />
         )
       })}
     </nav>
   )
 }
+
+const Stop = memo(function Stop({
+  address,
+  name,
+  stand,
+  current,
+}: {
+  address: string
+  name: string
+  stand: string | null
+  current: boolean
+}) {
+  return (
+    <Link
+      href={address}
+      aria-current={current ? 'page' : undefined}
+      className={`min-h-11 whitespace-nowrap border-b-3 pt-1.5 pb-1 ${current ? 'border-brine text-brine' : 'border-transparent'}`}
+    >
+      <span className="block font-head text-[16px] leading-tight font-semibold">{name}</span>
+      <span
+        className={`block text-small leading-tight ${/trip|block/.test(stand ?? '') ? 'text-lichen' : 'text-silt'}`}
+      >
+        {stand ?? '…'}
+      </span>
+    </Link>
+  )
+})

@@ -1,7 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
-import { useEffect, useState } from 'react'
+import { memo, useEffect, useState } from 'react'
 import { Button } from '@/ui/button'
 
 const PageDialog = dynamic(() => import('@/ui/dialog'))
@@ -14,7 +14,11 @@ const everywhere = [
 ] as const
 
 /** The list of the keys of a screen, opened with `?` where nothing is being typed. */
-export function ShortcutList({ keys }: { keys: readonly (readonly [key: string, what: string])[] }) {
+export const ShortcutList = memo(function ShortcutList({
+  keys,
+}: {
+  keys: readonly (readonly [key: string, what: string])[]
+}) {
   const [open, setOpen] = useState(false)
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -40,4 +44,4 @@ export function ShortcutList({ keys }: { keys: readonly (readonly [key: string, 
       </Button>
     </PageDialog>
   )
-}
+})

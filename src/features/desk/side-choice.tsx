@@ -1,12 +1,13 @@
 'use client'
 
+import { memo } from 'react'
 import type { Side } from '@/core/model/types'
 import { useDesk, useDeskPart } from './desk-context'
 
 const names: Record<Side, string> = { stills: 'Stills', motion: 'Motion' }
 
 /** Stills or motion: flips the whole station. */
-export function SideChoice() {
+export const SideChoice = memo(function SideChoice() {
   const desk = useDesk()
   const side = useDeskPart('side')
   return (
@@ -33,4 +34,4 @@ export function SideChoice() {
       ))}
     </fieldset>
   )
-}
+})

@@ -78,6 +78,13 @@ function storeOf(client: AnalysisClient, name: string | null) {
 
 const nothing = () => null
 
+/** Reads what reach was reckoned last, at the moment of an act; null where it is not known. */
+export function useReachNow(): () => ReachReport | null {
+  const client = useContext(AnalysisContext)
+  const desk = useDesk()
+  return () => client?.answer({ kind: 'reach', posture: desk.getView().posture }) ?? null
+}
+
 /** Everything the checks find in the plan, what a reason settles left out; null until it is known. */
 export function useFindings(): readonly Finding[] | null {
   return useAnswer<'findings'>({ kind: 'findings' })

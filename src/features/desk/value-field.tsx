@@ -5,7 +5,7 @@ import { readTyped } from '@/core/model/typed'
 import type { Setting } from '@/core/model/types'
 import type { Value } from '@/core/vocabulary/values'
 import { Check } from '@/ui/check'
-import { Select } from '@/ui/select'
+import { LongSelect } from '@/ui/select'
 import { TypedField } from '@/ui/typed-field'
 
 /** Any setting's value: chosen from a list, ticked, or typed in the words of the camera; what does not fit is said and not kept. */
@@ -39,10 +39,11 @@ export function ValueField({
   const look = `rounded border px-1 font-mono ${edge} ${value === null ? 'text-silt' : quiet ? 'font-semibold' : 'border-pan font-semibold text-pan'} ${className}`
   if (values) {
     return (
-      <Select
+      <LongSelect
         label={label}
         value={value === null ? '' : JSON.stringify(value)}
-        options={[
+        shown={value === null ? inherits : showValue(domain, value)}
+        options={() => [
           ['', inherits],
           ...values.map((one): [string, string] => [JSON.stringify(one), showValue(domain, one)]),
         ]}

@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import { controlsOf } from '@/core/model/controls'
 import type { BodyModel } from '@/core/model/types'
 import { Drawing } from '@/ui/plate/drawing'
@@ -7,7 +8,7 @@ import { Drawing } from '@/ui/plate/drawing'
 const nothing: ReadonlyMap<string, number> = new Map()
 
 /** The faces of the body, small, with the controls that are held lit. */
-export function HeldPlates({
+export const HeldPlates = memo(function HeldPlates({
   model,
   held,
   onPick,
@@ -43,4 +44,4 @@ export function HeldPlates({
       })}
     </div>
   )
-}
+})

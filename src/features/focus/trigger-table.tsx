@@ -1,6 +1,7 @@
 'use client'
 
 import { CircleHelp } from 'lucide-react'
+import { memo } from 'react'
 import { released, type FocusTable } from '@/core/focus/table'
 import { tableIn, type BankFocus, type HeldAcross } from '@/core/focus/sheet'
 import type { FocusRow } from '@/core/focus/table'
@@ -15,7 +16,7 @@ export interface Picked {
 }
 
 /** The trigger table: a line for each way to hold, split where banks differ; the line in hand is marked. */
-export function TriggerTable({
+export const TriggerTable = memo(function TriggerTable({
   model,
   banks,
   lines,
@@ -109,7 +110,7 @@ export function TriggerTable({
       </table>
     </div>
   )
-}
+})
 
 function OutcomeCells({ model, row }: { model: BodyModel; row: FocusRow | null }) {
   if (!row)

@@ -8,7 +8,9 @@ import { lookup } from '@/core/model/lookup'
 import type { Posture } from '@/core/model/types'
 import { plannedLenses } from '@/core/plan/plan'
 import { contextIn, usualContext } from '@/core/resolve/context'
-import { findingsAt, useAnswer, useDesk, useDeskPart, usePlan, useFindings } from '@/features/desk'
+import { findingsAt, useAnswer, useDesk, useDeskPart, usePlanPart, useFindings } from '@/features/desk'
+import { useShared } from '@/ui/use-shared'
+import { useStable } from '@/ui/use-stable'
 import type { Picked } from './trigger-table'
 
 /** The finger whose triggers are shown. */
@@ -17,7 +19,6 @@ export type Digit = 'any' | 'thumb' | 'index' | 'middle' | 'left'
 /** What the Focus station knows: the trigger table as it is narrowed, the line in hand, and the state it is in. */
 export function useFocusStation() {
   const { start } = useDesk()
-  const plan = usePlan()
   const side = useDeskPart('side')
   const findings = useFindings()
   const { model, lenses } = start
@@ -31,11 +32,14 @@ export function useFocusStation() {
   const variants = useMemo(() => (banks ? variantsAcross(banks) : []), [banks])
   const shown = variants.includes(variant) ? variant : 'as set'
   const all = useMemo(() => (banks ? linesAcross(banks, shown) : []), [banks, shown])
-  const lines = all.filter(
-    ({ held }) => (pairs || held.length < 2) && (digit === 'any' || heldBy(model, held, digit, posture)),
+  const lines = useShared(
+    all.filter(
+      ({ held }) => (pairs || held.length < 2) && (digit === 'any' || heldBy(model, held, digit, posture)),
+    ),
   )
-  const picked =
-    choice && all.some(({ held }) => held.join() === choice.held.join()) ? choice : firstOf(all, banks)
+  const picked = useShared(
+    choice && all.some(({ held }) => held.join() === choice.held.join()) ? choice : firstOf(all, banks),
+  )
   const at = banks?.findIndex(({ state }) => state.bank === picked.bank) ?? -1
   const bank = banks?.[at]
   const table = bank && tableIn(bank, shown)
@@ -46,14 +50,15 @@ export function useFocusStation() {
   const held = picked.held.flatMap((key) => table?.triggers.find((one) => one.key === key)?.fn.id ?? [])
   const state = useAnswer<'state'>({ kind: 'state', context, held })
   const outcome = all.find((one) => one.held.join() === picked.held.join())?.cells[at]?.outcomes[0]
-  const inUse = plannedLenses(plan)
-  const pickControl = (control: string) => {
+  const inUse = usePlanPart(plannedLenses)
+  const usual = usePlanPart((plan) => usualContext(model, plan, lenses, side)?.context.lens.id ?? '')
+  const pickControl = useStable((control: string) => {
     const { addresses } = lookup(model)
     const next = all.find(
       ({ held: [one = '', two] }) => addresses.get(one)?.control.id === control && two === undefined,
     )
     if (next) setChoice({ held: next.held, bank: picked.bank })
-  }
+  })
   return {
     model,
     side,
@@ -64,7 +69,7 @@ export function useFocusStation() {
     narrow: { lens: setLens, posture: setPosture, digit: setDigit, variant: setVariant, pairs: setPairs },
     /** The lenses to choose from, and the one the table is about. */
     lenses: lenses.filter((one) => inUse.includes(one.id)),
-    lens: lens ?? usualContext(model, plan, lenses, side)?.context.lens.id ?? '',
+    lens: lens ?? usual,
     picked,
     pick: setChoice,
     pickControl,

@@ -24,8 +24,8 @@ export function FoundationStation() {
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_320px]">
         <section aria-label="What you shoot" className="min-w-0">
           <KindsOfWork known={known} />
-          {known.situations.map(({ id, needs }) => (
-            <SituationTable key={id} situation={id} needs={needs} reached={known.reached} />
+          {known.situations.map((situation) => (
+            <SituationTable key={situation.id} situation={situation} known={known.known} />
           ))}
         </section>
         <Reckoning />

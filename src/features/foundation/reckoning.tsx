@@ -1,23 +1,19 @@
 'use client'
 
+import { memo } from 'react'
 import { type OwnerFact, ownerRange, ownerRow, rowValue } from '@/core/plan/rows'
 import { operators } from '@/core/reach/operators'
 import { weights } from '@/core/suggest/weights'
-import { useDesk, usePlan } from '@/features/desk'
+import { useDesk, usePlanPart } from '@/features/desk'
 import { Check } from '@/ui/check'
 import { NumberField } from '@/ui/number-field'
 
 /** What everything is reckoned with: the target, the times of the hand, and what a suggestion weighs. All can be changed. */
-export function Reckoning() {
+export const Reckoning = memo(function Reckoning() {
   const desk = useDesk()
-  const plan = usePlan()
-  const own = (fact: OwnerFact) => {
-    const value = rowValue(plan.rows, ownerRow(fact))
-    return typeof value === 'number' ? value : null
-  }
-  const keep = (fact: OwnerFact) => (value: number | null) => desk.set({ [ownerRow(fact)]: value })
+  const target = useOwn('target')
   const inFinder = desk.start.model.grids.filter((grid) => grid.inFinder)
-  const counts = rowValue(plan.rows, ownerRow('gridCounts')) === true
+  const counts = usePlanPart((plan) => rowValue(plan.rows, ownerRow('gridCounts')) === true)
   return (
     <aside aria-label="How it is reckoned" className="grid content-start gap-3">
       <section className="border bg-sheet px-4 py-3">
@@ -27,11 +23,11 @@ export function Reckoning() {
           <span>
             <NumberField
               label="Target in percent"
-              value={own('target')}
+              value={target.own}
               from={1}
               to={100}
               placeholder="none"
-              onKeep={keep('target')}
+              onKeep={target.keep}
             />{' '}
             %
           </span>
@@ -49,74 +45,63 @@ export function Reckoning() {
       <Figures
         title="Times of the hand"
         note="Seconds. Measure yourself with a watch and write your own."
-        rows={operators.map(({ id, words, seconds, source }) => ({
-          id,
-          words,
-          usual: seconds,
-          own: own(id),
-          source,
-        }))}
-        keep={keep}
+        figures={operators.map(({ id, words, seconds, source }) => ({ id, words, usual: seconds, source }))}
       />
       <Figures
         title="What a suggestion weighs"
         note="Besides the seconds of the hand; in seconds an outing where nothing else is said."
-        rows={weights.map(({ id, words, unit, usual }) => ({
+        figures={weights.map(({ id, words, unit, usual }) => ({
           id,
           words: unit === 'times' ? `${words} so many times` : words,
           usual,
-          own: own(id),
           source: 'our own reckoning',
         }))}
-        keep={keep}
       />
     </aside>
   )
+})
+
+/** A figure of the owner's: null where the usual one holds. */
+function useOwn(fact: OwnerFact) {
+  const desk = useDesk()
+  const own = usePlanPart((plan) => {
+    const value = rowValue(plan.rows, ownerRow(fact))
+    return typeof value === 'number' ? value : null
+  })
+  return { own, keep: (value: number | null) => desk.set({ [ownerRow(fact)]: value }) }
 }
 
-interface FigureRow {
+interface Figure {
   readonly id: OwnerFact
   readonly words: string
   readonly usual: number
-  readonly own: number | null
   readonly source: string
 }
 
-function Figures({
-  title,
-  note,
-  rows,
-  keep,
-}: {
-  title: string
-  note: string
-  rows: readonly FigureRow[]
-  keep: (fact: OwnerFact) => (value: number | null) => void
-}) {
+function Figures({ title, note, figures }: { title: string; note: string; figures: readonly Figure[] }) {
   return (
     <section className="border bg-sheet px-4 py-3">
       <h2 className="font-head text-lead font-semibold">{title}</h2>
       <p className="text-small text-silt">{note}</p>
       <ul className="mt-1 divide-y">
-        {rows.map(({ id, words, usual, own, source }) => (
-          <li key={id} className="flex items-center justify-between gap-2 py-1">
-            <span className="leading-tight">
-              {words}
-              <span className="block text-small text-silt">
-                {own === null ? source : `yours; usual ${usual}`}
-              </span>
-            </span>
-            <NumberField
-              label={words}
-              value={own}
-              from={ownerRange(id)[0]}
-              to={ownerRange(id)[1]}
-              placeholder={String(usual)}
-              onKeep={keep(id)}
-            />
-          </li>
+        {figures.map((figure) => (
+          <FigureLine key={figure.id} figure={figure} />
         ))}
       </ul>
     </section>
+  )
+}
+
+function FigureLine({ figure: { id, words, usual, source } }: { figure: Figure }) {
+  const { own, keep } = useOwn(id)
+  const [from, to] = ownerRange(id)
+  return (
+    <li className="flex items-center justify-between gap-2 py-1">
+      <span className="leading-tight">
+        {words}
+        <span className="block text-small text-silt">{own === null ? source : `yours; usual ${usual}`}</span>
+      </span>
+      <NumberField label={words} value={own} from={from} to={to} placeholder={String(usual)} onKeep={keep} />
+    </li>
   )
 }

@@ -2,19 +2,19 @@
 
 import { idsOf, needRow, needSituationOf, situationOf, situationRow } from '@/core/plan/rows'
 import { ArrowDown, ArrowUp, X } from 'lucide-react'
-import { useId, useState } from 'react'
+import { memo, useId, useState } from 'react'
 import type { Need } from '@/core/reach/needs'
-import type { Reached } from '@/core/reach/report'
-import { movedSituation, situationName, situationSide } from '@/core/reach/needs'
+import { movedSituation } from '@/core/reach/needs'
 import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import { needFlags, type NeedFlag } from '@/core/vocabulary/need-flags'
 import { knows } from '@/core/reach/paths'
-import { useDesk, usePlan, useKeptText } from '@/features/desk'
+import { useDesk, useKeptText } from '@/features/desk'
 import { EyeSign, formula, secondsOf } from '@/features/reach'
 import { termOf } from '@/core/vocabulary/terms'
 import { IconButton, Offer } from '@/ui/button'
 import { Check } from '@/ui/check'
 import { NumberField } from '@/ui/number-field'
+import type { QuickestWay, Situation } from './use-foundation-station'
 
 const often = [
   ['never', 0],
@@ -26,64 +26,22 @@ const often = [
 ] as const
 
 /** The needs of one situation: how often each comes, what matters about it, and the quickest way as the plan stands. */
-export function SituationTable({
+export const SituationTable = memo(function SituationTable({
   situation,
-  needs,
-  reached,
+  known,
 }: {
-  situation: string
-  needs: readonly Need[]
-  /** The ways to all needs of the plan; null until they are known. */
-  reached: readonly Reached[] | null
+  situation: Situation
+  /** Whether the ways are known. */
+  known: boolean
 }) {
-  const desk = useDesk()
-  const plan = usePlan()
-  const name = situationName(plan, situation)
-  const side = situationSide(desk.start.model, plan, situation)
+  const { name, side, needs } = situation
   const films = side === 'motion'
-  const text = useKeptText(situationRow(situation, 'name'), situation)
-  const remove = () => {
-    const rows = idsOf(plan.rows).filter((row) => (situationOf(row) ?? needSituationOf(row)) === situation)
-    desk.set(Object.fromEntries(rows.map((row) => [row, null])))
-  }
-  const found = needs.map((need) => reached?.find((one) => sameNeed(one.need, need)) ?? null)
-  const total = found.reduce((sum, one) => sum + (one?.perOuting ?? 0), 0)
   return (
-    <section aria-label={name} className="mt-4 border bg-sheet px-4 py-3">
-      <div className="flex flex-wrap items-baseline gap-x-3">
-        <h2 className="sr-only">{name}</h2>
-        <input
-          aria-label="Name of the situation"
-          value={text.value}
-          maxLength={60}
-          onChange={(event) => text.type(event.target.value)}
-          onBlur={text.leave}
-          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-          className="-ml-1 min-w-0 rounded border border-transparent bg-transparent px-1 font-head text-lead font-semibold [field-sizing:content] hover:border-rule"
-        />
-        <p className="flex items-baseline gap-1 text-silt">
-          {desk.start.model.sides.length > 1 ? (
-            <select
-              aria-label={`Side of ${name}`}
-              value={side}
-              onChange={(event) => desk.set({ [situationRow(situation, 'side')]: event.target.value })}
-              className="min-h-8 rounded border-0 bg-transparent"
-            >
-              {desk.start.model.sides.map((one) => (
-                <option key={one}>{one}</option>
-              ))}
-            </select>
-          ) : (
-            side
-          )}
-          · {reached ? secondsOf(total) : '…'} an outing
-        </p>
-        <div className="flex-1" />
-        <Move situation={situation} name={name} />
-        <Offer className="text-small" onClick={remove}>
-          Remove, {needs.length} needs
-        </Offer>
-      </div>
+    <section
+      aria-label={name}
+      className="mt-4 border bg-sheet px-4 py-3 [contain-intrinsic-size:auto_30rem] [content-visibility:auto]"
+    >
+      <Head situation={situation} known={known} />
       <div className="overflow-x-auto">
         <table className="mt-2 w-full min-w-160 border-collapse">
           <thead>
@@ -99,50 +57,106 @@ export function SituationTable({
             </tr>
           </thead>
           <tbody>
-            {needs.map((need, i) => (
-              <NeedRow key={need.what} need={need} reached={found[i] ?? null} films={films} />
+            {needs.map(([need, reached]) => (
+              <NeedRow key={need.what} need={need} reached={reached} films={films} />
             ))}
           </tbody>
         </table>
       </div>
-      <AddNeed situation={situation} has={needs.map(({ what }) => what)} />
+      <AddNeed situation={situation.id} has={needs.map(([{ what }]) => what)} />
     </section>
+  )
+})
+
+/** Its name, its side, what it costs an outing, and its place among the others. */
+function Head({
+  situation: { id, name, side, place, needs },
+  known,
+}: {
+  situation: Situation
+  known: boolean
+}) {
+  const desk = useDesk()
+  const { model } = desk.start
+  const text = useKeptText(situationRow(id, 'name'), id)
+  const remove = () => {
+    const rows = idsOf(desk.getView().plan.rows).filter(
+      (row) => (situationOf(row) ?? needSituationOf(row)) === id,
+    )
+    desk.set(Object.fromEntries(rows.map((row) => [row, null])))
+  }
+  const total = needs.reduce((sum, [, reached]) => sum + (reached?.perOuting ?? 0), 0)
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-3">
+      <h2 className="sr-only">{name}</h2>
+      <input
+        aria-label="Name of the situation"
+        value={text.value}
+        maxLength={60}
+        onChange={(event) => text.type(event.target.value)}
+        onBlur={text.leave}
+        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+        className="-ml-1 min-w-0 rounded border border-transparent bg-transparent px-1 font-head text-lead font-semibold [field-sizing:content] hover:border-rule"
+      />
+      <p className="flex items-baseline gap-1 text-silt">
+        {model.sides.length > 1 ? (
+          <select
+            aria-label={`Side of ${name}`}
+            value={side}
+            onChange={(event) => desk.set({ [situationRow(id, 'side')]: event.target.value })}
+            className="min-h-8 rounded border-0 bg-transparent"
+          >
+            {model.sides.map((one) => (
+              <option key={one}>{one}</option>
+            ))}
+          </select>
+        ) : (
+          side
+        )}
+        · {known ? secondsOf(total) : '…'} an outing
+      </p>
+      <div className="flex-1" />
+      <Move situation={id} name={name} place={place} />
+      <Offer className="text-small" onClick={remove}>
+        Remove, {needs.length} needs
+      </Offer>
+    </div>
   )
 }
 
 /** Moves a situation among the others. */
-function Move({ situation, name }: { situation: string; name: string }) {
+function Move({ situation, name, place }: { situation: string; name: string; place: Situation['place'] }) {
   const desk = useDesk()
-  const plan = usePlan()
   const ways = [
-    { label: `Move ${name} up`, by: -1, Sign: ArrowUp },
-    { label: `Move ${name} down`, by: 1, Sign: ArrowDown },
+    { label: `Move ${name} up`, by: -1, Sign: ArrowUp, end: 'first' },
+    { label: `Move ${name} down`, by: 1, Sign: ArrowDown, end: 'last' },
   ]
   return (
     <span className="not-printed flex gap-1 self-center">
-      {ways.map(({ label, by, Sign }) => {
-        const rows = movedSituation(plan, situation, by)
-        return (
-          <IconButton
-            key={label}
-            label={label}
-            disabled={Object.keys(rows).length === 0}
-            onClick={() => desk.set(rows)}
-            className="border-transparent"
-          >
-            <Sign size={16} aria-hidden="true" />
-          </IconButton>
-        )
-      })}
+      {ways.map(({ label, by, Sign, end }) => (
+        <IconButton
+          key={label}
+          label={label}
+          disabled={place === end || place === 'only'}
+          onClick={() => desk.set(movedSituation(desk.getView().plan, situation, by))}
+          className="border-transparent"
+        >
+          <Sign size={16} aria-hidden="true" />
+        </IconButton>
+      ))}
     </span>
   )
 }
 
-function sameNeed(one: Need, other: Need): boolean {
-  return one.situation === other.situation && one.what === other.what
-}
-
-function NeedRow({ need, reached, films }: { need: Need; reached: Reached | null; films: boolean }) {
+const NeedRow = memo(function NeedRow({
+  need,
+  reached,
+  films,
+}: {
+  need: Need
+  reached: QuickestWay | null
+  films: boolean
+}) {
   const desk = useDesk()
   const row = needRow(need.situation, need.what)
   const term = termOf(need.what)
@@ -227,13 +241,15 @@ function NeedRow({ need, reached, films }: { need: Need; reached: Reached | null
       </td>
     </tr>
   )
-}
+})
 
 function AddNeed({ situation, has }: { situation: string; has: readonly string[] }) {
   const desk = useDesk()
   const id = useId()
   const [typed, setTyped] = useState('')
   const [unknown, setUnknown] = useState(false)
+  // The list is long, and only there while somebody types.
+  const [typing, setTyping] = useState(false)
   const known = [...commonSettings.values(), ...commonFunctions.values()].filter(
     ({ id: what }) => !has.includes(what) && knows(desk.start.model, what),
   )
@@ -256,13 +272,13 @@ function AddNeed({ situation, has }: { situation: string; has: readonly string[]
           setUnknown(false)
           if (known.some(({ term }) => term === event.target.value)) add(event.target.value)
         }}
+        onFocus={() => setTyping(true)}
+        onBlur={() => setTyping(false)}
         onKeyDown={(event) => event.key === 'Enter' && add(typed)}
         className="min-h-9 w-72 max-w-full rounded border bg-crust px-2 placeholder:text-silt"
       />
       <datalist id={`${id} known`}>
-        {known.map(({ id: what, term }) => (
-          <option key={what} value={term} />
-        ))}
+        {typing && known.map(({ id: what, term }) => <option key={what} value={term} />)}
       </datalist>
       {unknown && (
         <span role="alert" className="ml-2 text-rust">

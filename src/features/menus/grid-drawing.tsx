@@ -1,19 +1,21 @@
 'use client'
 
+import { memo } from 'react'
 import { gridRow } from '@/core/plan/rows'
 import type { Grid } from '@/core/model/types'
 import { addressesWith } from '@/core/plan/assign'
-import { itemAt } from '@/core/plan/menu-items'
-import { useDesk, usePlan } from '@/features/desk'
+import { useDesk, usePlanPart } from '@/features/desk'
 import { PlaceButton, type Drawn } from './place-button'
+import { useStands } from './use-menus-station'
 
 /** One function menu with this model's rows and columns. */
-export function GridDrawing({ grid, ...drawn }: Drawn & { grid: Grid }) {
+export const GridDrawing = memo(function GridDrawing({ grid, selected, onSelect }: Drawn & { grid: Grid }) {
   const { model } = useDesk().start
-  const plan = usePlan()
-  const cells = Array.from({ length: grid.rows * grid.columns }, (_, i) => i + 1)
-  const filled = cells.filter((cell) => itemAt(model, plan, gridRow(grid.id, cell)) !== null).length
-  const openers = addressesWith(model, plan, grid.side, grid.openedBy)
+  const cells = useStands(Array.from({ length: grid.rows * grid.columns }, (_, i) => gridRow(grid.id, i + 1)))
+  const filled = cells.filter(({ item }) => item !== null).length
+  const openers = usePlanPart((plan) =>
+    addressesWith(model, plan, grid.side, grid.openedBy).map((one) => one.control.name),
+  )
   return (
     <section aria-label={grid.name} className="border bg-sheet px-4 py-3">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -21,7 +23,7 @@ export function GridDrawing({ grid, ...drawn }: Drawn & { grid: Grid }) {
         <p className="text-silt">
           {filled} of {cells.length} cells ·{' '}
           {openers.length > 0 ? (
-            `opened by ${openers.map((one) => one.control.name).join(' or ')}`
+            `opened by ${openers.join(' or ')}`
           ) : (
             <b className="text-lichen">no key opens it</b>
           )}{' '}
@@ -32,12 +34,17 @@ export function GridDrawing({ grid, ...drawn }: Drawn & { grid: Grid }) {
         className="mt-2 grid gap-px border bg-rule p-px"
         style={{ gridTemplateColumns: `repeat(${grid.columns}, minmax(0, 1fr))` }}
       >
-        {cells.map((cell) => (
-          <div key={cell} className="grid min-h-17 min-w-0 bg-sheet">
-            <PlaceButton row={gridRow(grid.id, cell)} place={`${grid.name}, cell ${cell}`} {...drawn} />
+        {cells.map((stands, i) => (
+          <div key={stands.row} className="grid min-h-17 min-w-0 bg-sheet">
+            <PlaceButton
+              stands={stands}
+              place={`${grid.name}, cell ${i + 1}`}
+              picked={stands.row === selected}
+              onSelect={onSelect}
+            />
           </div>
         ))}
       </div>
     </section>
   )
-}
+})

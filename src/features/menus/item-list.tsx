@@ -8,24 +8,21 @@ import type { ItemUse } from '@/core/reach/menu-uses'
 import { useDesk, usePlan } from '@/features/desk'
 import { DraggableOption } from '@/ui/draggable-option'
 import { PickList } from '@/ui/pick-list'
-import type { Drawn } from './place-button'
+import { useItems } from './use-menus-station'
 
 /** Everything that may stand at a place of a menu: what is needed most and on no key first. */
 export function ItemList({
   row,
   current,
-  uses,
-  idle,
   onPut,
 }: {
   row: RowId
   current: string | null
-  uses: ReadonlyMap<string, ItemUse>
-  idle: Drawn['idle']
   onPut: (item: string) => void
 }) {
   const { model } = useDesk().start
   const plan = usePlan()
+  const { uses, idle } = useItems()
   const places = useMemo(() => placesOf(model, plan), [model, plan])
   const all = useMemo(() => {
     const merit = (item: string) => {

@@ -4,7 +4,6 @@ import { type RowId, describeRow } from '@/core/plan/rows'
 import dynamic from 'next/dynamic'
 import { itemName } from '@/core/model/lookup'
 import { deliveredAt, itemAt } from '@/core/plan/menu-items'
-import type { ItemUse } from '@/core/reach/menu-uses'
 import {
   FindingCard,
   findingsAt,
@@ -15,27 +14,24 @@ import {
   useFindings,
 } from '@/features/desk'
 import { Button, Offer } from '@/ui/button'
-import type { Drawn } from './place-button'
+import { useItems } from './use-menus-station'
 
 const ItemList = dynamic(() => import('./item-list').then((one) => one.ItemList))
 
 /** The cell or line in hand, and everything that may stand there: what is needed most and on no key first. */
 export function ItemPanel({
   row,
-  uses,
-  idle,
   onPut,
   onClose,
 }: {
   row: RowId | null
-  uses: ReadonlyMap<string, ItemUse>
-  idle: Drawn['idle']
   onPut: (item: string | null) => void
   onClose: () => void
 }) {
   const { model } = useDesk().start
   const plan = usePlan()
   const findings = useFindings() ?? []
+  const { uses } = useItems()
   if (row === null) {
     const mine = findingsAt(findings, 'menus')
     return (
@@ -91,7 +87,7 @@ export function ItemPanel({
         .map((finding) => (
           <FindingCard key={finding.check} finding={finding} />
         ))}
-      <ItemList row={row} current={item} uses={uses} idle={idle} onPut={onPut} />
+      <ItemList row={row} current={item} onPut={onPut} />
     </div>
   )
 }

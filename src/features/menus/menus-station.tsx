@@ -25,7 +25,8 @@ const menuKeys = [
 
 /** The Menus station: the function menus of a side and the own menu, what stands in them, and what had better. */
 export function MenusStation() {
-  const { model, planId, side, grids, station, hand, panel, setPanel, drawn } = useMenusStation()
+  const { model, planId, side, grids, station, hand, panel, setPanel, show } = useMenusStation()
+  const drawn = { selected: hand.selected, onSelect: show }
   const router = useRouter()
   return (
     <DndContext id="menus" {...hand.dragging}>
@@ -47,8 +48,6 @@ export function MenusStation() {
                 <ItemPanel
                   key={hand.selected ?? 'none'}
                   row={hand.selected}
-                  uses={drawn.uses}
-                  idle={drawn.idle}
                   onPut={(item) => hand.selected && hand.put(hand.selected, item)}
                   onClose={hand.back}
                 />

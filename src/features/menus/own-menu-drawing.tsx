@@ -1,27 +1,30 @@
 'use client'
 
+import { memo } from 'react'
 import { ownNameRow, ownRow } from '@/core/plan/rows'
 import { baseRow, baseValue, defaultWhereabouts } from '@/core/plan/cells'
 import type { OwnMenu } from '@/core/model/types'
 import { lookup } from '@/core/model/lookup'
-import { itemAt } from '@/core/plan/menu-items'
-import { useDesk, useDeskPart, usePlan, useKeptText } from '@/features/desk'
+import { useDesk, useDeskPart, useKeptText, usePlanPart } from '@/features/desk'
 import { Check } from '@/ui/check'
 import { PlaceButton, type Drawn } from './place-button'
+import { useStands } from './use-menus-station'
 
 /** The own menu: its pages with their names, line by line. */
-export function OwnMenuDrawing({ menu, ...drawn }: Drawn & { menu: OwnMenu }) {
+export const OwnMenuDrawing = memo(function OwnMenuDrawing({
+  menu,
+  selected,
+  onSelect,
+}: Drawn & { menu: OwnMenu }) {
   const desk = useDesk()
-  const plan = usePlan()
   const side = useDeskPart('side')
   const { model } = desk.start
   const pages = Array.from({ length: menu.pages }, (_, i) => i + 1)
   const lines = Array.from({ length: menu.lines }, (_, i) => i + 1)
-  const filled = pages.flatMap((page) =>
-    lines.filter((line) => itemAt(model, plan, ownRow(page, line)) !== null),
-  ).length
+  const stands = useStands(pages.flatMap((page) => lines.map((line) => ownRow(page, line))))
+  const filled = stands.filter(({ item }) => item !== null).length
   const first = menu.opensFirst === undefined ? undefined : lookup(model).settings.get(menu.opensFirst)
-  const opens = first ? baseValue(model, plan.rows, first, side) === true : false
+  const opens = usePlanPart(({ rows }) => first !== undefined && baseValue(model, rows, first, side) === true)
   return (
     <section aria-label="Own menu" className="border bg-sheet px-4 py-3">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -35,7 +38,7 @@ export function OwnMenuDrawing({ menu, ...drawn }: Drawn & { menu: OwnMenu }) {
             checked={opens}
             onChange={() =>
               desk.set({
-                [baseRow(plan.rows, first, defaultWhereabouts(model, side))]:
+                [baseRow(desk.getView().plan.rows, first, defaultWhereabouts(model, side))]:
                   opens === (first.factory !== true) ? null : !opens,
               })
             }
@@ -49,12 +52,13 @@ export function OwnMenuDrawing({ menu, ...drawn }: Drawn & { menu: OwnMenu }) {
           <div key={page} className="min-w-0">
             <PageName page={page} longest={menu.nameLength} />
             <ol className="divide-y border">
-              {lines.map((line) => (
-                <li key={line} className="grid">
+              {stands.slice((page - 1) * menu.lines, page * menu.lines).map((one, i) => (
+                <li key={one.row} className="grid">
                   <PlaceButton
-                    row={ownRow(page, line)}
-                    place={`Own menu, page ${page}, line ${line}`}
-                    {...drawn}
+                    stands={one}
+                    place={`Own menu, page ${page}, line ${i + 1}`}
+                    picked={one.row === selected}
+                    onSelect={onSelect}
                     className="min-h-9 !flex-row items-center"
                   />
                 </li>
@@ -65,7 +69,7 @@ export function OwnMenuDrawing({ menu, ...drawn }: Drawn & { menu: OwnMenu }) {
       </div>
     </section>
   )
-}
+})
 
 function PageName({ page, longest }: { page: number; longest: number }) {
   const text = useKeptText(ownNameRow(page))

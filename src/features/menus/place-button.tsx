@@ -1,52 +1,58 @@
 'use client'
 
-import { type RowId, isOwnRow, noteRow } from '@/core/plan/rows'
+import { memo } from 'react'
+import type { RowId } from '@/core/plan/rows'
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { CopyCheck, KeyRound, Lock, TriangleAlert } from 'lucide-react'
 import type { Finding } from '@/core/checks/finding'
 import { itemName } from '@/core/model/lookup'
-import { itemAt } from '@/core/plan/menu-items'
 import type { ItemUse } from '@/core/reach/menu-uses'
 import type { NoEffect } from '@/core/resolve/without-effect'
-import { useDesk, useDeskPart, usePlan } from '@/features/desk'
+import { useDesk } from '@/features/desk'
+
+/** What stands in a cell or line of a menu. */
+export interface Stands {
+  readonly row: RowId
+  readonly item: string | null
+  /** The plan says it, not the camera as delivered. */
+  readonly own: boolean
+  readonly locked: boolean
+  /** A reason is given for it. */
+  readonly explained: boolean
+  readonly use: ItemUse | null
+  /** The sides on which it does nothing as the camera stands, with the reason. */
+  readonly idle: readonly NoEffect[]
+  readonly trips: readonly Pick<Finding, 'check' | 'title'>[]
+}
 
 /** What every drawing of a menu is given. */
 export interface Drawn {
-  readonly selected: string | null
-  readonly uses: ReadonlyMap<string, ItemUse>
-  /** The sides on which an item does nothing as the camera stands, with the reason. */
-  readonly idle: ReadonlyMap<string, readonly NoEffect[]>
-  readonly findings: readonly Finding[]
+  readonly selected: RowId | null
   readonly onSelect: (row: RowId) => void
 }
 
 /** A cell or a line: what stands there, how often it is used, and what is amiss; picked, dragged, dropped on. */
-export function PlaceButton({
-  row,
+export const PlaceButton = memo(function PlaceButton({
+  stands: { row, item, own, locked, explained, use, idle, trips },
   place,
-  selected,
-  uses,
-  idle,
-  findings,
+  picked,
   onSelect,
   className = '',
-}: Drawn & { row: RowId; place: string; className?: string }) {
+}: {
+  stands: Stands
+  /** Where it is, spoken. */
+  place: string
+  picked: boolean
+  onSelect: (row: RowId) => void
+  className?: string
+}) {
   const { model } = useDesk().start
-  const plan = usePlan()
-  const shown = useDeskPart('side')
-  const item = itemAt(model, plan, row)
   const drag = useDraggable({ id: `from ${row}`, data: { from: row, item }, disabled: item === null })
   const drop = useDroppable({ id: `to ${row}`, data: { to: row } })
-  const use = item === null ? undefined : uses.get(item)
-  const gone = (item === null ? [] : (idle.get(item) ?? [])).filter(
-    ({ side }) => isOwnRow(row) || side === shown,
-  )
-  const mine = findings.filter((finding) => finding.row === row)
   const name = item === null ? 'empty' : itemName(model, item)
-  const own = Object.hasOwn(plan.rows, row)
   const look = drop.isOver
     ? 'bg-blush outline-2 outline-pan'
-    : row === selected
+    : picked
       ? 'bg-blush text-pan'
       : 'hover:bg-glass'
   return (
@@ -57,7 +63,7 @@ export function PlaceButton({
       }}
       type="button"
       data-row={row}
-      aria-pressed={row === selected}
+      aria-pressed={picked}
       onPointerDown={(event) => void drag.listeners?.onPointerDown?.(event)}
       onClick={() => onSelect(row)}
       className={`flex min-w-0 touch-none flex-col items-start justify-between gap-0.5 px-2 py-1.5 text-left leading-tight ${look} ${drag.isDragging ? 'opacity-40' : ''} ${className}`}
@@ -74,14 +80,14 @@ export function PlaceButton({
             <span className="sr-only"> on a key already</span>
           </span>
         )}
-        {noteRow('lock', row) in plan.rows && <Lock size={13} aria-hidden="true" />}
-        {noteRow('why', row) in plan.rows && <CopyCheck size={13} aria-hidden="true" />}
-        {gone.map(({ side, because }) => (
+        {locked && <Lock size={13} aria-hidden="true" />}
+        {explained && <CopyCheck size={13} aria-hidden="true" />}
+        {idle.map(({ side, because }) => (
           <span key={side} title={because} className="whitespace-nowrap text-lichen">
             nothing in {side}
           </span>
         ))}
-        {mine.map((finding) => (
+        {trips.map((finding) => (
           <span key={finding.check} title={finding.title}>
             <TriangleAlert size={13} className="text-lichen" aria-hidden="true" />
             <span className="sr-only"> {finding.title}</span>
@@ -90,4 +96,4 @@ export function PlaceButton({
       </span>
     </button>
   )
-}
+})

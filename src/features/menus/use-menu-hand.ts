@@ -7,12 +7,11 @@ import { putItem, swapItems } from '@/core/plan/menu-items'
 import type { Step } from '@/core/sync/step'
 import type { Result } from '@/core/result'
 import { useDragSensors } from '@/ui/drag'
-import { useDesk, usePlan } from '@/features/desk'
+import { useDesk } from '@/features/desk'
 
 /** Everything that puts items into cells and lines: picked in the list, dragged, carried and emptied by the keyboard. */
 export function useMenuHand(station: RefObject<HTMLElement | null>) {
   const desk = useDesk()
-  const plan = usePlan()
   const { model } = desk.start
   const [selected, setSelected] = useState<RowId | null>(null)
   const [carried, setCarried] = useState<RowId | null>(null)
@@ -22,8 +21,10 @@ export function useMenuHand(station: RefObject<HTMLElement | null>) {
     if (!made.ok) return desk.refuse(made.refusal)
     if (desk.applyStep(made.value)) setSelected(row)
   }
-  const put = (row: RowId, item: string | null) => took(putItem(model, plan, row, item, desk.newId()), row)
-  const swap = (from: RowId, to: RowId) => took(swapItems(model, plan, from, to, desk.newId()), to)
+  const put = (row: RowId, item: string | null) =>
+    took(putItem(model, desk.getView().plan, row, item, desk.newId()), row)
+  const swap = (from: RowId, to: RowId) =>
+    took(swapItems(model, desk.getView().plan, from, to, desk.newId()), to)
   const pick = (row: RowId) => {
     if (carried !== null && carried !== row) return swap(carried, row)
     setCarried(null)

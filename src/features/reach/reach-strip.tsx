@@ -1,23 +1,30 @@
 'use client'
 
 import { idsOf, isNeedRow, ownerRow, rowValue } from '@/core/plan/rows'
-import type { ReactNode } from 'react'
+import { memo, type ReactNode } from 'react'
 import Link from 'next/link'
 import { posturesOf } from '@/core/model/controls'
 import type { ReachReport } from '@/core/reach/report'
-import { useDesk, useDeskPart, usePlan, useReach } from '@/features/desk'
+import { useDesk, useDeskPart, usePlanPart, useReach } from '@/features/desk'
 import { Select } from '@/ui/select'
 import { percent, postureWords, secondsOf, signed } from './words'
 
 /** What the needs of the plan cost, in one line; with a change in the hand, what it would make of it. */
-export function ReachStrip({ trial, children }: { trial?: ReachReport | null; children?: ReactNode }) {
+export const ReachStrip = memo(function ReachStrip({
+  trial,
+  children,
+}: {
+  trial?: ReachReport | null
+  children?: ReactNode
+}) {
   const desk = useDesk()
-  const plan = usePlan()
+  const needed = usePlanPart(({ rows }) => idsOf(rows).some((row) => isNeedRow(row)))
+  const target = usePlanPart(({ rows }) => rowValue(rows, ownerRow('target')))
   const posture = useDeskPart('posture')
   const report = useReach()
   // What was reckoned while nothing was needed yet says nothing of the needs there are now.
   const now = report && report.reached.length > 0 ? report : null
-  if (!idsOf(plan.rows).some((row) => isNeedRow(row))) {
+  if (!needed) {
     return (
       <section
         aria-label="Reach"
@@ -40,7 +47,6 @@ export function ReachStrip({ trial, children }: { trial?: ReachReport | null; ch
   const next = trial ?? now
   const change = (of: (report: ReachReport) => number) => (next && now ? of(next) - of(now) : 0)
   const shown = (of: (report: ReachReport) => string) => (next ? of(next) : '…')
-  const target = rowValue(plan.rows, ownerRow('target'))
   return (
     <section
       aria-label="Reach"
@@ -87,7 +93,7 @@ export function ReachStrip({ trial, children }: { trial?: ReachReport | null; ch
       </div>
     </section>
   )
-}
+})
 
 function Figure({
   label,

@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import type { FinderPicture } from '@/core/focus/finder'
 import type { Does } from '@/core/focus/outcome'
 import { eyesOfScene, Scene } from './scene'
@@ -8,7 +9,7 @@ const [width, height] = [300, 200]
  * What the finder shows of focus, drawn over a scene: the places the area can take as dots, the area as a box, the zone
  * where subjects are looked for with a broken edge, and the eyes found in it.
  */
-export function FinderDrawing({
+export const FinderDrawing = memo(function FinderDrawing({
   picture,
   does,
   words,
@@ -52,7 +53,7 @@ export function FinderDrawing({
       )}
     </svg>
   )
-}
+})
 
 function ZoneBox({ zone: [left, top, wide, high], look }: { zone: FinderPicture['area']; look: string }) {
   return (

@@ -1,9 +1,10 @@
+import { memo } from 'react'
 import type { Control, Face, Stroke } from '@/core/model/types'
 import type { Box } from './geometry'
 import { centreOf } from './sheet'
 
 /** A face as line art with its controls in their places; coordinates are pixels of the plate. */
-export function Drawing({
+export const Drawing = memo(function Drawing({
   face,
   controls,
   box,
@@ -43,7 +44,7 @@ export function Drawing({
       ))}
     </g>
   )
-}
+})
 
 const strokeLook: Record<Stroke['weight'], string> = {
   outline: 'fill-sheet stroke-ink [stroke-width:1.6]',

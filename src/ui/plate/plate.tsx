@@ -4,6 +4,8 @@ import { useEffect, useMemo, useRef, useState, type ComponentType } from 'react'
 import type { Control, Face } from '@/core/model/types'
 import { Drawing } from './drawing'
 import { LabelButton, labelSize, type LineProps, type PlateLabel } from './label'
+import { useShared } from '../use-shared'
+import { useStable } from '../use-stable'
 import { layoutIn } from './layout'
 import { centreOf, type LabelSize, type PlateLayout } from './sheet'
 
@@ -34,13 +36,16 @@ export function Plate({
   const sizes = useLabelSizes(labels)
   const layout = useMemo(() => layoutIn(face, sizes, size), [face, sizes, size])
   const least = useLeastHeight(face, sizes, size, layout)
-  const heat = useMemo(() => heatOf(labels), [labels])
+  const heat = useShared(useMemo(() => heatOf(labels), [labels]))
   const inHand = labels.find((label) => label.lines.some((line) => line.address === selected))?.control.id
-  const lit = new Set([...(held ?? []), ...(inHand === undefined ? [] : [inHand])])
-  const pick = (control: Control) => {
+  const lit = useMemo(
+    () => new Set([...(held ?? []), ...(inHand === undefined ? [] : [inHand])]),
+    [held, inHand],
+  )
+  const pick = useStable((control: Control) => {
     const first = labels.find((label) => label.control === control)?.lines[0]
     if (first) onSelect(first.address)
-  }
+  })
   const shared = { face, labels, lit, heat, line, selected, onSelect, onPick: pick }
   return (
     <div
@@ -128,7 +133,7 @@ function WithMargins({
   onSelect,
   onPick,
 }: Parts & { layout: PlateLayout }) {
-  const controls = labels.map((label) => label.control)
+  const controls = useShared(labels.map((label) => label.control))
   return (
     <>
       <svg width={layout.width} height={layout.height} className="absolute inset-0" aria-hidden="true">
