@@ -5,7 +5,7 @@ import type { Plan } from '../plan/plan'
 import type { Rows } from '../plan/rows'
 import { reachAfter, reachOf } from '../reach/reach'
 import type { ReachReport } from '../reach/report'
-import { changedBetween, resolveAfter } from '../resolve/after-change'
+import { changedBetween, resolveAfter, type Changed } from '../resolve/after-change'
 import type { Context } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import type { Resolution, StateIn } from '../resolve/resolved'
@@ -24,6 +24,7 @@ export class Analysis implements Subject {
   private checks: CheckedPlan | null = null
   private readonly reaches = new Map<Posture, ReachReport>()
   private readonly states = new Map<string, { readonly plan: Plan; readonly resolution: Resolution }>()
+  private readonly since = new Map<Plan, Changed>()
   private readonly answers = new Map<string, Kept>()
 
   constructor(
@@ -42,8 +43,9 @@ export class Analysis implements Subject {
     const { what } = changedBetween(this.model, this.now, plan)
     if (what.size === 0) return
     this.now = plan
+    this.since.clear()
     for (const kept of this.answers.values())
-      if (answering[kept.kind].hangsOn.some((one) => what.has(one))) kept.current = false
+      if (answering[kept.kind].hangsOn(this.model).some((one) => what.has(one))) kept.current = false
   }
 
   /** The plan with some rows changed, as `update` takes it. */
@@ -93,15 +95,16 @@ export class Analysis implements Subject {
         ? resolve(this.model, this.now, context)
         : known.plan === this.now
           ? known.resolution
-          : resolveAfter(
-              this.model,
-              this.now,
-              context,
-              known.resolution,
-              changedBetween(this.model, known.plan, this.now),
-            )
+          : resolveAfter(this.model, this.now, context, known.resolution, this.changedSince(known.plan))
     keep(this.states, name, { plan: this.now, resolution })
     return resolution
+  }
+
+  /** What the plan as it stands differs in from one that was: worked out once for all that was made from it. */
+  private changedSince(plan: Plan): Changed {
+    let changed = this.since.get(plan)
+    if (!changed) this.since.set(plan, (changed = changedBetween(this.model, plan, this.now)))
+    return changed
   }
 
   /** Findings and reach as they would be with some rows changed; nothing of it is kept. */

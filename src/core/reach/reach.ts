@@ -7,14 +7,14 @@ import type { BodyModel, LensModel, Posture, Side } from '../model/types'
 import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import { setRows } from '../plan/step'
-import { changedBetween, resolveAfter, type Changed } from '../resolve/after-change'
+import { changedBetween, changedIn, resolveAfter, sidesOfKeys, type Changed } from '../resolve/after-change'
 import { usualContext, type Context } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
 import { needsOf, type Need } from './needs'
 import { coverageOf, type Reached, type ReachReport, type Worst } from './report'
 import { timesOf } from './operators'
-import { afterStopping, doing, knows, pathsTo, usefulOn, type ReachContext } from './paths'
+import { afterStopping, doing, knows, pathsTo, usefulOn, type Path, type ReachContext } from './paths'
 
 /** What an adjustment costs that no path leads to, or none as quick as this: it is looked up, or missed. */
 export const unreachedSeconds = 30
@@ -26,7 +26,7 @@ export function reachOf(
   lenses: readonly LensModel[],
   posture: Posture = 'finder',
 ): ReachReport {
-  return reckoned({ model, lenses, posture }, plan, new Map(), null)
+  return reported({ model, lenses, posture }, plan, null)
 }
 
 /** What the needs of a plan cost where those of one that differs little are known: the same as `reachOf`, sooner. */
@@ -34,7 +34,7 @@ export function reachAfter(before: ReachReport, plan: Plan): ReachReport {
   const work = workOf(before)
   if (work.plan === plan) return before
   const changed = changedBetween(work.asked.model, work.plan, plan)
-  return reckoned(work.asked, plan, work.states, changed)
+  return reported(work.asked, plan, { reached: before.reached, states: work.states, changed })
 }
 
 /**
@@ -52,11 +52,10 @@ export function statesFor(
     const key = `${side} ${String(recording)}`
     let state = states.get(key)
     if (!state) {
-      const plain = usualContext(model, plan, lenses, side)
-      if (!plain) throw new Error(`${model.id} has no state on ${side}`)
-      const run = recording ? ('recording' as const) : plain.context.run
-      const context = { ...plain.context, posture, run }
       const was = known.get(key)
+      // Keys decide nothing about the state a need is met in.
+      const same = was && changed && sidesOfKeys(changed) ? was.context : null
+      const context = same ?? contextOf({ model, lenses, posture }, plan, side, recording)
       const again = was && changed && was.context.lens === context.lens
       const resolution = again
         ? resolveAfter(model, plan, context, was.resolution, changed)
@@ -66,6 +65,12 @@ export function statesFor(
     }
     return state
   }
+}
+
+function contextOf({ model, lenses, posture }: Asked, plan: Plan, side: Side, recording: boolean): Context {
+  const plain = usualContext(model, plan, lenses, side)
+  if (!plain) throw new Error(`${model.id} has no state on ${side}`)
+  return { ...plain.context, posture, run: recording ? 'recording' : plain.context.run }
 }
 
 /** What a report is asked of besides the plan. */
@@ -92,33 +97,63 @@ interface Work {
 
 const works = keptByObject<ReachReport, Work>()
 
-function reckoned(asked: Asked, plan: Plan, known: States, changed: Changed | null): ReachReport {
+/** What is known of a plan that differs in `changed` only. */
+interface Known {
+  readonly reached: readonly Reached[]
+  readonly states: States
+  readonly changed: Changed
+}
+
+function reported(asked: Asked, plan: Plan, known: Known | null): ReachReport {
+  const { reached, states, stateOf } = reckoned(asked, plan, known)
+  const coverage = coverageOf(reached)
+  const target = rowValue(plan.rows, ownerRow('target'))
+  const onTarget = typeof target === 'number' ? coverage.byUse * 100 >= target : null
+  const load = loadOf(asked.model, plan)
+  const report = { reached, ...coverage, onTarget, seconds: total(reached), load }
+  works.set(report, { asked, plan, states, stateOf })
+  return report
+}
+
+/** The ways to every need; where only keys changed, those of needs on other sides are taken over. */
+function reckoned(asked: Asked, plan: Plan, known: Known | null) {
   const { model, posture } = asked
   const times = timesOf(plan)
   const gridCounts = gridCountsIn(plan)
   const states = new Map<string, State>()
-  const stateOf = statesFor(asked, plan, states, known, changed)
+  const stateOf = statesFor(asked, plan, states, known?.states, known?.changed)
   const handFor = (side: Side, recording: boolean): ReachContext => {
     const { resolution } = stateOf(side, recording)
     return { model, plan, side, posture, times, gridCounts, resolution }
   }
-  const reached = needsOf(model, plan).map((need): Reached => {
+  // The same thing wanted in the same way in several situations has the same ways.
+  const found = new Map<string, readonly Path[]>()
+  const waysTo = (need: Need): readonly Path[] => {
     const recording = recorded(need)
-    const here = pathsTo(handFor(need.side, recording), need)
-    const stopped = recording ? pathsTo(handFor(need.side, false), need) : []
-    const [best = null, ...others] = [...here, ...stopped.map((one) => afterStopping(one, times))].sort(
-      (a, b) => a.seconds - b.seconds,
-    )
+    const name = `${need.side} ${String(recording)} ${need.what} ${need.flags.join(' ')}`
+    let ways = found.get(name)
+    if (!ways) {
+      const here = pathsTo(handFor(need.side, recording), need)
+      const stopped = recording ? pathsTo(handFor(need.side, false), need) : []
+      ways = [...here, ...stopped.map((one) => afterStopping(one, times))].sort(
+        (a, b) => a.seconds - b.seconds,
+      )
+      found.set(name, ways)
+    }
+    return ways
+  }
+  const reach = (need: Need): Reached => {
+    const [best = null, ...others] = waysTo(need)
     const absent = !knows(model, need.what)
     const each = absent ? 0 : Math.min(best?.seconds ?? unreachedSeconds, unreachedSeconds)
     return { need, best, others, absent, perOuting: need.perOuting * each }
-  })
-  const coverage = coverageOf(reached)
-  const target = rowValue(plan.rows, ownerRow('target'))
-  const onTarget = typeof target === 'number' ? coverage.byUse * 100 >= target : null
-  const report = { reached, ...coverage, onTarget, seconds: total(reached), load: loadOf(model, plan) }
-  works.set(report, { asked, plan, states, stateOf })
-  return report
+  }
+  const sides = known && sidesOfKeys(known.changed)
+  const reached =
+    known && sides
+      ? known.reached.map((one) => (sides.has(one.need.side) ? reach(one.need) : one))
+      : needsOf(model, plan).map(reach)
+  return { reached, states, stateOf }
 }
 
 /** Whether the owner lets a function menu in the finder count as done at the finder. */
@@ -197,10 +232,12 @@ export function worstNeeds(before: ReachReport, most = 5): Worst[] {
 
 /** What one function on one key saves. */
 function gainOf(before: ReachReport, address: Address, functionId: string): number {
-  const { plan } = workOf(before)
+  const { asked, plan, states } = workOf(before)
   if (functionAt(plan, address) === functionId) return 0
-  const rows = { ...plan.rows, [keyRow(address)]: functionId }
-  return before.seconds - reachAfter(before, { ...plan, rows }).seconds
+  const row = keyRow(address)
+  const after = { ...plan, rows: { ...plan.rows, [row]: functionId } }
+  const changed = changedIn(asked.model, plan, after, new Set([row]))
+  return before.seconds - total(reckoned(asked, after, { reached: before.reached, states, changed }).reached)
 }
 
 function workOf(report: ReachReport): Work {

@@ -28,6 +28,11 @@ export function changedBetween(model: BodyModel, before: Plan, after: Plan): Cha
   const rows = new Set<RowId>()
   for (const row of idsOf(before.rows)) if (differ(before, after, row)) rows.add(row)
   for (const row of idsOf(after.rows)) if (!Object.hasOwn(before.rows, row)) rows.add(row)
+  return changedIn(model, before, after, rows)
+}
+
+/** The same, where it is known which rows the plans differ in. */
+export function changedIn(model: BodyModel, before: Plan, after: Plan, rows: ReadonlySet<RowId>): Changed {
   const settings = new Map<string, Set<string>>()
   const touch = (id: string, place: string) => settings.set(id, (settings.get(id) ?? new Set()).add(place))
   const addresses = new Set<string>()
@@ -52,6 +57,12 @@ export function changedBetween(model: BodyModel, before: Plan, after: Plan): Cha
       touch(setting.id, anywhere)
   }
   return { settings, addresses, facts, everything, what }
+}
+
+/** The sides whose keys changed, where nothing but keys did; else null. */
+export function sidesOfKeys({ what, addresses }: Changed): ReadonlySet<string> | null {
+  if (what.size !== 1 || !what.has('key')) return null
+  return new Set([...addresses].map((key) => key.slice(0, key.indexOf('/'))))
 }
 
 /** The settings whose changed rows can be read in a context. */
