@@ -65,7 +65,7 @@ async function stepFigures(
   await page.keyboard.press('Delete')
   for (const station of stations) {
     await page.goto(at(station), { waitUntil: 'networkidle' })
-    if (station === 'controls') await page.locator('[data-address$="/press"]').nth(2).click()
+    if (station === 'controls') await openKey(page)
     await page.waitForTimeout(600)
     await page.evaluate(() => performance.clearMeasures())
     for (let i = 0; i < 14; i++) {
@@ -91,6 +91,17 @@ async function stepFigures(
   ]
 }
 
+/** Opens a key, and goes back to its label: from the list beside it Ctrl+Z would take back what was typed there. */
+async function openKey(page: Page): Promise<void> {
+  const label = page.locator('[data-address$="/press"]').nth(2)
+  await label.click()
+  await page.locator(theList).waitFor()
+  await label.focus()
+}
+
+/** The list of functions of the key in hand: there when the key is. */
+const theList = 'aside [role=combobox]'
+
 /** All the main thread has done so far, in milliseconds. */
 async function taskMilliseconds(cdp: CDPSession): Promise<number> {
   const { metrics } = await cdp.send('Performance.getMetrics')
@@ -113,9 +124,9 @@ async function openingFigures(page: Page, at: (station: string) => string, unit:
       .locator('[data-address$="/press"]')
       .nth(i % 6)
       .getAttribute('data-address')
-    await open('a key', `[data-address="${key}"]`, 'aside h2')
+    await open('a key', `[data-address="${key}"]`, theList)
     await open('Reach', '[role=tab]:nth-of-type(2)', '[role=tab]:nth-of-type(2)[aria-selected=true]')
-    await open('keys', '[role=tab]:nth-of-type(1)', 'aside h2')
+    await open('keys', '[role=tab]:nth-of-type(1)', theList)
     await open('a side', '[aria-label="Side"] label:nth-of-type(2) input', '[data-address^="motion/"]')
     await open('a side', '[aria-label="Side"] label:nth-of-type(1) input', '[data-address^="stills/"]')
   }
@@ -225,15 +236,18 @@ function figure(
   const at = (share: number) => sorted[Math.floor(sorted.length * share)] ?? Infinity
   const [middle, high] = [at(0.5), at(0.95)]
   const worst = Object.entries(kinds)
-    .map(([kind, of]) => ({ kind, most: Math.max(...of) }))
+    .map(([kind, of]) => ({ kind, most: Math.max(...of), middle: middleOf(of) }))
     .sort((a, b) => b.most - a.most)
-    .slice(0, 3)
   return {
     name: `${name}: 95th percentile of ${times.length}`,
     wanted: `at most ${most} ms`,
-    measured: `${high.toFixed(1)} ms, ${(high / unit).toFixed(1)} × the fixed work (middle ${middle.toFixed(1)} ms; the most: ${worst.map(({ kind, most }) => `${kind} ${most.toFixed(1)}`).join(', ')})`,
+    measured: `${high.toFixed(1)} ms, ${(high / unit).toFixed(1)} × the fixed work (middle ${middle.toFixed(1)} ms; middle and most of each: ${worst.map(({ kind, middle, most }) => `${kind} ${middle.toFixed(0)} to ${most.toFixed(0)}`).join(', ')})`,
     holds: times.length >= 10 && high <= most,
   }
+}
+
+function middleOf(times: readonly number[]): number {
+  return [...times].sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? Infinity
 }
 
 /** Brings a plan in as a file; gives its id. */

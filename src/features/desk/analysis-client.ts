@@ -147,8 +147,10 @@ export class AnalysisClient {
     const { plan, sent } = this
     this.sent = plan
     const round = this.waiting()
-    const quick = round.filter(({ question }) => !slow.has(question.kind))
-    const rest = round.filter(({ question }) => slow.has(question.kind))
+    // At first, when everything takes longest, what comes first is shown first.
+    const waits = ({ question }: Asked) => sent === null || slow.has(question.kind)
+    const quick = round.filter((one) => !waits(one))
+    const rest = round.filter(waits)
     const changes = sent === null || sent.rows === plan.rows ? [] : changesBetween(sent, plan)
     return [
       ...(sent === null ? [thread.port.begin(this.model, this.lenses, plan)] : []),

@@ -6,11 +6,13 @@ import { ShortcutList } from '@/features/desk'
 import { ReachStrip } from '@/features/reach'
 import { Reckoning } from './reckoning'
 import { SituationTable } from './situation-table'
-import { useFoundationStation, type FoundationKnown } from './use-foundation-station'
+import { useGradually } from '@/ui/use-gradually'
+import { useFoundationStation, type FoundationKnown, type Situation } from './use-foundation-station'
 
 /** The Foundation station: what the owner shoots, what that asks of the hand, and what it costs today. */
 export function FoundationStation() {
   const known = useFoundationStation()
+  const drawn = useGradually(known.situations.length, 1)
   return (
     <main className="grid gap-4 px-5 py-4">
       <ReachStrip>
@@ -24,15 +26,24 @@ export function FoundationStation() {
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_320px]">
         <section aria-label="What you shoot" className="min-w-0">
           <KindsOfWork known={known} />
-          {known.situations.map((situation) => (
-            <SituationTable key={situation.id} situation={situation} known={known.known} />
-          ))}
+          {known.situations.map((situation, i) =>
+            i < drawn ? (
+              <SituationTable key={situation.id} situation={situation} known={known.known} />
+            ) : (
+              <div key={situation.id} style={{ height: heightOf(situation) }} />
+            ),
+          )}
         </section>
         <Reckoning />
       </div>
       <ShortcutList keys={[]} />
     </main>
   )
+}
+
+/** About as high as its table will be, in pixels. */
+function heightOf({ needs }: Situation): number {
+  return 150 + needs.length * 56
 }
 
 function KindsOfWork({ known: { ready, start, startOwn } }: { known: FoundationKnown }) {
