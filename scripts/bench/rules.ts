@@ -1,11 +1,12 @@
 import jsonLogic from 'json-logic-js'
 import { amountOf } from '@/core/model/domain'
-import { amountsIn, lookup } from '@/core/model/lookup'
+import { lookup } from '@/core/model/lookup'
 import { orientations, runStates, type BodyModel } from '@/core/model/types'
 import { factsOf, ready, type FactSource, type Known } from '@/core/rules/condition'
 import type { Value } from '@/core/vocabulary/values'
 import { asJsonLogic, nameOf } from '@tests/fixtures/json-logic'
 import { valuesOf } from '@/core/model/domain'
+import { amountsIn } from '@/core/resolve/rule-book'
 import { timesAsLong, type Figure } from './measure'
 
 /** Our reading of every rule's condition of every model against json-logic-js, on the same facts: answers and time. */

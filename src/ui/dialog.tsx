@@ -4,7 +4,7 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
 import type { ReactNode } from 'react'
 
 /** A dialog over the page; loaded when it is opened first. */
-export default function PageDialog({
+export function PageDialog({
   title,
   quiet = false,
   className = '',

@@ -2,19 +2,12 @@ import { acceptRow, noteRow, rowValue, schoolRow, stationOf } from '../plan/rows
 import type { BodyModel, LensModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { changedBetween, resolveAfter } from '../resolve/after-change'
-import { contextsOf, type NamedContext } from '../resolve/context'
+import { contextName, contextsOf, type NamedContext } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
 import { bankChecks } from './bank-checks'
 import { bodyChecks } from './body-checks'
-import {
-  contextName,
-  type Check,
-  type CheckInput,
-  type Finding,
-  type CheckResult,
-  type Severity,
-} from './finding'
+import { type Check, type CheckInput, type Finding, type CheckResult, type Severity } from './finding'
 import { focusChecks } from './focus-checks'
 import { holdChecks } from './hold-set-checks'
 import { intentChecks } from './intent-checks'

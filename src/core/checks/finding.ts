@@ -126,8 +126,3 @@ const notable = memoize((resolution: Resolution): readonly ResolvedSetting[] =>
     (one) => one.remarks.length > 0 || one.possible.length > 1 || one.chain.at(-1)?.layer === 'rule',
   ),
 )
-
-/** A context's name in words. */
-export function contextName(context: NamedContext): string {
-  return `${context.bank}, ${context.lens}`
-}

@@ -93,7 +93,8 @@ interface Standing {
 }
 
 function standingsIn(state: State, plan: Plan, context: Context): Standing[] {
-  const { answering, functions, remarking } = state.found
+  const { answering, functions } = state.found
+  const { remarking } = state.rules
   return answering[context.side].list.flatMap((address): Standing[] => {
     const { when } = address
     if (when !== null && !sameValue(state.possible.get(when.setting)?.[0], when.value)) return []

@@ -163,7 +163,7 @@ function dirtied(state: State, changed: ReadonlySet<string>, facts: ReadonlySet<
     dirty.add(`setting/${id}`)
     asked.add(`setting/${id}`)
   }
-  for (const fact of asked) for (const key of state.found.remarkedBy.get(fact) ?? []) dirty.add(key)
+  for (const fact of asked) for (const key of state.rules.remarkedBy.get(fact) ?? []) dirty.add(key)
   return dirty
 }
 

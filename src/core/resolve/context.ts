@@ -1,5 +1,6 @@
 import { baseRow, defaultWhereabouts, type Whereabouts } from '../plan/cells'
 import { rowValue, typedCell } from '../plan/rows'
+import { anyLens } from '../model/any-lens'
 import type { AssignSide, BodyModel, FocusGeometry, LensModel, ModePosition } from '../model/types'
 import type { Orientation, Posture } from '../model/types'
 import type { RunState, Side } from '../model/types'
@@ -79,20 +80,9 @@ export interface NamedContext {
   readonly lens: string
 }
 
-/** Stands for any lens that can talk to the body, where the plan names none. */
-export const anyLens: LensModel = {
-  format: 'salt-shelf/lens-model',
-  formatVersion: 1,
-  id: 'any-lens',
-  name: 'a lens with contacts',
-  fits: 'any body',
-  contacts: true,
-  focalMm: [50, 50],
-  widest: 'f/2',
-  keys: [],
-  ring: null,
-  focusSwitch: false,
-  stabiliser: false,
+/** A context's name in words. */
+export function contextName(context: NamedContext): string {
+  return `${context.bank}, ${context.lens}`
 }
 
 /** The newest firmware of a model: what a context stands on where nobody names another. */

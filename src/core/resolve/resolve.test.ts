@@ -8,7 +8,8 @@ import { checkValue } from '../model/domain'
 import type { LensModel, ModelFunction, Side } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
 import { must } from '../result'
-import { anyLens, contextIn, contextsOf } from './context'
+import { anyLens } from '../model/any-lens'
+import { contextIn, contextsOf } from './context'
 import { judgeFunctions, resolve } from './resolve'
 
 const planWith = (rows: Rows): Plan => must(parsePlan(heron, rows))

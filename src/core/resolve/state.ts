@@ -1,5 +1,5 @@
 import { holdRow } from '../plan/rows'
-import { lookup, type Lookup, type ReadyRule } from '../model/lookup'
+import { lookup, type Lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { FactSource, Truth } from '../rules/condition'
@@ -8,6 +8,7 @@ import type { Remarking, Replacing } from '../rules/rule'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Context } from './context'
 import { factsIn } from './facts'
+import { ruleBook, type ReadyRule, type RuleBook } from './rule-book'
 import { functionsInForce } from './held'
 import { distinct, inForce, ownedValues, ownerChain, ownersIn, rowLink } from './owners'
 import type { Link, Remark } from './resolved'
@@ -16,6 +17,7 @@ import { IndexedMap } from './indexed-map'
 /** A context reckoned through: every chain, every possible value, and the facts that follow. */
 export interface State {
   readonly found: Lookup
+  readonly rules: RuleBook
   readonly chains: IndexedMap<readonly Link[]>
   readonly possible: IndexedMap<readonly Value[]>
   /** Rules that may or may not have changed a setting. */
@@ -73,6 +75,7 @@ function stateWith(
   skipped: ReadonlyMap<string, Remark>,
 ): State {
   const found = lookup(model)
+  const rules = ruleBook(model)
   const chains = owned.chains.copy()
   const possible = owned.possible.copy()
   const overlay = (setting: string, link: Link | null) => {
@@ -97,8 +100,8 @@ function stateWith(
   }
   const doubts = new Map<string, readonly Remark[]>([...skipped].map(([id, one]) => [id, [one]]))
   const facts = factsIn(model, plan, context, possible)
-  for (const rule of found.replacing) applyRule(rule, found, chains, possible, doubts, facts)
-  return { found, chains, possible, doubts, facts }
+  for (const rule of rules.replacing) applyRule(rule, found, chains, possible, doubts, facts)
+  return { found, rules, chains, possible, doubts, facts }
 }
 
 function refusalOf(state: State, setting: string): Remark | null {
@@ -124,9 +127,9 @@ export function stateAfter(
   settings: Iterable<string>,
   asked: ReadonlySet<string> = new Set(),
 ): { state: State; changed: ReadonlySet<string> } {
-  const { found } = before
+  const { found, rules } = before
   const anew = new Set(settings)
-  for (const rule of found.replacing)
+  for (const rule of rules.replacing)
     if (rule.reads.some((fact) => asked.has(fact) || anew.has(fact.slice('setting/'.length))))
       anew.add(rule.then.setting)
   if (anew.size === 0)
@@ -144,9 +147,9 @@ export function stateAfter(
     doubts.delete(id)
   }
   const facts = factsIn(model, plan, context, possible)
-  for (const rule of found.replacing)
+  for (const rule of rules.replacing)
     if (anew.has(rule.then.setting)) applyRule(rule, found, chains, possible, doubts, facts)
-  return { state: { found, chains, possible, doubts, facts }, changed: anew }
+  return { state: { found, rules, chains, possible, doubts, facts }, changed: anew }
 }
 
 /** One value-changing rule: certain, it joins the chain; in doubt, it adds what might be. */
@@ -182,7 +185,7 @@ function applyRule(
 
 /** The remarking rules about something that hold, or may hold, here. */
 export function rulesAbout(state: State, key: string): { rule: ReadyRule<Remarking>; truth: Truth }[] {
-  return (state.found.remarking.get(key) ?? []).flatMap((rule) => {
+  return (state.rules.remarking.get(key) ?? []).flatMap((rule) => {
     const truth = rule.holds(state.facts)
     return truth === 'no' ? [] : [{ rule, truth }]
   })

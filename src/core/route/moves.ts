@@ -1,6 +1,7 @@
 import { lookup } from '../model/lookup'
 import type { Act } from '../model/types'
 import type { Context } from '../resolve/context'
+import { ruleBook } from '../resolve/rule-book'
 import { rulesAbout, refusing } from '../resolve/state'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Group } from './groups'
@@ -93,5 +94,5 @@ function breaks(before: Place, after: Place, group: Group): boolean {
 }
 
 function needsOf(at: Place, act: Act) {
-  return lookup(at.model).actNeeds.get(act.id) ?? []
+  return ruleBook(at.model).actNeeds.get(act.id) ?? []
 }

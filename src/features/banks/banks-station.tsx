@@ -1,7 +1,7 @@
 'use client'
 
-import dynamic from 'next/dynamic'
 import { FindingList, ShortcutList } from '@/features/desk'
+import { later } from '@/ui/later'
 import { Check } from '@/ui/check'
 import { Tabs } from '@/ui/tabs'
 import { FilmWith } from './film-with'
@@ -10,12 +10,12 @@ import { NumberPanel } from './number-panel'
 import { PairGridTable } from './pair-grid'
 import { panels, useBanksStation, type BanksKnown } from './use-banks-station'
 
-const BuildPanel = dynamic(() => import('./build-panel').then((one) => one.BuildPanel))
-const CellPanel = dynamic(() => import('./cell-panel').then((one) => one.CellPanel))
-const FollowCard = dynamic(() => import('./follow-card').then((one) => one.FollowCard))
-const HoldPanel = dynamic(() => import('./hold-panel').then((one) => one.HoldPanel))
-const KeepingPanel = dynamic(() => import('./keeping-panel').then((one) => one.KeepingPanel))
-const SharePanel = dynamic(() => import('./share-panel').then((one) => one.SharePanel))
+const BuildPanel = later(() => import('./build-panel').then((one) => one.BuildPanel))
+const CellPanel = later(() => import('./cell-panel').then((one) => one.CellPanel))
+const FollowCard = later(() => import('./follow-card').then((one) => one.FollowCard))
+const HoldPanel = later(() => import('./hold-panel').then((one) => one.HoldPanel))
+const KeepingPanel = later(() => import('./keeping-panel').then((one) => one.KeepingPanel))
+const SharePanel = later(() => import('./share-panel').then((one) => one.SharePanel))
 
 const bankKeys = [
   ['Tab', 'from cell to cell'],

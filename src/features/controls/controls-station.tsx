@@ -2,11 +2,11 @@
 
 import { DndContext } from '@dnd-kit/core'
 import { ArrowLeftRight } from 'lucide-react'
-import dynamic from 'next/dynamic'
 import { memo, useMemo } from 'react'
 import type { RowChange } from '@/core/analysis/questions'
 import type { Face } from '@/core/model/types'
 import { ShortcutList, useFindings, useReach, useTrial } from '@/features/desk'
+import { later } from '@/ui/later'
 import { useShared } from '@/ui/use-shared'
 import { ReachStrip } from '@/features/reach'
 import { Check } from '@/ui/check'
@@ -25,10 +25,10 @@ import { useControlsStation, useShown, type ControlsKnown } from './use-controls
 
 /** Loaded when a hand comes near the plate, so that it is there when a key is taken. */
 const keyPanel = () => import('./key-panel')
-const KeyPanel = dynamic(() => keyPanel().then((one) => one.KeyPanel))
-const SuggestPanel = dynamic(() => import('@/features/suggest').then((one) => one.SuggestPanel))
-const ReachPanel = dynamic(() => import('./reach-panel').then((one) => one.ReachPanel))
-const DialsTable = dynamic(() => import('./dials-table').then((one) => one.DialsTable))
+const KeyPanel = later(() => keyPanel().then((one) => one.KeyPanel))
+const SuggestPanel = later(() => import('@/features/suggest').then((one) => one.SuggestPanel))
+const ReachPanel = later(() => import('./reach-panel').then((one) => one.ReachPanel))
+const DialsTable = later(() => import('./dials-table').then((one) => one.DialsTable))
 
 /** The Controls station: the plates of the body, and beside them the key in hand, the reach, the dials, the suggestion. */
 export function ControlsStation() {

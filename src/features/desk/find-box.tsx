@@ -1,11 +1,11 @@
 'use client'
 
 import { Search } from 'lucide-react'
-import dynamic from 'next/dynamic'
 import { memo, useEffect, useState } from 'react'
+import { later } from '@/ui/later'
 import { IconButton } from '@/ui/button'
 
-const FindDialog = dynamic(() => import('./find-dialog'))
+const FindDialog = later(() => import('./find-dialog').then((one) => one.FindDialog))
 
 /** Finds anything by name, from anywhere in a plan: Ctrl+K. */
 export const FindBox = memo(function FindBox() {

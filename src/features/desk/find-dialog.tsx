@@ -2,14 +2,14 @@
 
 import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
-import PageDialog from '@/ui/dialog'
+import { PageDialog } from '@/ui/dialog'
 import { PickList } from '@/ui/pick-list'
 import { useDesk, usePlan } from './desk-context'
 import { findables } from './findable'
 import { useShelfNames } from './shelf-names'
 
 /** What can be found by name: everything of the plan, and what else stands on the shelf; loaded when it is opened first. */
-export default function FindDialog({ onDone }: { onDone: () => void }) {
+export function FindDialog({ onDone }: { onDone: () => void }) {
   return (
     <PageDialog title="Find anything" quiet className="max-w-xl p-4" onClose={onDone}>
       <Found onDone={onDone} />

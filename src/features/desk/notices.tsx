@@ -1,16 +1,17 @@
 'use client'
 
-import { describeRow, showRow } from '@/core/plan/rows'
 import type { ReactNode } from 'react'
-import { planValue } from '@/core/plan/kind'
-import type { Aside } from '@/core/sync/rebase'
 import { Button } from '@/ui/button'
+import { later } from '@/ui/later'
 import { RefusalNote } from '@/ui/trouble'
-import { useDesk, useDeskPart, usePlan } from './desk-context'
-import { EditionNotice } from './edition-notice'
-import { LeftBehindNotice } from './left-behind-notice'
+import { useDesk, useDeskPart } from './desk-context'
 import { LinkNotice } from './link-notice'
 import { Notice } from './notice'
+
+// Seldom needed, and never without the server that has them.
+const AsideNotice = later(() => import('./aside-notice').then((one) => one.AsideNotice))
+const EditionNotice = later(() => import('./edition-notice').then((one) => one.EditionNotice))
+const LeftBehindNotice = later(() => import('./left-behind-notice').then((one) => one.LeftBehindNotice))
 
 /** What needs an answer before going on: what is not saved and why, what earlier visits left, rows that could not stay. */
 export function Notices() {
@@ -39,7 +40,7 @@ export function Notices() {
     ),
     ...leftBehind.map((left) => <LeftBehindNotice key={left.tab} behind={left} />),
     ...aside.map((about) => <AsideNotice key={about.key} about={about} />),
-    <EditionNotice key="edition" />,
+    desk.start.newerEdition !== null && <EditionNotice key="edition" />,
     refusal && (
       <div key="refusal" className="flex items-start gap-2">
         <div className="flex-1">
@@ -50,29 +51,4 @@ export function Notices() {
     ),
   ]
   return <div className="not-printed grid gap-2 px-5 empty:hidden [&>*]:mt-3">{notices}</div>
-}
-
-function AsideNotice({ about }: { about: Aside }) {
-  const desk = useDesk()
-  const plan = usePlan()
-  const { model } = desk.start
-  const { row, mine, why } = about
-  const isRefused = why.kind === 'refused'
-  return (
-    <Notice
-      title={isRefused ? 'Not taken.' : 'Changed elsewhere meanwhile.'}
-      ways={
-        <>
-          <Button onClick={() => desk.settleConflict(about, 'theirs')}>Keep what is there</Button>
-          <Button main onClick={() => desk.settleConflict(about, 'mine')}>
-            Put mine back
-          </Button>
-        </>
-      }
-    >
-      {isRefused && `${why.refusal.message} `}
-      {describeRow(model, row)}: it is now <b>{showRow(model, row, planValue(plan, row))}</b>; you wanted{' '}
-      <b>{showRow(model, row, mine)}</b>.
-    </Notice>
-  )
 }

@@ -1,10 +1,10 @@
 'use client'
 
-import dynamic from 'next/dynamic'
 import { memo, useEffect, useState } from 'react'
+import { later } from '@/ui/later'
 import { Button } from '@/ui/button'
 
-const PageDialog = dynamic(() => import('@/ui/dialog'))
+const PageDialog = later(() => import('@/ui/dialog').then((one) => one.PageDialog))
 
 /** Keys that hold at every station. */
 const everywhere = [

@@ -1,12 +1,12 @@
 'use client'
 
-import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import type { FocusPress } from '@/core/focus/table'
 import { heldWords } from '@/core/focus/words'
 import { posturesOf } from '@/core/model/controls'
 import { FindingList, ShortcutList, TryLink } from '@/features/desk'
 import { postureWords } from '@/features/reach'
+import { later } from '@/ui/later'
 import { Check } from '@/ui/check'
 import { FinderDrawing } from '@/ui/finder/finder-drawing'
 import { Select } from '@/ui/select'
@@ -16,8 +16,8 @@ import { SchemePanel } from './scheme-panel'
 import { TriggerTable } from './trigger-table'
 import { useFocusStation, type FocusKnown } from './use-focus-station'
 
-const PressTestList = dynamic(() => import('./press-test-list').then((one) => one.PressTestList))
-const QuestionPanel = dynamic(() => import('./question-panel').then((one) => one.QuestionPanel))
+const PressTestList = later(() => import('./press-test-list').then((one) => one.PressTestList))
+const QuestionPanel = later(() => import('./question-panel').then((one) => one.QuestionPanel))
 
 const panels = {
   schemes: 'Ways',

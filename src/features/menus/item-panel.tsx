@@ -1,7 +1,6 @@
 'use client'
 
 import { type RowId, describeRow } from '@/core/plan/rows'
-import dynamic from 'next/dynamic'
 import { itemName } from '@/core/model/lookup'
 import { deliveredAt, itemAt } from '@/core/plan/menu-items'
 import {
@@ -13,10 +12,11 @@ import {
   usePlan,
   useFindings,
 } from '@/features/desk'
+import { later } from '@/ui/later'
 import { Button, Offer } from '@/ui/button'
 import { useItems } from './use-menus-station'
 
-const ItemList = dynamic(() => import('./item-list').then((one) => one.ItemList))
+const ItemList = later(() => import('./item-list').then((one) => one.ItemList))
 
 /** The cell or line in hand, and everything that may stand there: what is needed most and on no key first. */
 export function ItemPanel({

@@ -1,11 +1,11 @@
 'use client'
 
 import { DndContext } from '@dnd-kit/core'
-import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
 import { itemName } from '@/core/model/lookup'
 import { ShortcutList } from '@/features/desk'
 import { ReachStrip } from '@/features/reach'
+import { later } from '@/ui/later'
 import { Dragged } from '@/ui/drag'
 import { Tabs } from '@/ui/tabs'
 import { GridDrawing } from './grid-drawing'
@@ -13,7 +13,7 @@ import { ItemPanel } from './item-panel'
 import { OwnMenuDrawing } from './own-menu-drawing'
 import { panels, useMenusStation } from './use-menus-station'
 
-const SuggestPanel = dynamic(() => import('@/features/suggest').then((one) => one.SuggestPanel))
+const SuggestPanel = later(() => import('@/features/suggest').then((one) => one.SuggestPanel))
 
 const menuKeys = [
   ['← ↑ ↓ →', 'from place to place'],

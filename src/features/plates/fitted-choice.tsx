@@ -1,7 +1,7 @@
 'use client'
 
 import { plannedLenses } from '@/core/plan/plan'
-import { anyLens } from '@/core/resolve/context'
+import { anyLens } from '@/core/model/any-lens'
 import type { Fitted } from '@/core/resolve/presence'
 import { Check } from '@/ui/check'
 import { Select } from '@/ui/select'

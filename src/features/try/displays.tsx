@@ -1,24 +1,11 @@
 'use client'
 
-import type { Display, Shown } from '@/core/camera/live/display'
-import type { FocusOutcome } from '@/core/focus/outcome'
-import type { FinderPicture } from '@/core/focus/finder'
+import type { Shown } from '@/core/camera/live/display'
+import type { Seen } from '@/core/camera/live/seen'
 import { FinderDrawing } from '@/ui/finder/finder-drawing'
 
 /** What the eye would see: the finder, and the rear screen below it; the one not looked at is dark. */
-export function Displays({
-  display,
-  picture,
-  outcome,
-  words,
-  eye,
-}: {
-  display: Display
-  picture: FinderPicture | null
-  outcome: FocusOutcome
-  words: string
-  eye: boolean
-}) {
+export function Displays({ seen: { display, picture, outcome, words, eye } }: { seen: Seen }) {
   const { on, place, recording, line, more, list } = display
   return (
     <section aria-label="What the camera shows" className="border bg-sheet p-2">

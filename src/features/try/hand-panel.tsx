@@ -2,9 +2,8 @@
 
 import { addressesOfControl } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
-import { resolutionNow } from '@/core/camera/live/key-presses'
 import type { LiveEvent } from '@/core/camera/live/events'
-import type { LiveState } from '@/core/camera/live/state'
+import type { Seen } from '@/core/camera/live/seen'
 import type { BodyModel } from '@/core/model/types'
 import { VerdictSign } from '@/ui/verdict'
 import { Button } from '@/ui/button'
@@ -12,13 +11,13 @@ import { Button } from '@/ui/button'
 /** The control in hand: a button for each thing that can be done with it, what is on it, and whether that works now. */
 export function HandPanel({
   model,
-  state,
+  seen,
   control,
   onEvent,
   onTap,
 }: {
   model: BodyModel
-  state: LiveState
+  seen: Seen
   control: string | null
   /** Down and up again. */
   onTap: (control: string, gesture: string) => void
@@ -32,16 +31,15 @@ export function HandPanel({
         Enter presses, H holds, the arrows turn.
       </p>
     )
-  const { addresses } = resolutionNow(model, state)
-  const all = addressesOfControl(model, state.side, found.id)
-  const active = all.filter((one) => addresses.get(one.key)?.active ?? true)
+  const all = addressesOfControl(model, seen.side, found.id)
+  const active = all.filter((one) => seen.keys[one.key]?.active ?? true)
   return (
     <section aria-label="In hand" className="grid gap-2">
       <h2 className="font-head text-lead font-semibold">{found.name}</h2>
       {active.map((address) => {
-        const resolved = addresses.get(address.key)
-        const fn = lookup(model).functions.get(resolved?.effectiveFunctionId ?? '')
-        const down = state.held.includes(address.key)
+        const stands = seen.keys[address.key]
+        const fn = lookup(model).functions.get(stands?.functionId ?? '')
+        const down = seen.held.includes(address.key)
         const where = { control: found.id, gesture: address.gesture.id }
         const turns = address.gesture.id === 'turn'
         return (
@@ -49,11 +47,11 @@ export function HandPanel({
             <p className="text-small text-silt">{address.name}</p>
             <p className="flex items-baseline justify-between gap-2">
               <b className="font-semibold">{fn?.name ?? 'nothing'}</b>
-              {resolved && <VerdictSign verdict={resolved.verdict} />}
+              {stands && <VerdictSign verdict={stands.verdict} />}
             </p>
-            {resolved?.remarks.map((remark) => (
-              <p key={remark.rule} className="text-small text-silt">
-                {remark.because}
+            {stands?.because.map((words) => (
+              <p key={words} className="text-small text-silt">
+                {words}
               </p>
             ))}
             <p className="mt-1.5 flex flex-wrap gap-2">

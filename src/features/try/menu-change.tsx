@@ -2,8 +2,7 @@
 
 import { useState } from 'react'
 import type { LiveEvent } from '@/core/camera/live/events'
-import { valueNow } from '@/core/camera/live/edit'
-import type { LiveState } from '@/core/camera/live/state'
+import type { Seen } from '@/core/camera/live/seen'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
 import { ValueField } from '@/features/desk'
@@ -12,11 +11,11 @@ import { PickList } from '@/ui/pick-list'
 /** A value changed in the camera's own menu: it lands where the camera keeps it, or is lost with the bank. */
 export function MenuChange({
   model,
-  state,
+  seen,
   onEvent,
 }: {
   model: BodyModel
-  state: LiveState
+  seen: Seen
   onEvent: (event: LiveEvent) => void
 }) {
   const [id, setId] = useState<string | null>(null)
@@ -32,7 +31,7 @@ export function MenuChange({
             key={setting.id}
             setting={setting}
             label={`${setting.label} on the body`}
-            value={valueNow(model, state, setting.id) ?? null}
+            value={seen.values[setting.id] ?? null}
             inherits="as it is"
             onKeep={(value) => value !== null && onEvent({ kind: 'menu', setting: setting.id, value })}
             className="mt-1 w-full"

@@ -2,15 +2,15 @@
 
 import { useState } from 'react'
 import { Button } from '@/ui/button'
-import type { Happened } from './use-live'
+import type { StoryLine } from '@/core/camera/live/in-hand'
 
 /** What was done, as a script that can be changed, played again, and given to the headless command. */
 export function SequencePanel({
   story,
   onPlay,
 }: {
-  story: readonly Happened[]
-  onPlay: (text: string) => string | null
+  story: readonly StoryLine[]
+  onPlay: (text: string) => Promise<string | null>
 }) {
   const recorded = [...story]
     .reverse()
@@ -19,7 +19,7 @@ export function SequencePanel({
   const [typed, setTyped] = useState<string | null>(null)
   const [wrong, setWrong] = useState<string | null>(null)
   const unmet = story.filter((one) => one.instead !== null).length
-  const play = () => setWrong(onPlay(typed ?? recorded))
+  const play = async () => setWrong(await onPlay(typed ?? recorded))
   return (
     <section aria-label="Sequence">
       <p className="text-small text-silt">
@@ -35,7 +35,7 @@ export function SequencePanel({
         className="mt-2 w-full rounded border bg-crust p-2 font-mono text-small"
       />
       <p className="mt-1 flex flex-wrap items-center gap-2">
-        <Button main onClick={play}>
+        <Button main onClick={() => void play()}>
           Play from the beginning
         </Button>
         {typed !== null && <Button onClick={() => setTyped(null)}>As recorded</Button>}

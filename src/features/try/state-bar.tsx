@@ -3,9 +3,7 @@
 import { showValue, valuesOf } from '@/core/model/domain'
 import { orientations, postures, type BodyModel, type Orientation, type Posture } from '@/core/model/types'
 import type { LiveEvent } from '@/core/camera/live/events'
-import { valueNow } from '@/core/camera/live/edit'
-import { memoryPlan, type LiveState } from '@/core/camera/live/state'
-import { plannedSlots } from '@/core/plan/plan'
+import type { Seen } from '@/core/camera/live/seen'
 import type { LensModel } from '@/core/model/types'
 import { postureWords } from '@/features/reach'
 import { Check } from '@/ui/check'
@@ -21,12 +19,12 @@ const orientationWords: Readonly<Record<Orientation, string>> = {
 export function StateBar({
   model,
   lenses,
-  state,
+  seen,
   onEvent,
 }: {
   model: BodyModel
   lenses: readonly LensModel[]
-  state: LiveState
+  seen: Seen
   onEvent: (event: LiveEvent) => void
 }) {
   const byMenu = model.families.filter(
@@ -36,11 +34,10 @@ export function StateBar({
     ({ place, domain }) => place === 'physical' && (valuesOf(domain)?.length ?? 0) > 1,
   )
   const fitting = lenses.filter(
-    (one) => one.fits === model.maker || one.id === state.lens?.id || !one.contacts,
+    (one) => one.fits === model.maker || one.id === seen.lens?.id || !one.contacts,
   )
-  const planned = plannedSlots(model, memoryPlan(state))
   const nameOf = (family: string, slot: string, word: string) => {
-    const used = planned.find((one) => one.family === family && one.slot === slot)
+    const used = seen.slots.find((one) => one.family === family && one.slot === slot)
     if (!used) return `${word}, unused`
     return used.name === word ? word : `${used.name} (${word})`
   }
@@ -48,7 +45,7 @@ export function StateBar({
     <section aria-label="Around the keys" className="flex flex-wrap items-center gap-x-3 gap-y-1.5">
       <Choice
         label="Mode dial"
-        value={state.position ?? ''}
+        value={seen.position ?? ''}
         options={model.positions.map((one) => [
           one.id,
           one.kind === 'slot' && one.family && one.slot ? nameOf(one.family, one.slot, one.name) : one.name,
@@ -59,7 +56,7 @@ export function StateBar({
         <Choice
           key={family.id}
           label={family.name}
-          value={state.banks[family.id] ?? ''}
+          value={seen.banks[family.id] ?? ''}
           options={[
             ['', 'plain'],
             ...family.slots.map((slot): [string, string] => [slot.id, nameOf(family.id, slot.id, slot.name)]),
@@ -69,11 +66,11 @@ export function StateBar({
       ))}
       <Choice
         label="Lens"
-        value={state.lens?.id ?? ''}
+        value={seen.lens?.id ?? ''}
         options={[
           ...fitting.map((one): [string, string] => [one.id, one.name]),
-          ...(state.lens && !fitting.includes(state.lens)
-            ? [[state.lens.id, state.lens.name] as [string, string]]
+          ...(seen.lens && !fitting.includes(seen.lens)
+            ? [[seen.lens.id, seen.lens.name] as [string, string]]
             : []),
           ['', 'no lens'],
         ]}
@@ -83,7 +80,7 @@ export function StateBar({
         <Choice
           key={setting.id}
           label={setting.label}
-          value={JSON.stringify(valueNow(model, state, setting.id) ?? setting.factory)}
+          value={JSON.stringify(seen.values[setting.id] ?? setting.factory)}
           options={(valuesOf(setting.domain) ?? []).map((value) => [
             JSON.stringify(value),
             showValue(setting.domain, value),
@@ -95,20 +92,20 @@ export function StateBar({
       ))}
       <Choice
         label="Hands"
-        value={state.posture}
+        value={seen.posture}
         options={postures.map((one) => [one, postureWords[one]])}
         onPick={(posture) => onEvent({ kind: 'posture', posture: posture as Posture })}
       />
       <Choice
         label="Turned"
-        value={state.orientation}
+        value={seen.orientation}
         options={orientations.map((one) => [one, orientationWords[one]])}
         onPick={(orientation) => onEvent({ kind: 'rotate', orientation: orientation as Orientation })}
       />
-      <Check checked={state.eye} onChange={() => onEvent({ kind: 'eye', at: !state.eye })}>
+      <Check checked={seen.eye} onChange={() => onEvent({ kind: 'eye', at: !seen.eye })}>
         eye at the finder
       </Check>
-      <Check checked={state.on} onChange={() => onEvent({ kind: 'power', on: !state.on })}>
+      <Check checked={seen.on} onChange={() => onEvent({ kind: 'power', on: !seen.on })}>
         on
       </Check>
     </section>

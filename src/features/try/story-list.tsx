@@ -2,7 +2,7 @@
 
 import { Ban, Check, CircleHelp, Undo } from 'lucide-react'
 import type { LogLine } from '@/core/camera/live/events'
-import type { Happened } from './use-live'
+import type { StoryLine } from '@/core/camera/live/in-hand'
 
 const signs = {
   did: { Sign: Check, word: 'done', colour: 'text-samphire' },
@@ -15,7 +15,7 @@ const signs = {
 const mostShown = 60
 
 /** The log: what happened and why, the newest first. */
-export function StoryList({ story }: { story: readonly Happened[] }) {
+export function StoryList({ story }: { story: readonly StoryLine[] }) {
   if (story.length === 0)
     return (
       <p className="py-2 text-silt">

@@ -1,10 +1,11 @@
 'use client'
 
-import dynamic from 'next/dynamic'
 import { useState } from 'react'
+import type { StoryLine } from '@/core/camera/live/in-hand'
 import { heldWords } from '@/core/focus/words'
 import { FacePicker } from '@/features/plates'
 import { ShortcutList } from '@/features/desk'
+import { later } from '@/ui/later'
 import { Button } from '@/ui/button'
 import { Plate } from '@/ui/plate/plate'
 import { Tabs } from '@/ui/tabs'
@@ -15,7 +16,7 @@ import { StateBar } from './state-bar'
 import { StoryList } from './story-list'
 import { useTryStation, type TryKnown } from './use-try-station'
 
-const MenuChange = dynamic(() => import('./menu-change').then((one) => one.MenuChange))
+const MenuChange = later(() => import('./menu-change').then((one) => one.MenuChange))
 
 const panels = { log: 'Log', hand: 'In hand', menu: 'Menu', sequence: 'Sequence' } as const
 
@@ -28,14 +29,15 @@ const tryKeys = [
   ['Escape', 'let everything go'],
 ] as const
 
+const noStory: readonly StoryLine[] = []
+
 /** The plate’s labels are pressed as a whole, by what goes down on it. */
 const pressedElsewhere = () => undefined
 
 /** Try it: the body as a thing to use. Its keys are pressed, held and turned; it shows what it would, and says why. */
 export function TryStation() {
   const known = useTryStation()
-  const { model, body, display, picture, outcome, words } = known
-  const { state } = body
+  const { model, seen } = known
   return (
     <main onKeyDown={known.onKeyDown} className="grid gap-4 px-5 py-3 lg:grid-cols-[minmax(0,1fr)_372px]">
       <TheBody known={known} />
@@ -43,15 +45,21 @@ export function TryStation() {
         aria-label="Beside the body"
         className="grid min-w-0 content-start gap-x-4 md:grid-cols-2 lg:block"
       >
-        <div>
-          <Displays display={display} picture={picture} outcome={outcome} words={words} eye={state.eye} />
-          <p role="status" className="mt-1 mb-1 text-small">
-            {state.held.length > 0 && (
-              <b className="font-semibold text-pan">{heldWords(model, state.held)} down: </b>
-            )}
-            {words}
+        {seen ? (
+          <div>
+            <Displays seen={seen} />
+            <p role="status" className="mt-1 mb-1 text-small">
+              {seen.held.length > 0 && (
+                <b className="font-semibold text-pan">{heldWords(model, seen.held)} down: </b>
+              )}
+              {seen.words}
+            </p>
+          </div>
+        ) : (
+          <p role="status" className="min-h-85 text-silt">
+            The body is being set up …
           </p>
-        </div>
+        )}
         <BesideBody known={known} />
       </aside>
       <ShortcutList keys={tryKeys} />
@@ -61,7 +69,7 @@ export function TryStation() {
 
 /** The plate that is pressed, and what stands around the body: lens, dials, levers. */
 function TheBody({ known }: { known: TryKnown }) {
-  const { model, lenses, body, startOver, faceId, pickFace, face, labels, heldControls } = known
+  const { model, lenses, body, seen, startOver, faceId, pickFace, face, labels, heldControls } = known
   return (
     <section
       aria-label="The body"
@@ -71,12 +79,12 @@ function TheBody({ known }: { known: TryKnown }) {
         <h1 className="sr-only">Try it</h1>
         <FacePicker faces={model.faces} face={faceId} onPick={pickFace} all={false} />
         <div className="flex-1" />
-        <span className="text-silt">{body.state.side}</span>
+        <span className="text-silt">{seen?.side}</span>
         <Button onClick={() => body.happen({ kind: 'full' })}>Release, pressed through</Button>
         <Button onClick={startOver}>Start over</Button>
       </div>
-      <div className="mt-2">
-        <StateBar model={model} lenses={lenses} state={body.state} onEvent={body.happen} />
+      <div className="mt-2 min-h-21">
+        {seen && <StateBar model={model} lenses={lenses} seen={seen} onEvent={body.happen} />}
       </div>
       <div
         className="flex flex-1 touch-manipulation flex-col select-none"
@@ -98,17 +106,18 @@ function TheBody({ known }: { known: TryKnown }) {
   )
 }
 
-function BesideBody({ known: { model, body, control, tap } }: { known: TryKnown }) {
+function BesideBody({ known: { model, body, seen, control, tap } }: { known: TryKnown }) {
   const [panel, setPanel] = useState<keyof typeof panels>('log')
-  const { state, story, happen, play } = body
+  const { happen, play } = body
+  const story = seen?.story ?? noStory
   return (
     <div className="min-w-0">
       <Tabs label="Beside the body" names={panels} picked={panel} onPick={setPanel}>
         {panel === 'log' && <StoryList story={story} />}
-        {panel === 'hand' && (
-          <HandPanel model={model} state={state} control={control} onEvent={happen} onTap={tap} />
+        {panel === 'hand' && seen && (
+          <HandPanel model={model} seen={seen} control={control} onEvent={happen} onTap={tap} />
         )}
-        {panel === 'menu' && <MenuChange model={model} state={state} onEvent={happen} />}
+        {panel === 'menu' && seen && <MenuChange model={model} seen={seen} onEvent={happen} />}
         {panel === 'sequence' && <SequencePanel story={story} onPlay={play} />}
       </Tabs>
     </div>

@@ -1,113 +1,100 @@
 'use client'
 
-import { useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useContext, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import type { Beginning } from '@/core/camera/live/address'
-import type { LiveEvent, LogLine } from '@/core/camera/live/events'
-import { heldAddress } from '@/core/camera/live/key-presses'
-import { live } from '@/core/camera/live/live'
-import { runScript, type Played as PlayedEvent } from '@/core/camera/live/run-script'
-import { liveAt } from '@/core/camera/live/stand-at'
-import type { LiveState } from '@/core/camera/live/state'
-import { writeEvent } from '@/core/camera/live/write-script'
-import { lookup } from '@/core/model/lookup'
-import type { BodyModel } from '@/core/model/types'
+import type { LiveEvent } from '@/core/camera/live/events'
+import type { HandAct } from '@/core/camera/live/in-hand'
+import type { Seen } from '@/core/camera/live/seen'
+import { withDelta, type Delta } from '@/core/delta'
 import { useDesk, usePlan } from '@/features/desk'
+import { BodyThreadContext, type BodyThread } from './body-thread'
 
-/** The name under which the time from an event to the frame that shows it is kept in the browser's own measures. */
+/** The name under which the time from an act to the frame that shows it is kept in the browser's own measures. */
 export const pressMeasure = 'press'
 
-/** What happened, the newest first, each with its line of the script. */
-export interface Happened {
-  readonly id: number
-  readonly line: string
-  readonly log: readonly LogLine[]
-  /** For an expectation of a script that was not met: what there was instead. */
-  readonly instead: string | null
-}
-
-/** A body and its story so far. */
-interface SimulatedBody {
-  readonly state: LiveState
-  readonly story: readonly Happened[]
-}
-
-/** A body in the hand: its state, what happened to it, and how it is worked. It starts over when the plan changes. */
+/** A body in the hand: what is seen of it, null until it stands, and how it is worked. It starts over when the plan changes. */
 export function useLive(start: Beginning) {
-  const { model, lenses } = useDesk().start
+  const desk = useDesk()
+  const { model, lenses } = desk.start
   const plan = usePlan()
+  const startThread = useContext(BodyThreadContext)
   const [from, setFrom] = useState(start)
-  const before = useMemo(() => liveAt(model, plan, from.context), [model, plan, from])
-  const begin = useMemo(() => withKeysDown(model, before, from.held), [model, before, from])
-  const [kept, setKept] = useState<SimulatedBody & { begin: SimulatedBody }>({ begin, ...begin })
-  const now = kept.begin === begin ? kept : { begin, ...begin }
-  const latest = useRef(now)
-  const asked = useRef<number | null>(null)
+  const [seen, setSeen] = useState<Seen | null>(null)
+  const [attempt, setAttempt] = useState(0)
+  const thread = useRef<BodyThread | null>(null)
+  const pressed = usePressMeasure(seen)
+
+  /** Asks the thread something, and shows what changed; what breaks is told, with a way to begin anew. */
+  const ask = useCallback(
+    async <T>(question: (port: BodyThread['port']) => Promise<T>, changed: (answer: T) => Delta | null) => {
+      const current = thread.current
+      if (!current) return null
+      try {
+        const answer = await question(current.port)
+        if (thread.current !== current) return null
+        const delta = changed(answer)
+        if (delta) setSeen((was) => withDelta(was, delta) as Seen)
+        return answer
+      } catch (error) {
+        if (thread.current === current) desk.fail(String(error), () => setAttempt((count) => count + 1))
+        return null
+      }
+    },
+    [desk],
+  )
+
+  useEffect(() => {
+    const made = startThread((words) => desk.fail(words, () => setAttempt((count) => count + 1)))
+    thread.current = made
+    void ask(
+      (port) => port.begin(model, lenses),
+      () => null,
+    )
+    return () => {
+      thread.current = null
+      made.end()
+    }
+  }, [startThread, desk, model, lenses, ask, attempt])
+
+  useEffect(() => {
+    void ask((port) => port.stand(plan, from), same)
+  }, [plan, from, ask, attempt])
+
+  const act = useCallback(
+    (what: HandAct): void => {
+      pressed()
+      void ask((port) => port.act(what), same)
+    },
+    [ask, pressed],
+  )
+
+  return {
+    seen,
+    act,
+    happen: useCallback((event: LiveEvent) => act({ kind: 'event', event }), [act]),
+    /** Plays a script from the beginning; what is wrong with it is returned in words and changes nothing. */
+    play: async (text: string): Promise<string | null> =>
+      (
+        await ask(
+          (port) => port.play(text),
+          ({ delta }) => delta,
+        )
+      )?.wrong ?? null,
+    startOver: setFrom,
+  }
+}
+
+const same = (delta: Delta | null) => delta
+
+/** Measures from an act to the frame that shows what came of it; gives what tells that an act has begun. */
+function usePressMeasure(seen: Seen | null): () => void {
+  const begun = useRef<number | null>(null)
   useLayoutEffect(() => {
-    latest.current = now
-    if (asked.current === null) return
-    performance.measure(pressMeasure, { start: asked.current })
-    asked.current = null
-  })
-
-  const show = useCallback((next: typeof now) => {
-    latest.current = next
-    setKept(next)
+    if (begun.current === null) return
+    performance.measure(pressMeasure, { start: begun.current })
+    begun.current = null
+  }, [seen])
+  return useCallback(() => {
+    begun.current ??= performance.now()
   }, [])
-
-  const happen = useCallback(
-    (event: LiveEvent): void => {
-      asked.current = performance.now()
-      show({ ...latest.current, ...after(model, latest.current, event) })
-    },
-    [model, show],
-  )
-
-  const isDown = (control: string, gesture: string) =>
-    heldAddress(model, latest.current.state, control, gesture) !== undefined
-
-  /** A key let go, where it is down. */
-  const letGo = (control: string, gesture: string) => {
-    if (isDown(control, gesture)) happen({ kind: 'release', control, gesture })
-  }
-
-  /** A key pressed; one that is held down is let go. */
-  const press = (control: string, gesture: string) => {
-    if (isDown(control, gesture)) letGo(control, gesture)
-    else happen({ kind: 'press', control, gesture })
-  }
-
-  /** Plays a script from the beginning; a refusal is returned in words and changes nothing. */
-  const play = (text: string): string | null => {
-    const done = runScript(model, before, text, lenses)
-    if (!done.ok) return `${done.refusal.where ?? ''}: ${done.refusal.message}`.replace(/^: /, '')
-    show({ begin, state: done.value.state, story: done.value.played.map(toHappened).reverse() })
-    return null
-  }
-
-  return { state: now.state, story: now.story, happen, press, letGo, play, startOver: setFrom }
-}
-
-function withKeysDown(model: BodyModel, state: LiveState, held: readonly string[]): SimulatedBody {
-  return held.reduce<SimulatedBody>(
-    (body, key) => {
-      const address = lookup(model).addresses.get(key)
-      if (!address) return body
-      return after(model, body, { kind: 'press', control: address.control.id, gesture: address.gesture.id })
-    },
-    { state, story: [] },
-  )
-}
-
-/** The body after an event; one that cannot be at all is told as refused. */
-function after(model: BodyModel, { state, story }: SimulatedBody, event: LiveEvent): SimulatedBody {
-  const done = live(model, state, event)
-  const log: readonly LogLine[] = done.ok
-    ? done.value.log
-    : [{ kind: 'refused', words: done.refusal.message }]
-  const line = { id: story.length, line: writeEvent(model, event), log, instead: null }
-  return { state: done.ok ? done.value.state : state, story: [line, ...story] }
-}
-
-function toHappened({ text, log, instead }: PlayedEvent, i: number): Happened {
-  return { id: i, line: text, log, instead }
 }

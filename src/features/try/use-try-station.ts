@@ -2,11 +2,6 @@
 
 import { useMemo, useRef, useState } from 'react'
 import { readPlace, type Beginning } from '@/core/camera/live/address'
-import { displayOf } from '@/core/camera/live/display'
-import { focusWords } from '@/core/camera/live/hands'
-import { effectiveFunctionIdsOf, focusNow } from '@/core/camera/live/key-presses'
-import { contextOf, heldFunctions, memoryPlan } from '@/core/camera/live/state'
-import { finderIn } from '@/core/focus/finder'
 import { controlsOf } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
 import type { RowId } from '@/core/plan/rows'
@@ -29,34 +24,30 @@ export function useTryStation() {
   )
   const [first] = useState<Beginning>({ context: usual, held: [] })
   const body = useLive(first)
-  const { state } = body
-  usePlaceInPage((place) => body.startOver(readPlace(model, lenses, usual, place)))
+  const { seen } = body
+  usePlaceInPage((place) => body.startOver(readPlace(model, plan, lenses, usual, place)))
   const [faceId, setFaceId] = useState(model.faces[0]?.id ?? '')
   const face = model.faces.find((one) => one.id === faceId) ?? model.faces[0]
-  const { lens, attached } = state
+  const fittedLens = seen ? seen.lens : usual.lens
+  const attached = seen?.attached ?? usual.attached
+  const shownSide = seen?.side ?? usual.side
   const labels = useMemo(() => {
-    const fitted = { lens: lens ?? usual.lens, attached }
-    const shown = { model, plan, side: state.side, findings: [], changed: nothing, fitted, uses: null }
+    const fitted = { lens: fittedLens ?? usual.lens, attached: attached ?? [] }
+    const shown = { model, plan, side: shownSide, findings: [], changed: nothing, fitted, uses: null }
     return face ? labelsOf(shown, face) : []
-  }, [model, plan, face, state.side, lens, attached, usual.lens])
-  const picture = useMemo(() => {
-    const held = heldFunctions(model, state, effectiveFunctionIdsOf(model, state))
-    return finderIn(model, memoryPlan(state), contextOf(state, held))
-  }, [model, state])
+  }, [model, plan, face, shownSide, fittedLens, attached, usual.lens])
+  const held = seen?.held
   return {
     model,
     lenses,
     body,
+    seen,
     startOver: () => body.startOver({ context: usual, held: [] }),
     faceId,
     pickFace: setFaceId,
     face,
     labels,
-    heldControls: useMemo(() => controlsOf(model, state.held), [model, state.held]),
-    display: useMemo(() => displayOf(model, state), [model, state]),
-    picture,
-    outcome: focusNow(model, state),
-    words: focusWords(model, state),
+    heldControls: useMemo(() => controlsOf(model, held ?? []), [model, held]),
     ...usePresses(body),
   }
 }
@@ -65,7 +56,7 @@ export function useTryStation() {
 export type TryKnown = ReturnType<typeof useTryStation>
 
 /** Keys pressed by the pointer and the keyboard, and the control pressed last. */
-function usePresses({ state, happen, press, letGo }: ReturnType<typeof useLive>) {
+function usePresses({ act, happen }: ReturnType<typeof useLive>) {
   const { model } = useDesk().start
   const [control, setControl] = useState<string | null>(null)
   const pointed = useRef<{ control: string; gesture: string } | null>(null)
@@ -77,15 +68,11 @@ function usePresses({ state, happen, press, letGo }: ReturnType<typeof useLive>)
     const gesture = named?.gestures.find((one) => one.id !== 'turn') ?? named?.gestures[0]
     return named && gesture ? { control: named.id, gesture: gesture.id } : null
   }
+  const press = (of: string, gesture: string) => act({ kind: 'press', control: of, gesture })
+  const letGo = (of: string, gesture: string) => act({ kind: 'let-go', control: of, gesture })
   const tap = (of: string, gesture: string) => {
     press(of, gesture)
     letGo(of, gesture)
-  }
-  const letAllGo = () => {
-    for (const key of state.held) {
-      const address = lookup(model).addresses.get(key)
-      if (address) letGo(address.control.id, address.gesture.id)
-    }
   }
   return {
     /** The control pressed last. */
@@ -107,7 +94,7 @@ function usePresses({ state, happen, press, letGo }: ReturnType<typeof useLive>)
     onKeyDown: (event: React.KeyboardEvent) => {
       const typing = event.target instanceof Element && event.target.closest('input, textarea, select')
       if (typing || event.ctrlKey || event.metaKey) return
-      if (event.key === 'Escape') letAllGo()
+      if (event.key === 'Escape') act({ kind: 'let-all-go' })
       if (event.key.toLowerCase() === 'r') happen({ kind: 'full' })
       const hand = handOn(event.target)
       if (!hand) return

@@ -1,5 +1,6 @@
 import { lookup } from '../../model/lookup'
 import type { BodyModel } from '../../model/types'
+import { ruleBook } from '../../resolve/rule-book'
 import { effectiveState } from '../../resolve/state'
 import { ok, refuse, type Result } from '../../result'
 import { operate, type BodyEvent } from '../body'
@@ -17,7 +18,7 @@ export function doAct(
   const act = lookup(model).acts.get(id)
   if (!act) return refuse('unknown-act', `${model.name} has no act ${id}.`, id)
   const { facts } = effectiveState(model, memoryPlan(state), contextOf(state))
-  const needs = lookup(model).actNeeds.get(id) ?? []
+  const needs = ruleBook(model).actNeeds.get(id) ?? []
   const lacking = needs.find((need) => need.holds(facts) === 'no')
   if (lacking) return ok({ state, log: [refusedIt(`${act.name}: ${lacking.because}`)] })
   const doubt = needs.find((need) => need.holds(facts) === 'unknown')

@@ -1,8 +1,11 @@
 import { checkValue } from '../../model/domain'
 import { lookup } from '../../model/lookup'
-import { postures, type BodyModel, type LensModel } from '../../model/types'
-import type { Context } from '../../resolve/context'
+import { postures, type AssignSide, type BodyModel, type LensModel } from '../../model/types'
+import type { Plan } from '../../plan/plan'
+import { contextName, contextsOf, type Context } from '../../resolve/context'
 import type { Value } from '../../vocabulary/values'
+
+const assignSides: readonly AssignSide[] = ['stills', 'motion', 'playback']
 
 /** A state of affairs, and the keys that are to go down in it, by address in their order. */
 export interface Beginning {
@@ -10,23 +13,25 @@ export interface Beginning {
   readonly held: readonly string[]
 }
 
-/** Where a body is to stand, as text for an address of the page; `readPlace` reads it. */
-export function writePlace(context: Context, held: readonly string[]): string {
-  const { side, lens, banks, position, posture, edits, latched } = context
-  return JSON.stringify({ side, lens: lens.id, banks, position, posture, edits, latched, held })
-}
-
 /**
  * The beginning such a text describes: what it says of the state and the model has not is left out, and a text of another
- * kind says nothing. Keys are looked for when they are pressed.
+ * kind says nothing. A state that findings are about is the one of that name, or the first where the plan has none.
+ * Keys are looked for when they are pressed.
  */
 export function readPlace(
   model: BodyModel,
+  plan: Plan,
   lenses: readonly LensModel[],
   usual: Context,
   text: string,
 ): Beginning {
   const said = entriesOf(parsed(text))
+  const about = assignSides.find((one) => one === said.finding)
+  if (about) {
+    const states = contextsOf(model, plan, lenses, about)
+    const found = states.find((one) => contextName(one) === said.state) ?? states[0]
+    return { context: found?.context ?? usual, held: listOf(said.held) }
+  }
   const { settings, functions } = lookup(model)
   const banks = entriesOf(said.banks)
   const edits = Object.entries(entriesOf(said.edits)).flatMap(([id, value]): [string, Value][] => {

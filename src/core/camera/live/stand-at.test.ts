@@ -5,14 +5,15 @@ import { lenses, namedModels } from '@tests/fixtures/models'
 import { valuesOf } from '../../model/domain'
 import { lookup } from '../../model/lookup'
 import { emptyPlan } from '../../plan/plan'
-import { contextsOf, contextIn } from '../../resolve/context'
+import { contextName, contextsOf, contextIn } from '../../resolve/context'
 import { resolve } from '../../resolve/resolve'
 import { must } from '../../result'
 import { displayOf } from './display'
 import type { LiveEvent } from './events'
 import { resolutionNow } from './key-presses'
 import { parseScript } from './script'
-import { readPlace, writePlace } from './address'
+import { readPlace } from './address'
+import { writePlace, writeState } from './place-text'
 import { liveAt } from './stand-at'
 import { writeEvent } from './write-script'
 
@@ -49,6 +50,7 @@ describe.each(namedModels)('the simulated %s put somewhere', (_name, model) => {
         const usual = contextIn(model, side, null)
         const read = readPlace(
           model,
+          plan,
           [...lenses, context.lens],
           usual,
           writePlace(context, ['a/b/c', 'd/e/f']),
@@ -65,6 +67,22 @@ describe.each(namedModels)('the simulated %s put somewhere', (_name, model) => {
       }
   })
 
+  it('is found by the name a finding has for it; by one the plan no longer has, its first state', () => {
+    const plan = emptyPlan(model)
+    for (const side of model.sides) {
+      const usual = contextIn(model, side, null)
+      const states = contextsOf(model, plan, lenses, side)
+      for (const one of states)
+        expect(readPlace(model, plan, lenses, usual, writeState(side, contextName(one), ['a/b/c']))).toEqual({
+          context: one.context,
+          held: ['a/b/c'],
+        })
+      expect(readPlace(model, plan, lenses, usual, writeState(side, 'gone', [])).context).toEqual(
+        states[0]?.context,
+      )
+    }
+  })
+
   it('is found again after presses, at a remembered position, and worked another way; nonsense leads to the usual place', () => {
     const usual = contextIn(model, 'stills', null)
     const [setting] = model.settings.filter(({ domain }) => domain.kind === 'toggle')
@@ -75,10 +93,10 @@ describe.each(namedModels)('the simulated %s put somewhere', (_name, model) => {
       posture: 'tripod' as const,
       edits: setting ? { [setting.id]: true } : {},
     }
-    const read = readPlace(model, [usual.lens], usual, writePlace(context, []))
+    const read = readPlace(model, emptyPlan(model), [usual.lens], usual, writePlace(context, []))
     expect(read.context).toMatchObject(context)
     for (const text of ['', '{', '[1]', '{"side":"sideways","edits":{"no.such":1},"banks":[3],"held":7}'])
-      expect(readPlace(model, [], usual, text)).toMatchObject({
+      expect(readPlace(model, emptyPlan(model), [], usual, text)).toMatchObject({
         context: { side: usual.side, banks: usual.banks, edits: {} },
         held: [],
       })
