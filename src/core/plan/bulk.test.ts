@@ -17,7 +17,8 @@ import {
   vary,
   type SlotChoice,
 } from './bulk'
-import { copySide, swapKeys } from './bulk-keys'
+import { copySide } from './copy-side'
+import { swapKeys } from './swap-keys'
 import { functionAt } from './assign'
 import { emptyPlan, parsePlan, plannedSlots, type Plan } from './plan'
 import { applyStep } from './step'

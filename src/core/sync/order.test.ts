@@ -1,6 +1,8 @@
+import { generateKeyBetween } from 'fractional-indexing'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { inOrder, isOrderKey, keyAtEnd, keysToMove, type Ordered } from './order'
+import { inOrder, keyAtEnd, keysToMove, type Ordered } from './order'
+import { isOrderKey } from './order-key'
 
 const ids = (elements: readonly Ordered[]) => inOrder(elements).map((one) => one.id)
 const withKeys = (elements: readonly Ordered[], keys: ReadonlyMap<string, string>) =>
@@ -39,6 +41,28 @@ describe('an ordered list', () => {
       { id: 'd', key: 'a2' },
     ]
     expect(ids(withKeys(elements, keysToMove(elements, 'd', 2)))).toEqual(['a', 'b', 'd', 'c'])
+  })
+
+  it('takes for a key what the package that makes keys goes on from, and nothing else', () => {
+    const goesOn = (text: string) => {
+      try {
+        return generateKeyBetween(text, null) > text
+      } catch {
+        return false
+      }
+    }
+    const texts = fc.oneof(
+      fc.array(fc.constantFrom('A', 'B', 'Y', 'Z', 'a', 'b', 'c', '0', '1'), { maxLength: 8 }),
+      fc.array(fc.constantFrom('0', '1', 'z'), { minLength: 24, maxLength: 28 }).map((all) => ['A', ...all]),
+      fc.constant(['A', ...'0'.repeat(26)]),
+    )
+    fc.assert(
+      fc.property(texts, (letters) => {
+        const text = letters.join('')
+        expect([text, isOrderKey(text)]).toEqual([text, text !== '' && goesOn(text)])
+      }),
+      { numRuns: 2000 },
+    )
   })
 
   it.each(['', 'a', 'a00', 'é', '0', 'x'.repeat(90)])('does not take “%s” for a key', (text) => {

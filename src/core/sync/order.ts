@@ -42,14 +42,3 @@ export function keysToMove(
   const keys = generateNKeysBetween(null, null, wanted.length)
   return new Map(wanted.map((one, i) => [one, keys[i] ?? '']))
 }
-
-/** True for a text that is an order key. */
-export function isOrderKey(text: string): boolean {
-  if (!/^[A-Za-z0-9]{1,80}$/.test(text)) return false
-  try {
-    generateKeyBetween(text, null)
-    return true
-  } catch {
-    return false
-  }
-}

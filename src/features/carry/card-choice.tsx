@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import type { Refusal } from '@/core/result'
 import type { BodyLine } from '@/features/bodies'
-import { RefusalNote } from '@/ui/trouble'
+import { RefusalNote } from '@/ui/refusal-note'
 
 /** What the card of a simulated body is like: for trying how it refuses. */
 export function CardChoice({

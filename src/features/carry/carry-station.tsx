@@ -3,7 +3,7 @@
 import { type BodyLine, endedWords, heldSentence } from '@/features/bodies'
 import type { Holds } from '@/core/camera/carry'
 import { Button } from '@/ui/button'
-import { RefusalNote } from '@/ui/trouble'
+import { RefusalNote } from '@/ui/refusal-note'
 import { When } from '@/ui/when'
 import { CardChoice } from './card-choice'
 import type { Progress } from './progress'

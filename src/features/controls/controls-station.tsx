@@ -5,7 +5,7 @@ import { ArrowLeftRight } from 'lucide-react'
 import { memo, useMemo } from 'react'
 import type { RowChange } from '@/core/analysis/questions'
 import type { Face } from '@/core/model/types'
-import { ShortcutList, useFindings, useReach, useTrial } from '@/features/desk'
+import { ShortcutList, useTrial } from '@/features/desk'
 import { later } from '@/ui/later'
 import { useShared } from '@/ui/use-shared'
 import { ReachStrip } from '@/features/reach'
@@ -20,12 +20,12 @@ import { FindingsPanel } from './findings-panel'
 import { FittedChoice } from '@/features/plates'
 import { panels } from './panels'
 import { controlsKeys } from './shortcuts'
-import { TrialNote } from './trial-note'
 import { useControlsStation, useShown, type ControlsKnown } from './use-controls-station'
 
 /** Loaded when a hand comes near the plate, so that it is there when a key is taken. */
 const keyPanel = () => import('./key-panel')
 const KeyPanel = later(() => keyPanel().then((one) => one.KeyPanel))
+const Trial = later(() => import('./trial-note').then((one) => one.Trial))
 const SuggestPanel = later(() => import('@/features/suggest').then((one) => one.SuggestPanel))
 const ReachPanel = later(() => import('./reach-panel').then((one) => one.ReachPanel))
 const DialsTable = later(() => import('./dials-table').then((one) => one.DialsTable))
@@ -57,15 +57,6 @@ export function ControlsStation() {
 const Strip = memo(function Strip({ trial }: { trial: readonly RowChange[] | null }) {
   return <ReachStrip trial={useTrial(trial)?.reach ?? null} />
 })
-
-/** What the change in the hand would do. */
-function Trial({ rows }: { rows: readonly RowChange[] }) {
-  const trial = useTrial(rows)
-  const reach = useReach()
-  const findings = useFindings()
-  if (!trial || !reach || !findings) return null
-  return <TrialNote before={reach} reach={trial.reach} was={findings} findings={trial.findings} />
-}
 
 /** The plate of the face picked, or all of them, and what is shown on it. */
 const Plates = memo(function Plates({

@@ -2,7 +2,7 @@
 
 import { isKeyRow } from '@/core/plan/rows'
 import { useState } from 'react'
-import { copySide, type SideCopy } from '@/core/plan/bulk-keys'
+import type { SideCopy } from '@/core/plan/copy-side'
 import type { Side } from '@/core/model/types'
 import { useDesk, useDeskPart } from '@/features/desk'
 import { Offer } from '@/ui/button'
@@ -15,13 +15,14 @@ export function CopySide() {
   const [done, setDone] = useState<{ copy: SideCopy; to: Side } | null>(null)
   const other = model.sides.find((one) => one !== side)
   if (!other) return null
-  const copyNow = () => {
+  const copyNow = async () => {
+    const { copySide } = await import('@/core/plan/copy-side')
     const copy = copySide(model, desk.getView().plan, side, other, desk.newId())
     if (copy.step.changes.length === 0 || desk.applyStep(copy.step)) setDone({ copy, to: other })
   }
   return (
     <section className="mt-4 border-t pt-3">
-      <Offer onClick={copyNow}>
+      <Offer onClick={() => void copyNow()}>
         Copy the keys of {side} to {other}
       </Offer>
       <p className="text-small text-silt">As far as they take the same there; one step, undone as one.</p>

@@ -1,11 +1,22 @@
 'use client'
 
+import type { RowChange } from '@/core/analysis/questions'
 import type { Finding } from '@/core/checks/finding'
+import { useFindings, useReach, useTrial } from '@/features/desk'
 import type { ReachReport } from '@/core/reach/report'
 import { Change } from '@/features/reach'
 
+/** What the change in the hand would do. */
+export function Trial({ rows }: { rows: readonly RowChange[] }) {
+  const trial = useTrial(rows)
+  const reach = useReach()
+  const findings = useFindings()
+  if (!trial || !reach || !findings) return null
+  return <TrialNote before={reach} reach={trial.reach} was={findings} findings={trial.findings} />
+}
+
 /** What a change in the hand would do: to the seconds of an outing, to what is reached at the finder, and what would trip. */
-export function TrialNote({
+function TrialNote({
   before,
   reach,
   was,

@@ -2,7 +2,7 @@ import { useState } from 'react'
 import type { Refusal } from '@/core/result'
 import type { Link } from '@/core/sync/client'
 import { Button } from '@/ui/button'
-import { RefusalNote } from '@/ui/trouble'
+import { RefusalNote } from '@/ui/refusal-note'
 import { useDesk, useDeskPart, usePlan } from './desk-context'
 import { Notice } from './notice'
 

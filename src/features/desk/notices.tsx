@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react'
 import { Button } from '@/ui/button'
 import { later } from '@/ui/later'
-import { RefusalNote } from '@/ui/trouble'
+import { RefusalNote } from '@/ui/refusal-note'
 import { useDesk, useDeskPart } from './desk-context'
 import { LinkNotice } from './link-notice'
 import { Notice } from './notice'

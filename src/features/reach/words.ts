@@ -1,6 +1,4 @@
 import type { Posture } from '@/core/model/types'
-import type { Part } from '@/core/reach/moves'
-import { operators } from '@/core/reach/operators'
 
 /** How the camera is held, in words. */
 export const postureWords: Readonly<Record<Posture, string>> = {
@@ -8,15 +6,6 @@ export const postureWords: Readonly<Record<Posture, string>> = {
   screen: 'at the screen',
   grip: 'upright grip',
   tripod: 'on the tripod',
-}
-
-/** A price as its formula: "2 × press + look for it = 1.91 s". */
-export function formula(parts: readonly Part[], seconds: number): string {
-  const words = parts.map(({ operator, count }) => {
-    const move = operators.find((one) => one.id === operator)?.words ?? operator
-    return count === 1 ? move : `${count} × ${move}`
-  })
-  return `${words.join(' + ')} = ${seconds.toFixed(2)} s`
 }
 
 /** A share as a whole percentage. */

@@ -6,7 +6,7 @@ import { useRef, useState } from 'react'
 import { planFileBytes } from '@/core/plan/limits'
 import type { Refusal } from '@/core/result'
 import { Button } from '@/ui/button'
-import { RefusalNote } from '@/ui/trouble'
+import { RefusalNote } from '@/ui/refusal-note'
 
 type Answer =
   { kind: 'refused'; refusal: Refusal } | { kind: 'imported'; known: boolean; planId: string | null }

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Refusal } from '@/core/result'
 import { Button } from '@/ui/button'
-import { RefusalNote } from '@/ui/trouble'
+import { RefusalNote } from '@/ui/refusal-note'
 
 /** Starts an empty plan for a model: every row as delivered. */
 export function NewPlan({ models }: { models: readonly { id: string; name: string; version: number }[] }) {

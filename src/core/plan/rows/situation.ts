@@ -1,5 +1,5 @@
 import { ok, refuse } from '../../result'
-import { isOrderKey } from '../../sync/order'
+import { isOrderKey } from '../../sync/order-key'
 import type { RowId } from '../../sync/step'
 import { behind, isOwnName, rowId } from './id'
 import { plainValue, unknownPart, type RowKind } from './kind'
