@@ -4,7 +4,7 @@ import { addressKeyOf } from '@/core/plan/rows'
 import { memo } from 'react'
 import { findingsAt, TryFinding, useFindings } from '@/features/desk'
 import { Offer } from '@/ui/button'
-import { SeveritySign } from '@/ui/verdict'
+import { SeveritySign } from '@/ui/severity'
 
 /** Everything found about the keys, worst first, each with its reason and, where there is one, a mend. */
 export const FindingsPanel = memo(function FindingsPanel({ onGo }: { onGo: (address: string) => void }) {

@@ -1,11 +1,11 @@
 'use client'
 
 import type { Address } from '@/core/model/addresses'
-import { useMemo } from 'react'
+import { memo, useMemo } from 'react'
 import { lookup } from '@/core/model/lookup'
 import { addressesWith } from '@/core/plan/assign'
 import type { FunctionRating } from '@/core/reach/rate-functions'
-import { useDesk, usePlan } from '@/features/desk'
+import { useDesk, usePlanPart } from '@/features/desk'
 import { MannerSign } from '@/ui/plate/manner'
 import { secondsOf } from '@/features/reach'
 import { DraggableOption } from '@/ui/draggable-option'
@@ -13,7 +13,7 @@ import { PickList } from '@/ui/pick-list'
 import { VerdictSign } from '@/ui/verdict'
 
 /** Every function this gesture accepts, best for the plan first; type to search, Enter or click to put it here. */
-export function FunctionList({
+export const FunctionList = memo(function FunctionList({
   ratings,
   current,
   address,
@@ -25,7 +25,17 @@ export function FunctionList({
   onPut: (functionId: string) => void
 }) {
   const { model } = useDesk().start
-  const plan = usePlan()
+  const elsewhere = usePlanPart((plan) =>
+    Object.fromEntries(
+      ratings.map(({ fn }) => [
+        fn.id,
+        addressesWith(model, plan, address.side, fn.id)
+          .filter((other) => other.key !== address.key)
+          .map((other) => other.control.name)
+          .join(', '),
+      ]),
+    ),
+  )
   const menuOf = ({ fn }: FunctionRating) =>
     fn.changes.flatMap((setting) => lookup(model).menuAddress.get(setting) ?? [])
   const others = useMemo(() => ratings.filter(({ fn }) => fn.id !== current), [ratings, current])
@@ -41,22 +51,17 @@ export function FunctionList({
         nothing={(typed) => `No function this key accepts is called “${typed}”.`}
         as={DraggableOption}
         dragOf={({ fn }) => ({ id: `function ${fn.id}`, data: { functionId: fn.id, text: fn.name } })}
-        option={(rating) => {
-          const elsewhere = addressesWith(model, plan, address.side, rating.fn.id).filter(
-            (other) => other.key !== address.key,
-          )
-          return (
-            <FunctionWords
-              rating={rating}
-              menu={menuOf(rating)[0] ?? ''}
-              also={elsewhere.map((other) => other.control.name).join(', ')}
-            />
-          )
-        }}
+        option={(rating) => (
+          <FunctionWords
+            rating={rating}
+            menu={menuOf(rating)[0] ?? ''}
+            also={elsewhere[rating.fn.id] ?? ''}
+          />
+        )}
       />
     </section>
   )
-}
+})
 
 function FunctionWords({ rating, menu, also }: { rating: FunctionRating; menu: string; also: string }) {
   const { fn } = rating

@@ -8,6 +8,7 @@ import type { FunctionRating } from '@/core/reach/rate-functions'
 import { FindingCard, ReasonField, RowNotes, useDesk, usePlan } from '@/features/desk'
 import { Button, Offer } from '@/ui/button'
 import { MannerSign } from '@/ui/plate/manner'
+import { useStable } from '@/ui/use-stable'
 import { VerdictSign } from '@/ui/verdict'
 import { FunctionList } from './function-list'
 import type { Outcome } from './outcome'
@@ -34,6 +35,7 @@ export function KeyPanel({
   onClose: () => void
 }) {
   const known = useKey(addressKey)
+  const putHere = useStable((id: string) => onPut(addressKey, id))
   if (!known) return null
   const { address, ways, row, current, ratings, findings, would } = known
   const told = (check: string) => toldAlready.includes(check) || (check === 'displaced' && outcome?.displaced)
@@ -53,12 +55,7 @@ export function KeyPanel({
           <FindingCard key={`${finding.check} ${finding.rule ?? ''}`} finding={finding} />
         ))}
       {would && !outcome && <WouldDisplace displaced={would} />}
-      <FunctionList
-        ratings={ratings}
-        current={current}
-        address={address}
-        onPut={(id) => onPut(addressKey, id)}
-      />
+      <FunctionList ratings={ratings} current={current} address={address} onPut={putHere} />
     </div>
   )
 }

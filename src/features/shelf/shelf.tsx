@@ -1,7 +1,7 @@
 import Link from 'next/link'
 import type { Refusal } from '@/core/result'
 import { type BodyLine, endedWords, heldSentence } from '@/features/bodies'
-import { SeveritySign } from '@/ui/verdict'
+import { SeveritySign } from '@/ui/severity'
 import { When } from '@/ui/when'
 import { BringIn } from './bring-in'
 import { FileTable, type ShelfFile } from './file-table'
