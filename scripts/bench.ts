@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import { chipped } from '@tests/fixtures/heron'
 import { lenses, models } from '@tests/fixtures/models'
+import { bareBench } from './bench/bare'
 import { cardBench } from './bench/card'
 import { checksBench } from './bench/checks'
 import { contextsBench } from './bench/contexts'
@@ -27,6 +28,7 @@ const figures: Figure[] = [
   ...suggestBench(models, lenses),
   ...(await pageBench(address, largest)),
   ...(await speedBench(address, largest, lenses)),
+  await bareBench(address),
   ...(await shelfBench(address)),
 ]
 

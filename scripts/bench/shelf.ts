@@ -106,13 +106,16 @@ async function fill(sample: string): Promise<void> {
      from plans, generate_series(1, 500) n where id = $1`,
     [sample],
   )
-  await query(
-    `insert into steps (plan_id, number, id, head, step)
-     select p.id, n, gen_random_uuid(), md5(n::text),
-       jsonb_build_object('id', gen_random_uuid(), 'changes', jsonb_build_array(
-         jsonb_build_object('row', 'title', 'from', 'Plan ' || n, 'to', 'Plan ' || n + 1)))
-     from plans p, generate_series(1, 200) n where p.title like 'Plan %'`,
-  )
+  // In parts: a statement that takes long is ended.
+  for (let from = 1; from < 200; from += 20)
+    await query(
+      `insert into steps (plan_id, number, id, head, step)
+       select p.id, n, gen_random_uuid(), md5(n::text),
+         jsonb_build_object('id', gen_random_uuid(), 'changes', jsonb_build_array(
+           jsonb_build_object('row', 'title', 'from', 'Plan ' || n, 'to', 'Plan ' || n + 1)))
+       from plans p, generate_series($1::int, $2::int) n where p.title like 'Plan %'`,
+      [from, from + 19],
+    )
   await query(
     `insert into plan_summaries (plan_id, plan_version, row_mark, checked_by, blocks, trips)
      select p.id, p.version, p.xmin::text, (select checked_by from plan_summaries limit 1), 0, 3
@@ -128,7 +131,7 @@ async function fill(sample: string): Promise<void> {
   await query(
     `insert into bodies select (jsonb_populate_record(b, jsonb_build_object(
        'id', gen_random_uuid(), 'tag', b.tag || n, 'name', b.name || ' ' || n))).*
-     from (select * from bodies order by id limit 1) b, generate_series(1, 16) n`,
+     from bodies b, generate_series(1, 16) n where b.id = (select id from bodies order by id limit 1)`,
   )
   await query('analyze')
 }

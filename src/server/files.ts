@@ -60,18 +60,25 @@ export async function listFiles(
   words = '',
 ): Promise<{ files: FileLine[]; count: number }> {
   const patterns = patternsOf(words)
-  const from = `files f left join bodies b on b.id = f.body_id left join revisions r on r.id = f.revision_id
-     where f.owner_id = $1 and not exists (select from unnest($2::text[]) as pattern
-       where f.name || ' ' || coalesce(b.name, '') || ' ' || f.note not ilike pattern)`
-  const files = await query<FileLine>(
-    `select f.id, f.kind, f.name, length(f.bytes) as size, f.digest, f.model_id as "modelId", f.firmware,
-       b.name as "bodyName", r.number as revision, f.note, f.added_at as "addedAt"
-     from ${from} order by f.added_at desc, f.name, f.id limit $3 offset $4`,
-    [localOwner, patterns, most, (page - 1) * most],
-  )
-  const counted = await query<{ count: number }>(`select count(*)::int as count from ${from}`, [
-    localOwner,
-    patterns,
+  // Which files, from what is small of them; then what is said of those alone.
+  const from =
+    patterns.length === 0
+      ? 'files f where f.owner_id = $1 and $2::text[] is not null'
+      : `files f left join bodies b on b.id = f.body_id
+           where f.owner_id = $1 and not exists (select from unnest($2::text[]) as pattern
+             where f.name || ' ' || coalesce(b.name, '') || ' ' || f.note not ilike pattern)`
+  const [files, counted] = await Promise.all([
+    query<FileLine>(
+      `with chosen as (
+         select f.id from ${from} order by f.added_at desc, f.name, f.id limit $3 offset $4)
+       select f.id, f.kind, f.name, length(f.bytes) as size, f.digest, f.model_id as "modelId", f.firmware,
+         b.name as "bodyName", r.number as revision, f.note, f.added_at as "addedAt"
+       from chosen join files f using (id)
+         left join bodies b on b.id = f.body_id left join revisions r on r.id = f.revision_id
+       order by f.added_at desc, f.name, f.id`,
+      [localOwner, patterns, most, (page - 1) * most],
+    ),
+    query<{ count: number }>(`select count(*)::int as count from ${from}`, [localOwner, patterns]),
   ])
   return { files, count: counted[0]?.count ?? 0 }
 }

@@ -29,18 +29,20 @@ export async function listPlans(
   const where = `p.owner_id = $1 and not exists (
     select from unnest($2::text[]) as pattern where p.title || ' ' || p.model_id not ilike pattern)`
   const checkedBy = await checksMark()
-  const found = await query<PlanLine & { counted: boolean; blocks: number; trips: number }>(
-    `select p.id, p.title, p.model_id as "modelId", p.version, p.updated_at as "updatedAt", s.blocks, s.trips,
+  const [found, counted] = await Promise.all([
+    query<PlanLine & { counted: boolean; blocks: number; trips: number }>(
+      `select p.id, p.title, p.model_id as "modelId", p.version, p.updated_at as "updatedAt", s.blocks, s.trips,
        s.trouble, s.plan_id is not null as counted
      from plans p left join plan_summaries s on s.plan_id = p.id and s.plan_version = p.version
        and s.row_mark = p.xmin::text and s.checked_by = $5
      where ${where} order by p.updated_at desc, p.id limit $3 offset $4`,
-    [localOwner, patterns, most, (page - 1) * most, checkedBy],
-  )
-  const counted = await query<{ count: number }>(
-    `select count(*)::int as count from plans p where ${where}`,
-    [localOwner, patterns],
-  )
+      [localOwner, patterns, most, (page - 1) * most, checkedBy],
+    ),
+    query<{ count: number }>(`select count(*)::int as count from plans p where ${where}`, [
+      localOwner,
+      patterns,
+    ]),
+  ])
   reckonSoon(found.filter((one) => !one.counted).map((one) => one.id))
   const plans = found.map(({ counted: isCounted, blocks, trips, ...line }) => ({
     ...line,

@@ -1,3 +1,4 @@
+import { memoize } from '@/core/memoize'
 import type { Face } from '@/core/model/types'
 import { cross, distance, enters, type Box } from './geometry'
 import { grouped } from './grouping'
@@ -47,6 +48,32 @@ export function layoutPlate(
  * too narrow for margins.
  */
 export function layoutIn(
+  face: Face,
+  sizes: readonly LabelSize[],
+  sheet: { readonly width: number; readonly height: number },
+): PlateLayout | null {
+  const known = layoutsOf(face)
+  const name = JSON.stringify([
+    sheet.width,
+    sheet.height,
+    ...sizes.map(({ control, width, height, rows }) => [control.id, width, height, rows]),
+  ])
+  const found = known.get(name)
+  if (found !== undefined) return found
+  const made = laidOut(face, sizes, sheet)
+  const [oldest] = known.keys()
+  if (known.size >= mostKept && oldest !== undefined) known.delete(oldest)
+  known.set(name, made)
+  return made
+}
+
+/** The last layouts of a face: the two sides of a plan, and another plan of the same body, are shown again and again. */
+const layoutsOf: (face: Face) => Map<string, PlateLayout | null> = memoize(
+  () => new Map<string, PlateLayout | null>(),
+)
+const mostKept = 16
+
+function laidOut(
   face: Face,
   sizes: readonly LabelSize[],
   { width, height }: { width: number; height: number },
