@@ -63,6 +63,8 @@ async function stepFigures(
   const answers: Record<string, number[]> = {}
   await page.locator('[data-address$="/press"]').first().focus()
   await page.keyboard.press('Delete')
+  await page.locator('button[aria-label^="Undo: "]:enabled').waitFor()
+  await page.locator('header [role=status]', { hasText: /^saved$/ }).waitFor()
   for (const station of stations) {
     await page.goto(at(station), { waitUntil: 'networkidle' })
     if (station === 'controls') await openKey(page)

@@ -1,9 +1,11 @@
 'use client'
 
+import { memo } from 'react'
 import { showValue, valuesOf } from '@/core/model/domain'
 import { orientations, postures, type BodyModel, type Orientation, type Posture } from '@/core/model/types'
 import type { LiveEvent } from '@/core/camera/live/events'
 import type { Seen } from '@/core/camera/live/seen'
+import type { Value } from '@/core/vocabulary/values'
 import type { LensModel } from '@/core/model/types'
 import { postureWords } from '@/features/reach'
 import { Check } from '@/ui/check'
@@ -15,29 +17,52 @@ const orientationWords: Readonly<Record<Orientation, string>> = {
   'upright-right': 'upright, right down',
 }
 
+/** How the body stands, but for its keys. */
+export interface Surroundings extends Pick<
+  Seen,
+  'position' | 'banks' | 'lens' | 'posture' | 'orientation' | 'eye' | 'on' | 'slots'
+> {
+  /** The levers of the body, by setting. */
+  readonly levers: Readonly<Record<string, Value>>
+}
+
+/** That part of what is seen of a body. */
+export function surroundingsOf(model: BodyModel, seen: Seen): Surroundings {
+  const { position, banks, lens, posture, orientation, eye, on, slots, values } = seen
+  const levers = leversOf(model).flatMap(({ id }) => {
+    const value = values[id]
+    return value === undefined ? [] : [[id, value] as const]
+  })
+  return { position, banks, lens, posture, orientation, eye, on, slots, levers: Object.fromEntries(levers) }
+}
+
+function leversOf(model: BodyModel) {
+  return model.settings.filter(
+    ({ place, domain }) => place === 'physical' && (valuesOf(domain)?.length ?? 0) > 1,
+  )
+}
+
 /** What surrounds the keys: the mode dial, banks of the menu, lens, levers, how the camera is held. */
-export function StateBar({
+export const StateBar = memo(function StateBar({
   model,
   lenses,
-  seen,
+  stands,
   onEvent,
 }: {
   model: BodyModel
   lenses: readonly LensModel[]
-  seen: Seen
+  stands: Surroundings
   onEvent: (event: LiveEvent) => void
 }) {
   const byMenu = model.families.filter(
     ({ id }) => !model.positions.some((position) => position.family === id),
   )
-  const levers = model.settings.filter(
-    ({ place, domain }) => place === 'physical' && (valuesOf(domain)?.length ?? 0) > 1,
-  )
+  const levers = leversOf(model)
   const fitting = lenses.filter(
-    (one) => one.fits === model.maker || one.id === seen.lens?.id || !one.contacts,
+    (one) => one.fits === model.maker || one.id === stands.lens?.id || !one.contacts,
   )
   const nameOf = (family: string, slot: string, word: string) => {
-    const used = seen.slots.find((one) => one.family === family && one.slot === slot)
+    const used = stands.slots.find((one) => one.family === family && one.slot === slot)
     if (!used) return `${word}, unused`
     return used.name === word ? word : `${used.name} (${word})`
   }
@@ -45,7 +70,7 @@ export function StateBar({
     <section aria-label="Around the keys" className="flex flex-wrap items-center gap-x-3 gap-y-1.5">
       <Choice
         label="Mode dial"
-        value={seen.position ?? ''}
+        value={stands.position ?? ''}
         options={model.positions.map((one) => [
           one.id,
           one.kind === 'slot' && one.family && one.slot ? nameOf(one.family, one.slot, one.name) : one.name,
@@ -56,7 +81,7 @@ export function StateBar({
         <Choice
           key={family.id}
           label={family.name}
-          value={seen.banks[family.id] ?? ''}
+          value={stands.banks[family.id] ?? ''}
           options={[
             ['', 'plain'],
             ...family.slots.map((slot): [string, string] => [slot.id, nameOf(family.id, slot.id, slot.name)]),
@@ -66,11 +91,11 @@ export function StateBar({
       ))}
       <Choice
         label="Lens"
-        value={seen.lens?.id ?? ''}
+        value={stands.lens?.id ?? ''}
         options={[
           ...fitting.map((one): [string, string] => [one.id, one.name]),
-          ...(seen.lens && !fitting.includes(seen.lens)
-            ? [[seen.lens.id, seen.lens.name] as [string, string]]
+          ...(stands.lens && !fitting.includes(stands.lens)
+            ? [[stands.lens.id, stands.lens.name] as [string, string]]
             : []),
           ['', 'no lens'],
         ]}
@@ -80,7 +105,7 @@ export function StateBar({
         <Choice
           key={setting.id}
           label={setting.label}
-          value={JSON.stringify(seen.values[setting.id] ?? setting.factory)}
+          value={JSON.stringify(stands.levers[setting.id] ?? setting.factory)}
           options={(valuesOf(setting.domain) ?? []).map((value) => [
             JSON.stringify(value),
             showValue(setting.domain, value),
@@ -92,25 +117,25 @@ export function StateBar({
       ))}
       <Choice
         label="Hands"
-        value={seen.posture}
+        value={stands.posture}
         options={postures.map((one) => [one, postureWords[one]])}
         onPick={(posture) => onEvent({ kind: 'posture', posture: posture as Posture })}
       />
       <Choice
         label="Turned"
-        value={seen.orientation}
+        value={stands.orientation}
         options={orientations.map((one) => [one, orientationWords[one]])}
         onPick={(orientation) => onEvent({ kind: 'rotate', orientation: orientation as Orientation })}
       />
-      <Check checked={seen.eye} onChange={() => onEvent({ kind: 'eye', at: !seen.eye })}>
+      <Check checked={stands.eye} onChange={() => onEvent({ kind: 'eye', at: !stands.eye })}>
         eye at the finder
       </Check>
-      <Check checked={seen.on} onChange={() => onEvent({ kind: 'power', on: !seen.on })}>
+      <Check checked={stands.on} onChange={() => onEvent({ kind: 'power', on: !stands.on })}>
         on
       </Check>
     </section>
   )
-}
+})
 
 function Choice({
   label,

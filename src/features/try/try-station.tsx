@@ -9,10 +9,11 @@ import { later } from '@/ui/later'
 import { Button } from '@/ui/button'
 import { Plate } from '@/ui/plate/plate'
 import { Tabs } from '@/ui/tabs'
+import { useShared } from '@/ui/use-shared'
 import { Displays } from './displays'
 import { HandPanel } from './hand-panel'
 import { SequencePanel } from './sequence-panel'
-import { StateBar } from './state-bar'
+import { StateBar, surroundingsOf } from './state-bar'
 import { StoryList } from './story-list'
 import { useTryStation, type TryKnown } from './use-try-station'
 
@@ -70,6 +71,7 @@ export function TryStation() {
 /** The plate that is pressed, and what stands around the body: lens, dials, levers. */
 function TheBody({ known }: { known: TryKnown }) {
   const { model, lenses, body, seen, startOver, faceId, pickFace, face, labels, heldControls } = known
+  const stands = useShared(seen && surroundingsOf(model, seen))
   return (
     <section
       aria-label="The body"
@@ -84,7 +86,7 @@ function TheBody({ known }: { known: TryKnown }) {
         <Button onClick={startOver}>Start over</Button>
       </div>
       <div className="mt-2 min-h-21">
-        {seen && <StateBar model={model} lenses={lenses} seen={seen} onEvent={body.happen} />}
+        {stands && <StateBar model={model} lenses={lenses} stands={stands} onEvent={body.happen} />}
       </div>
       <div
         className="flex flex-1 touch-manipulation flex-col select-none"

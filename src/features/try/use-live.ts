@@ -22,25 +22,29 @@ export function useLive(start: Beginning) {
   const [seen, setSeen] = useState<Seen | null>(null)
   const [attempt, setAttempt] = useState(0)
   const thread = useRef<BodyThread | null>(null)
-  const pressed = usePressMeasure(seen)
+  const changing = usePressMeasure(seen)
 
   /** Asks the thread something, and shows what changed; what breaks is told, with a way to begin anew. */
   const ask = useCallback(
     async <T>(question: (port: BodyThread['port']) => Promise<T>, changed: (answer: T) => Delta | null) => {
       const current = thread.current
+      const begun = performance.now()
       if (!current) return null
       try {
         const answer = await question(current.port)
         if (thread.current !== current) return null
         const delta = changed(answer)
-        if (delta) setSeen((was) => withDelta(was, delta) as Seen)
+        if (delta) {
+          changing(begun)
+          setSeen((was) => withDelta(was, delta) as Seen)
+        }
         return answer
       } catch (error) {
         if (thread.current === current) desk.fail(String(error), () => setAttempt((count) => count + 1))
         return null
       }
     },
-    [desk],
+    [desk, changing],
   )
 
   useEffect(() => {
@@ -60,13 +64,7 @@ export function useLive(start: Beginning) {
     void ask((port) => port.stand(plan, from), same)
   }, [plan, from, ask, attempt])
 
-  const act = useCallback(
-    (what: HandAct): void => {
-      pressed()
-      void ask((port) => port.act(what), same)
-    },
-    [ask, pressed],
-  )
+  const act = useCallback((what: HandAct): void => void ask((port) => port.act(what), same), [ask])
 
   return {
     seen,
@@ -86,15 +84,15 @@ export function useLive(start: Beginning) {
 
 const same = (delta: Delta | null) => delta
 
-/** Measures from an act to the frame that shows what came of it; gives what tells that an act has begun. */
-function usePressMeasure(seen: Seen | null): () => void {
-  const begun = useRef<number | null>(null)
+/** Measures from an act to the frame that shows what came of it; gives what is told when an act that began then is about to be shown. */
+function usePressMeasure(seen: Seen | null): (begun: number) => void {
+  const since = useRef<number | null>(null)
   useLayoutEffect(() => {
-    if (begun.current === null) return
-    performance.measure(pressMeasure, { start: begun.current })
-    begun.current = null
+    if (since.current === null) return
+    performance.measure(pressMeasure, { start: since.current })
+    since.current = null
   }, [seen])
-  return useCallback(() => {
-    begun.current ??= performance.now()
+  return useCallback((begun: number) => {
+    since.current ??= begun
   }, [])
 }
