@@ -101,4 +101,15 @@ describe('a part that is loaded later', () => {
     expect(await screen.findByText('two')).toBeDefined()
     expect(load).toHaveBeenCalledTimes(1)
   })
+
+  it('is shown at once where it has come before, and is loaded again where it could not be', async () => {
+    const load = vi.fn(() => Promise.resolve(({ name }: { name: string }) => <p>{name}</p>))
+    load.mockRejectedValueOnce(new Error('the server is away'))
+    const Part = later(load)
+    await act(() => Promise.resolve(Part.come()))
+    await act(() => Promise.resolve(Part.come()))
+    render(<Part name="there" />)
+    expect(screen.getByText('there')).toBeDefined()
+    expect(load).toHaveBeenCalledTimes(2)
+  })
 })

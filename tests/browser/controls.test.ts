@@ -83,6 +83,7 @@ describe('putting a function on a key', () => {
   it('by keyboard alone: search and Enter, then M to move, then Escape backs out', async () => {
     await key(page, 'Thumb focus key').focus()
     await page.keyboard.press('Enter')
+    await page.getByRole('combobox', { name: /^Instead/ }).waitFor()
     await page.keyboard.type('eyes')
     await page.keyboard.press('Enter')
     expect(await text('Thumb focus key')).toBe('Start focus on eyes')

@@ -221,9 +221,9 @@ describe('the simulated body', () => {
     await page.getByText('1 expected thing was not so; the log says which.').waitFor()
     await script.fill('position nowhere\nfly')
     await page.getByRole('button', { name: 'Play from the beginning' }).click()
-    expect(await page.getByRole('region', { name: 'Sequence' }).getByRole('status').innerText()).toMatch(
-      /^line 2: “fly”/,
-    )
+    await expect
+      .poll(() => page.getByRole('region', { name: 'Sequence' }).getByRole('status').innerText())
+      .toMatch(/^line 2: “fly”/)
   })
 
   it('is pressed by the pointer, two keys at once, and turned, and opens from a finding with its key down', async () => {
@@ -234,7 +234,7 @@ describe('the simulated body', () => {
     await label('stills/thumb-key/press').click({ modifiers: ['Shift'] })
     await label('stills/cheek-key/press').click({ modifiers: ['Shift'] })
     await page.getByText('Thumb focus key + Cheek key down: focus follows by Cheek key, Point.').waitFor()
-    await page.getByLabel('on', { exact: true }).uncheck()
+    await page.getByLabel('on', { exact: true }).click()
     await page.getByText('The camera is off.').first().waitFor()
 
     await go(demoPlan, 'controls')

@@ -23,8 +23,7 @@ import { controlsKeys } from './shortcuts'
 import { useControlsStation, useShown, type ControlsKnown } from './use-controls-station'
 
 /** Loaded when a hand comes near the plate, so that it is there when a key is taken. */
-const keyPanel = () => import('./key-panel')
-const KeyPanel = later(() => keyPanel().then((one) => one.KeyPanel))
+const KeyPanel = later(() => import('./key-panel').then((one) => one.KeyPanel))
 const Trial = later(() => import('./trial-note').then((one) => one.Trial))
 const SuggestPanel = later(() => import('@/features/suggest').then((one) => one.SuggestPanel))
 const ReachPanel = later(() => import('./reach-panel').then((one) => one.ReachPanel))
@@ -80,8 +79,8 @@ const Plates = memo(function Plates({
   return (
     <section
       aria-label={alone ? `${faces[0]?.name ?? ''} of the body` : 'All faces of the body'}
-      onPointerEnter={() => void keyPanel()}
-      onFocus={() => void keyPanel()}
+      onPointerEnter={KeyPanel.come}
+      onFocus={KeyPanel.come}
       className={`flex min-w-0 flex-col self-start border bg-sheet px-4 pt-2 pb-3 print:border-0 ${alone ? 'lg:sticky lg:top-3 lg:min-h-[max(520px,calc(100dvh-200px))]' : ''}`}
     >
       <div className="not-printed flex flex-wrap items-center gap-x-3 gap-y-1">

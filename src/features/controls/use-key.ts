@@ -35,8 +35,8 @@ export function useKey(key: string) {
       !fn || fn.manner === 'none',
       doubled.map((one) => one.control.name),
     ),
-    /** Every function it takes, best first; as the model has them until it is known how each would stand. */
-    ratings: ratings ?? acceptedFunctions(model, address).map(unrated),
+    /** Every function it takes, best first; until it is known how each would stand as the model has them, nothing last. */
+    ratings: ratings ?? inModelOrder(acceptedFunctions(model, address)),
     rating: ratings?.find((one) => one.fn.id === current),
     findings: (findings ?? []).filter((one) => one.row === row && one.side === address.side),
     /** What anything else put here would displace. */
@@ -46,6 +46,13 @@ export function useKey(key: string) {
 
 /** What the panel of a key is given. */
 export type KeyKnown = NonNullable<ReturnType<typeof useKey>>
+
+function inModelOrder(functions: readonly ModelFunction[]): FunctionRating[] {
+  const [empty, others] = [true, false].map((none) =>
+    functions.filter((fn) => (fn.manner === 'none') === none),
+  )
+  return [...(others ?? []), ...(empty ?? [])].map(unrated)
+}
 
 /** A function of which it is not known yet how it would stand. */
 function unrated(fn: ModelFunction): FunctionRating {
