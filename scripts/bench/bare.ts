@@ -1,10 +1,10 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { demoPlan } from '../../tests/browser/application'
 import { freePort, root } from '../lib/system.mjs'
 import type { Figure } from './measure'
 
-const demoPlan = 'de000000-0000-4000-8000-000000000001'
 const next = join(root, 'node_modules/next/dist/bin/next')
 
 /** A station's page from the server, whole, against a bare page of as many bytes by the same framework: medians, taken in turn. */

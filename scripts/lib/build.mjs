@@ -68,17 +68,17 @@ async function buildOrBuildAnew() {
   const cache = join(root, '.next', 'cache')
   const cached = existsSync(cache)
   try {
-    await buildWith({ NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' })
+    await build()
   } catch (error) {
     if (!cached) throw error
     rmSync(cache, { recursive: true, force: true })
-    await buildWith({ NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' })
+    await build()
   }
 }
 
-async function buildWith(more) {
+async function build() {
   const next = join(root, 'node_modules/next/dist/bin/next')
-  const env = { ...process.env, ...more }
+  const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production' }
   delete env.SALT_SHELF_BUILD
   const child = spawn(process.execPath, [next, 'build'], {
     cwd: root,

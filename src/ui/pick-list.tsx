@@ -13,6 +13,7 @@ import {
   type ReactNode,
   type Ref,
 } from 'react'
+import { useShared } from './use-shared'
 
 /**
  * A list that is searched by typing and gone through with the arrows while the cursor stays in the field; Enter picks.
@@ -65,7 +66,7 @@ export function PickList<T>({
     const own = search.current?.closest('[role=dialog]')
     if (!typing || own) search.current?.focus({ preventScroll: true })
   }, [])
-  const shown = useSame(found(items, typed, textOf))
+  const shown = useShared(found(items, typed, textOf))
   const type = (words: string) => {
     setTyped(words)
     onType?.(words)
@@ -122,14 +123,6 @@ function found<T>(items: readonly T[], typed: string, textOf: (item: T) => strin
     const text = textOf(item).toLowerCase()
     return words.every((word) => text.includes(word))
   })
-}
-
-/** The same list for as long as the same things stand in it. */
-function useSame<T>(list: T[]): T[] {
-  const [kept, setKept] = useState(list)
-  const same = kept.length === list.length && list.every((one, i) => one === kept[i])
-  if (!same) setKept(list)
-  return same ? kept : list
 }
 
 /** Tab leaves the field, as everywhere; it does not pick what is under the cursor on its way. */

@@ -1,5 +1,5 @@
 import { planOf, stepFor } from '@tests/fixtures/arbitrary'
-import { lenses, models } from '@tests/fixtures/models'
+import { lenses, modelCalled, models } from '@tests/fixtures/models'
 import { started, theatre } from '@tests/fixtures/started'
 import { rowNamed } from '@tests/fixtures/rows'
 import { heron } from '@tests/fixtures/heron'
@@ -7,9 +7,11 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { columnsOf } from '../banks/columns'
 import { runChecks } from '../checks/checks'
+import { acceptedFunctions } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
-import type { Plan } from '../plan/plan'
+import { emptyPlan, type Plan } from '../plan/plan'
+import { holdRow, keyRow } from '../plan/rows'
 import { applyStep, setRows } from '../plan/step'
 import { reachOf } from '../reach/reach'
 import { usualContext } from '../resolve/context'
@@ -101,6 +103,27 @@ describe('an analysis', () => {
     expect(analysis.checked()).toBe(first)
     const reach = analysis.reach('finder')
     expect(analysis.reach('finder')).toBe(reach)
+  })
+
+  it('looks at the film of a hold set as soon as a key calls it', () => {
+    const model = modelCalled('varn-duet')
+    const [set] = model.holdSets
+    const fn = model.functions.find(({ holdSet }) => holdSet === set?.id)
+    const setting = lookup(model).byMeaning.get('exposure.iso')
+    const address = [...lookup(model).addresses.values()].find(
+      (one) => one.side === 'motion' && acceptedFunctions(model, one).some(({ id }) => id === fn?.id),
+    )
+    if (!set || !fn || !setting || !address) throw new Error('a key of the model can call its hold set')
+    const without = {
+      ...emptyPlan(model),
+      rows: { [holdRow(set.id, setting.id)]: setting.factory },
+    }
+    const called = { ...without, rows: { ...without.rows, [keyRow(address)]: fn.id } }
+    const analysis = new Analysis(model, lenses, without)
+    const before = analysis.ask({ kind: 'film' })
+    analysis.update(called)
+    expect(analysis.ask({ kind: 'film' })).toEqual(new Analysis(model, lenses, called).ask({ kind: 'film' }))
+    expect(Object.keys(analysis.ask({ kind: 'film' }))).not.toEqual(Object.keys(before))
   })
 
   it('tries rows without taking them', () => {

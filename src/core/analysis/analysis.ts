@@ -45,7 +45,7 @@ export class Analysis implements Subject {
     this.now = plan
     this.since.clear()
     for (const kept of this.answers.values())
-      if (answering[kept.kind].hangsOn(this.model).some((one) => what.has(one))) kept.current = false
+      if (answering[kept.kind].hangsOn.some((one) => what.has(one))) kept.current = false
   }
 
   /** The plan with some rows changed, as `update` takes it. */

@@ -6,7 +6,6 @@ import { filmChoices } from '../banks/sizes'
 import { stillOpen, type CheckedPlan } from '../checks/checks'
 import { finderIn } from '../focus/finder'
 import { focusAcross } from '../focus/across'
-import { memoize } from '../memoize'
 import { lookup } from '../model/lookup'
 import type { BodyModel, LensModel, Posture } from '../model/types'
 import { addressesWith } from '../plan/assign'
@@ -42,7 +41,7 @@ export interface Subject {
 
 /** How questions of one kind are answered, and what makes an answer to be reckoned anew. */
 interface Answering<K extends QuestionKind> {
-  hangsOn(model: BodyModel): readonly Invalidated['what'][]
+  readonly hangsOn: readonly Invalidated['what'][]
   answer(subject: Subject, question: QuestionOf<K>): Answers[K]
 }
 
@@ -50,16 +49,13 @@ const states = ['setting', 'key', 'contexts', 'everything'] as const
 const costs = [...states, 'menus', 'needs'] as const
 const all = [...costs, 'words'] as const
 
-/** Whether any rule of a model asks what stands on its keys. */
-const asksForKeys = memoize((model: BodyModel) => JSON.stringify(model.rules).includes('"assigned/'))
-
 /** The kinds of question; adding one is adding a row. */
 export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
-  findings: { hangsOn: () => all, answer: (subject) => stillOpen(subject.checked().findings) },
-  reach: { hangsOn: () => costs, answer: (subject, { posture }) => subject.reach(posture) },
-  worst: { hangsOn: () => all, answer: (subject, { posture }) => worstNeeds(subject.reach(posture)) },
+  findings: { hangsOn: all, answer: (subject) => stillOpen(subject.checked().findings) },
+  reach: { hangsOn: costs, answer: (subject, { posture }) => subject.reach(posture) },
+  worst: { hangsOn: all, answer: (subject, { posture }) => worstNeeds(subject.reach(posture)) },
   functions: {
-    hangsOn: () => all,
+    hangsOn: all,
     answer(subject, { address: key, posture }) {
       const { model, plan, lenses } = subject
       const address = lookup(model).addresses.get(key)
@@ -68,32 +64,32 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
     },
   },
   trial: {
-    hangsOn: () => all,
+    hangsOn: all,
     answer: (subject, { rows, posture }) => subject.trial(rows, posture),
   },
   explained: {
-    hangsOn: () => costs,
+    hangsOn: costs,
     answer: (subject, { changes, posture }) =>
       explain(subject.model, subject.plan, subject.reach(posture), changes, 2),
   },
   dials: {
-    hangsOn: () => states,
+    hangsOn: states,
     answer: ({ model, plan, lenses, stateIn }, { side }) => dialRows(model, plan, lenses, side, stateIn),
   },
   idle: {
-    hangsOn: () => states,
+    hangsOn: states,
     answer: ({ model, plan, lenses, stateIn }) => settingsWithoutEffect(model, plan, lenses, stateIn),
   },
-  banks: { hangsOn: () => all, answer: banksOf },
+  banks: { hangsOn: all, answer: banksOf },
   cell: {
-    hangsOn: () => states,
+    hangsOn: states,
     answer({ model, plan, lenses, stateIn }, { column: id, setting }) {
       const column = columnsOf(model, plan, lenses).find((one) => one.id === id)
       return (column && stateIn(column.context).settings.get(setting)?.chain) ?? []
     },
   },
   pairs: {
-    hangsOn: () => [...states, 'words'],
+    hangsOn: [...states, 'words'],
     answer: ({ model, plan, lenses, stateIn }, { side, lens }) =>
       pairsOf(
         model,
@@ -103,21 +99,21 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
         stateIn,
       ),
   },
-  hold: { hangsOn: () => states, answer: (subject, { set }) => heldBy(subject, set) },
+  hold: { hangsOn: states, answer: (subject, { set }) => heldBy(subject, set) },
   film: {
-    hangsOn: (model) => (asksForKeys(model) ? states : ['setting', 'contexts', 'everything']),
+    hangsOn: states,
     answer: ({ model, plan, lenses }) =>
       Object.fromEntries(
         columnsOf(model, plan, lenses, true).map((column) => [column.id, filmChoices(model, plan, column)]),
       ),
   },
   focus: {
-    hangsOn: () => [...states, 'words'],
+    hangsOn: [...states, 'words'],
     answer: ({ model, plan, lenses }, { side, lens, posture }) =>
       focusAcross(model, plan, lenses, side, { posture, ...(lens === null ? {} : { lens }) }),
   },
   state: {
-    hangsOn: () => states,
+    hangsOn: states,
     answer({ model, plan, stateIn }, { context, held }) {
       const { settings } = stateIn(context)
       return {

@@ -1,6 +1,7 @@
 'use client'
 
-import { useEffect, useRef, type RefObject } from 'react'
+import { useEffect, type RefObject } from 'react'
+import { useStable } from '@/ui/use-stable'
 import { panels, type Panel } from './panels'
 
 interface Acts {
@@ -25,26 +26,22 @@ export const controlsKeys = [
 
 /** The keyboard of the Controls station; keys typed into a field are left alone. */
 export function useShortcuts(station: RefObject<HTMLElement | null>, acts: Acts) {
-  const latest = useRef(acts)
-  useEffect(() => {
-    latest.current = acts
+  const onKey = useStable((event: KeyboardEvent) => {
+    const target = event.target instanceof HTMLElement ? event.target : null
+    if (event.key === 'Escape') return acts.back()
+    if (target?.closest('input, textarea, select') || event.ctrlKey || event.metaKey || event.altKey) return
+    const panel = (Object.keys(panels) as Panel[])[Number(event.key) - 1]
+    if (panel) return acts.panel(panel)
+    const address = station.current?.contains(target)
+      ? target?.closest<HTMLElement>('[data-address]')?.dataset.address
+      : undefined
+    if (!address) return
+    if (event.key.toLowerCase() === 'm') acts.carry(address)
+    if (event.key.toLowerCase() === 's') acts.swap(address)
+    if (event.key === 'Delete') acts.clear(address)
   })
   useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const target = event.target instanceof HTMLElement ? event.target : null
-      if (event.key === 'Escape') return latest.current.back()
-      if (target?.closest('input, textarea, select') || event.ctrlKey || event.metaKey || event.altKey) return
-      const panel = (Object.keys(panels) as Panel[])[Number(event.key) - 1]
-      if (panel) return latest.current.panel(panel)
-      const address = station.current?.contains(target)
-        ? target?.closest<HTMLElement>('[data-address]')?.dataset.address
-        : undefined
-      if (!address) return
-      if (event.key.toLowerCase() === 'm') latest.current.carry(address)
-      if (event.key.toLowerCase() === 's') latest.current.swap(address)
-      if (event.key === 'Delete') latest.current.clear(address)
-    }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [station])
+  }, [onKey])
 }

@@ -47,11 +47,10 @@ export function useKey(key: string) {
 /** What the panel of a key is given. */
 export type KeyKnown = NonNullable<ReturnType<typeof useKey>>
 
+/** Functions of which nothing is known yet, in the order of the model; to leave a key empty comes last. */
 function inModelOrder(functions: readonly ModelFunction[]): FunctionRating[] {
-  const [empty, others] = [true, false].map((none) =>
-    functions.filter((fn) => (fn.manner === 'none') === none),
-  )
-  return [...(others ?? []), ...(empty ?? [])].map(unrated)
+  const isNone = ({ manner }: ModelFunction) => Number(manner === 'none')
+  return [...functions].sort((one, other) => isNone(one) - isNone(other)).map(unrated)
 }
 
 /** A function of which it is not known yet how it would stand. */

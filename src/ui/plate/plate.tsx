@@ -33,7 +33,8 @@ export function Plate({
 }) {
   const sheet = useRef<HTMLDivElement>(null)
   const size = useSize(sheet)
-  const sizes = useLabelSizes(labels)
+  // The same object while none of them changes: a plate is laid out anew only then.
+  const sizes = useShared(labels.map(labelSize))
   const layout = useMemo(() => layoutIn(face, sizes, size), [face, sizes, size])
   const least = useLeastHeight(face, sizes, size, layout)
   const heat = useShared(useMemo(() => heatOf(labels), [labels]))
@@ -80,25 +81,6 @@ function useLeastHeight(
     return layout.height
   }
   return same ? kept.least : null
-}
-
-/** The sizes of labels: the same object while none of them changes, so that a plate is laid out anew only then. */
-function useLabelSizes(labels: readonly PlateLabel[]): readonly LabelSize[] {
-  const sizes = labels.map(labelSize)
-  const [kept, setKept] = useState(sizes)
-  const same =
-    kept.length === sizes.length &&
-    sizes.every((one, i) => {
-      const was = kept[i]
-      return (
-        was?.control === one.control &&
-        was.width === one.width &&
-        was.height === one.height &&
-        was.rows === one.rows
-      )
-    })
-  if (!same) setKept(sizes)
-  return same ? kept : sizes
 }
 
 /** How much each control is worked, the most worked one being 1. */

@@ -34,18 +34,18 @@ export interface InHand {
 
 /** A body with keys down, by address in their order, and a story that begins with them. */
 export function withKeysHeld(model: BodyModel, state: LiveState, held: readonly string[]): InHand {
-  return held.reduce<InHand>(
-    (body, key) => {
-      const address = lookup(model).addresses.get(key)
-      if (!address) return body
-      return happened(model, body, {
-        kind: 'press',
-        control: address.control.id,
-        gesture: address.gesture.id,
-      })
-    },
-    { state, story: [] },
-  )
+  return keysIn(model, held).reduce<InHand>((body, key) => happened(model, body, { kind: 'press', ...key }), {
+    state,
+    story: [],
+  })
+}
+
+/** Keys by their addresses; those the model has not are left out. */
+function keysIn(model: BodyModel, addresses: readonly string[]) {
+  return addresses.flatMap((key) => {
+    const address = lookup(model).addresses.get(key)
+    return address ? [{ control: address.control.id, gesture: address.gesture.id }] : []
+  })
 }
 
 /** The body after an act of the hand; an event that cannot be at all is told in the story as refused. */
@@ -53,25 +53,24 @@ export function afterAct(model: BodyModel, body: InHand, act: HandAct): InHand {
   switch (act.kind) {
     case 'event':
       return happened(model, body, act.event)
-    case 'press': {
-      const isDown = heldAddress(model, body.state, act.control, act.gesture) !== undefined
-      return happened(model, body, { ...act, kind: isDown ? 'release' : 'press' })
-    }
-    case 'let-go': {
-      const isDown = heldAddress(model, body.state, act.control, act.gesture) !== undefined
-      return isDown ? happened(model, body, { ...act, kind: 'release' }) : body
-    }
+    case 'press':
+      return happened(model, body, { ...act, kind: isDown(model, body, act) ? 'release' : 'press' })
+    case 'let-go':
+      return isDown(model, body, act) ? happened(model, body, { ...act, kind: 'release' }) : body
     case 'let-all-go':
-      return body.state.held.reduce((now, key) => {
-        const address = lookup(model).addresses.get(key)
-        if (!address) return now
-        return afterAct(model, now, {
-          kind: 'let-go',
-          control: address.control.id,
-          gesture: address.gesture.id,
-        })
-      }, body)
+      return keysIn(model, body.state.held).reduce(
+        (now, key) => afterAct(model, now, { kind: 'let-go', ...key }),
+        body,
+      )
   }
+}
+
+function isDown(
+  model: BodyModel,
+  { state }: InHand,
+  { control, gesture }: { control: string; gesture: string },
+) {
+  return heldAddress(model, state, control, gesture) !== undefined
 }
 
 /** The body after a script that was played from `start`; refuses what cannot be read, or cannot be at all. */
