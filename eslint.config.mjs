@@ -37,7 +37,7 @@ const coreMayUse = {
   banks: ['vocabulary', 'numbers', 'model', 'sync', 'plan', 'resolve', 'route'],
   camera: ['vocabulary', 'rules', 'model', 'plan', 'files', 'resolve', 'focus'],
   suggest: ['vocabulary', 'model', 'sync', 'plan', 'fit', 'resolve', 'reach'],
-  checks: ['vocabulary', 'numbers', 'rules', 'model', 'sync', 'plan', 'resolve', 'focus', 'banks'],
+  checks: ['vocabulary', 'numbers', 'rules', 'model', 'sync', 'plan', 'resolve', 'focus', 'reach', 'banks'],
   analysis: [
     'vocabulary',
     'model',

@@ -6,7 +6,7 @@ import { factsOf, ready, type FactSource, type Known } from '@/core/rules/condit
 import type { Value } from '@/core/vocabulary/values'
 import { asJsonLogic, nameOf } from '@tests/fixtures/json-logic'
 import { valuesOf } from '@/core/model/domain'
-import { amountsIn } from '@/core/resolve/rule-book'
+import { scalesIn } from '@/core/resolve/rule-book'
 import { timesAsLong, type Figure } from './measure'
 
 /** Our reading of every rule's condition of every model against json-logic-js, on the same facts: answers and time. */
@@ -43,7 +43,7 @@ function conditionsOf(model: BodyModel) {
   return {
     sources: states.map((state): FactSource => ({ read: (fact) => state.get(fact) ?? nobodyKnows })),
     data: states.map((state) => flat(state, amount)),
-    ours: model.rules.map((rule) => ready(rule.when, amountsIn(lookup(model).settings))),
+    ours: model.rules.map((rule) => ready(rule.when, scalesIn(lookup(model).settings))),
     theirs: model.rules.map((rule) => asJsonLogic(rule.when, amount) as never),
   }
 }

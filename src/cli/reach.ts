@@ -68,11 +68,11 @@ export const reachPlan: Command = {
   }),
 }
 
-function needWords({ need, best, absent, perOuting }: Reached): string {
+function needWords({ need, best, absent, blocked, perOuting }: Reached): string {
   const way = absent
     ? 'this model has nothing like it'
     : best === null
-      ? 'no way there'
+      ? `no way there${blocked === null ? '' : `: ${blocked}`}`
       : `${best.words}: ${best.parts.map((part) => `${part.count} × ${part.operator}`).join(' + ')} = ${best.seconds.toFixed(2)} s, ${best.atFinder ? 'at the finder' : 'the eye leaves the finder'}`
   return `${termOf(need.what)} (${need.situation}, ${need.perOuting} an outing, ${perOuting.toFixed(0)} s): ${way}`
 }

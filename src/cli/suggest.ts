@@ -2,10 +2,13 @@ import { describeRow, showRow } from '@/core/plan/rows'
 import loadHighs from 'highs'
 import { writePlanFile } from '@/core/files/plan-file'
 import { applyStep } from '@/core/plan/step'
+import { reachOf } from '@/core/reach/reach'
+import { blockedIn } from '@/core/reach/report'
 import { instanceOf } from '@/core/suggest/instance'
 import { solveWith } from '@/core/suggest/solver'
 import { stepFor } from '@/core/suggest/change'
 import { proofOf, suggest } from '@/core/suggest/suggest'
+import { termOf } from '@/core/vocabulary/terms'
 import { done, refused, type Command } from './command'
 import { onPlan } from './disk'
 import { postureIn } from './options'
@@ -46,7 +49,10 @@ export const suggestPlan: Command = {
         `${describeRow(model, row)}: ${showRow(model, row, from || null)} → ${showRow(model, row, to || null)}, saves ${gain.toFixed(1)} s`,
     )
     const summary = `${before.total.toFixed(1)} → ${after.total.toFixed(1)} s an outing, ${(before.seconds - after.seconds).toFixed(1)} s of the hand. ${proofOf(suggestion)}`
-    const text = [...words, summary].join('\n')
+    const left = blockedIn(reachOf(model, plan, definitions.lenses, posture.value)).map(
+      ({ what, because }) => `Left out: ${termOf(what)}. ${because}`,
+    )
+    const text = [...words, summary, ...left].join('\n')
     if (one('out') === undefined || suggestion.changes.length === 0) return done(text, suggestion)
     const taken = applyStep(model, plan, stepFor(model, plan, suggestion.changes, 'suggest'))
     if (!taken.ok) return refused(taken.refusal)

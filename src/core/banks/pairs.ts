@@ -5,7 +5,7 @@ import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
 import { contextIn } from '../resolve/context'
 import { lightBetween } from '../resolve/marks'
 import { resolve } from '../resolve/resolve'
-import type { Resolution, StateIn } from '../resolve/resolved'
+import { decisive, type Resolution, type StateIn } from '../resolve/resolved'
 
 /** What the owner says of two slots together. */
 export type PairMark = (typeof pairMarks)[number]
@@ -81,8 +81,9 @@ function said({ settings, addresses }: Resolution): ReadonlySet<string> {
       )
         words.add(`${setting.label}: ${one.because}`)
   }
-  for (const { address, verdict, remarks } of addresses.values()) {
-    const because = remarks.find(({ truth, kind }) => truth === 'yes' && kind !== 'replaced')?.because ?? ''
+  for (const key of addresses.values()) {
+    const { address, verdict } = key
+    const because = decisive(key)?.because ?? ''
     if (verdict === 'dead' || verdict === 'inert')
       words.add(`${address.control.name} ${verdict === 'dead' ? 'is dead' : 'does nothing'}: ${because}`)
   }

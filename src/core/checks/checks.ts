@@ -14,6 +14,7 @@ import { intentChecks } from './intent-checks'
 import { keyChecks } from './key-checks'
 import { menuChecks } from './menu-checks'
 import { numberChecks } from './number-checks'
+import { reachChecks } from './reach-checks'
 import { schoolChecks } from './school-checks'
 import { valueChecks } from './value-checks'
 
@@ -27,6 +28,7 @@ export const checks: readonly Check[] = [
   ...bankChecks,
   ...holdChecks,
   ...menuChecks,
+  ...reachChecks,
   ...schoolChecks,
   ...bodyChecks,
 ]

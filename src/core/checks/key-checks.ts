@@ -4,7 +4,7 @@ import { lookup } from '../model/lookup'
 import type { Address } from '../model/addresses'
 import { addressesWith } from '../plan/assign'
 import { resolve } from '../resolve/resolve'
-import type { Verdict } from '../resolve/resolved'
+import { decisive, type Verdict } from '../resolve/resolved'
 import type { Check, CheckInput, CheckResult } from './finding'
 import { quickFix } from './finding'
 import { keysIn, plannedKeysIn } from './meaning'
@@ -135,8 +135,7 @@ function keysWithVerdict(
     plannedKeysIn(model, one.resolution)
       .filter(({ resolved }) => resolved.verdict === verdict)
       .map(({ resolved, ...key }): CheckResult => {
-        const truth = verdict === 'test' ? 'unknown' : 'yes'
-        const remark = resolved.remarks.find((said) => said.kind !== 'hazard' && said.truth === truth)
+        const remark = decisive(resolved)
         return {
           severity: 'tidies',
           everywhere: 'trips',
@@ -156,7 +155,7 @@ function deadWhileRecording({ model, plan, side, states: situated }: CheckInput)
   const recording = resolve(model, plan, { ...one.context, run: 'recording' })
   return plannedKeysIn(model, recording).flatMap(({ address, fn, resolved }): CheckResult[] => {
     const before = one.resolution.addresses.get(address.key)?.verdict
-    const remark = resolved.remarks.find((said) => said.kind === 'unavailable')
+    const remark = decisive(resolved)
     if (before !== 'works' || (resolved.verdict !== 'dead' && resolved.verdict !== 'test')) return []
     return [
       {

@@ -55,7 +55,7 @@ function pressesIn(
   const { settings } = lookup(model)
   return standings.flatMap(({ address, fn, verdict }): FocusPress[] => {
     if (!fn.means?.startsWith('focus.') || isHeld(fn)) return []
-    const flips = flipsOf(model, fn, now)
+    const flips = flipsOf(lookup(model), fn, now)
     const domain = settings.get(flips?.setting ?? fn.changes[0] ?? '')
     const show = (value: Value | undefined) =>
       domain && value !== undefined ? showValue(domain.domain, value) : ''

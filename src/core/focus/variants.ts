@@ -25,7 +25,7 @@ export function variantsOf(model: BodyModel, plan: Plan, context: Context): Vari
     .flatMap(({ effectiveFunctionId: gets }) => functions.get(gets ?? '') ?? [])
   const ways = new Map<string, readonly Value[]>()
   for (const fn of pressed) {
-    const flips = flipsOf(model, fn, now)
+    const flips = flipsOf(lookup(model), fn, now)
     if (!flips || !judged.has(settings.get(flips.setting)?.means ?? '')) continue
     const known = ways.get(flips.setting) ?? [now(flips.setting) ?? flips.values[0] ?? false]
     ways.set(flips.setting, [

@@ -34,7 +34,7 @@ function cut(model: BodyModel, start: readonly string[], functions: ReadonlySet<
   const concerns = ({ then }: Rule): boolean => {
     if ('setting' in then) return settings.has(then.setting)
     if ('act' in then) return true
-    if ('control' in then) return functions.size > 0
+    if ('controls' in then && !('function' in then)) return functions.size > 0
     return 'function' in then && (functions.has(then.function) || ('to' in then && functions.has(then.to)))
   }
   let before = -1

@@ -90,9 +90,13 @@ export interface LensModel {
   readonly focalMm: Range
   /** Widest aperture as marked. */
   readonly widest: string
+  /** Where a zoom is slower at its long end; the smallest apertures likewise. Left out where it is the same, or nobody knows. */
+  readonly widestLong?: string
+  readonly narrowest?: string
+  readonly narrowestLong?: string
   readonly keys: readonly { readonly id: string; readonly name: string }[]
   /** A ring for anything but focus, and whether the body can read it; null where there is none. */
-  readonly ring: { readonly readable: boolean } | null
+  readonly ring: { readonly readable: boolean; readonly clicks?: boolean } | null
   /** A switch between autofocus and manual focus. */
   readonly focusSwitch: boolean
   readonly stabiliser: boolean

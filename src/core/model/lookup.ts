@@ -1,7 +1,8 @@
 import { memoize } from '../memoize'
 import { addressesOf, type Address } from './addresses'
 import { menuPlaces, type MenuPlace } from './menu'
-import type { Act, AssignSide, BodyModel, Control, Domain, Doubt, ModelFunction, Setting } from './types'
+import type { Act, AssignSide, BodyModel, Control, Domain, Doubt, Filming } from './types'
+import type { ModelFunction, Setting } from './types'
 import type { Value } from '../vocabulary/values'
 
 /** Fast ways into a model; made once for each model object. */
@@ -25,6 +26,7 @@ export interface Lookup {
   readonly exposureMode: Setting | undefined
   readonly settingIndex: ReadonlyMap<string, number>
   readonly functionIndex: ReadonlyMap<string, number>
+  readonly filming: Filming | null
 }
 
 /** The addresses that answer on a side, in order, with the place of each. */
@@ -84,6 +86,7 @@ function build(model: BodyModel): Lookup {
     exposureMode: byMeaning.get('exposure.mode'),
     settingIndex: new Map(model.settings.map((setting, i) => [setting.id, i])),
     functionIndex: new Map(model.functions.map((fn, i) => [fn.id, i])),
+    filming: model.filming,
   }
 }
 

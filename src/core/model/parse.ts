@@ -1,6 +1,7 @@
 import { ValidationError, type Schema } from 'yup'
 import { readJson } from '../json'
 import { ok, refuse, type Refusal, type Result } from '../result'
+import { asWrittenNow } from './former'
 import { faultsOf } from './faults/faults'
 import { bodyModelSchema, lensModelSchema } from './schema/schema'
 import type { BodyModel, LensModel } from './types'
@@ -17,7 +18,8 @@ export type ParseResult<T> =
 export function parseModel(bytes: Uint8Array, name: string): ParseResult<BodyModel> {
   const shaped = shapedAs<BodyModel>(bodyModelSchema, bytes, name)
   if (!shaped.ok) return shaped
-  return withFaults(shaped.value, faultsOf(shaped.value), name)
+  const model = asWrittenNow(shaped.value)
+  return withFaults(model, faultsOf(model), name)
 }
 
 /** Reads a lens file; refuses like `parseModel`. */

@@ -122,6 +122,8 @@ export interface Control {
   readonly bump: 'low' | 'high'
   /** What must be done at the same time, or first, before it answers. */
   readonly guard?: 'half-press' | 'long-press' | 'lock'
+  /** The toggle that switches the guard on; always on where there is none. */
+  readonly guardBy?: string
   /** It is there only with this on the camera. */
   readonly presence?: Presence
   /** The turn or tilt that goes away from the eye. */
@@ -236,6 +238,14 @@ export interface ModelFunction extends FirmwareRange {
   readonly notWhile: readonly RunState[]
   /** What has to be said with it: an area, a slot, a menu line. */
   readonly parameters?: Readonly<Record<string, Value>>
+  /**
+   * For a toggle: the value it puts its first setting at, and the one it comes back to where nothing was set before. Where
+   * they are left out, the common function says, or the setting as delivered.
+   */
+  readonly goesTo?: Value
+  readonly comesBackTo?: Value
+  /** For a press, tap or swipe that steps through its first setting: how far, and below 0 back. */
+  readonly steps?: number
   /** Values in force while it is held, or on. */
   readonly overrides?: Readonly<Record<string, Value>>
   /** While it is held, these gestures (`control/gesture`) do another function. */

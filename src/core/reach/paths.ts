@@ -1,7 +1,8 @@
 import { cellValue, gridCells, ownLines, type CellRow, type OwnLine } from '../plan/cells'
 import { type Rows, rowValue } from '../plan/rows'
 import { lookup } from '../model/lookup'
-import type { BodyModel, ModelFunction, Posture, Side } from '../model/types'
+import { valuesOf } from '../model/domain'
+import type { BodyModel, ModelFunction, Posture, Setting, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { memoize } from '../memoize'
 import { answers, type Resolution, type ResolvedAddress } from '../resolve/resolved'
@@ -69,11 +70,33 @@ export function pathsTo(hand: ReachContext, { what, flags }: Wanted): Path[] {
   const { model } = hand
   const setting = lookup(model).byMeaning.get(what)
   const does = doing(model, hand.resolution, hand.side, what)
-  const found = [...byKey(hand, does), ...(setting ? byMenus(hand, setting.id) : [])]
+  const menus = setting && idleBecause(hand, setting.id) === null ? byMenus(hand, setting.id) : []
+  const found = [...byKey(hand, does), ...menus]
   const away = flags.includes('finder')
   return found
     .map((path) => (away && !path.atFinder ? withMoves(path, { away: 1 }, hand.times) : path))
     .sort((a, b) => a.seconds - b.seconds)
+}
+
+/** Why setting something does nothing here: it has no effect, or a rule forces another value; null where it does. */
+export function idleBecause(
+  { model, resolution }: Pick<ReachContext, 'model' | 'resolution'>,
+  setting: string,
+): string | null {
+  const resolved = resolution.settings.get(setting)
+  const idle = resolved?.remarks.find(({ kind, truth }) => kind === 'ineffective' && truth === 'yes')
+  if (idle) return idle.because
+  const last = resolved?.chain.at(-1)
+  if (last?.layer === 'dial') return last.because
+  if (last?.layer !== 'rule') return null
+  const forces = model.rules.some(({ id, then }) => id === last.from && then.kind === 'forced')
+  return forces ? last.because : null
+}
+
+/** Whether nothing sets a thing in a state, whatever is on the keys. */
+export function isBlocked(model: BodyModel, resolution: Resolution, what: string): boolean {
+  const setting = lookup(model).byMeaning.get(what)
+  return setting !== undefined && idleBecause({ model, resolution }, setting.id) !== null
 }
 
 /** Which functions do what is wanted in a state: those that mean it, and for autofocus all that start it there. */
@@ -85,10 +108,19 @@ export function doing(
 ): (fn: ModelFunction) => boolean {
   const half = resolution.settings.get(halfPressSetting(model, side) ?? '')
   const serving = servingFor(model)(what)
-  return (fn) => (what === 'focus.start' && startsFocus(fn.means, half?.value !== false)) || serving.has(fn)
+  return (fn) =>
+    (what === 'focus.start' && startsFocus(fn.means, half?.value !== false)) ||
+    (serving.has(fn) && (fn.means !== 'controls.modeDial' || dialHasAll(model, side, fn)))
 }
 
-/** The functions that are the thing itself, or change the setting meant before any other; remembered for each thing. */
+/** Whether the mode dial has a position of a side for every value of the setting it changes. */
+function dialHasAll(model: BodyModel, side: Side, fn: ModelFunction): boolean {
+  const setting = lookup(model).settings.get(fn.changes[0] ?? '')
+  const fixed = model.positions.filter((one) => one.side === side).map(({ sets }) => sets[setting?.id ?? ''])
+  return (valuesOf(setting?.domain ?? { kind: 'toggle' }) ?? []).every((value) => fixed.includes(value))
+}
+
+/** The functions that are the thing itself, or bring the setting meant to each of its values; remembered for each thing. */
 const servingFor = memoize((model: BodyModel) => {
   const known = new Map<string, ReadonlySet<ModelFunction>>()
   return (what: string): ReadonlySet<ModelFunction> => {
@@ -97,13 +129,20 @@ const servingFor = memoize((model: BodyModel) => {
       known.get(what) ??
       new Set(
         model.functions.filter(
-          (fn) => fn.means === what || (setting && fn.changes[0] === setting.id && fn.manner !== 'none'),
+          (fn) => fn.means === what || (setting && fn.changes[0] === setting.id && reachesAll(fn, setting)),
         ),
       )
     known.set(what, found)
     return found
   }
 })
+
+/** Whether a function brings a setting to each of its values: what is held, or goes between two of several, does not. */
+function reachesAll({ manner, steps }: ModelFunction, { domain }: Setting): boolean {
+  if (manner === 'toggle') return valuesOf(domain)?.length === 2
+  if (manner === 'swipe') return steps === undefined
+  return manner === 'turn' || manner === 'choose' || manner === 'held-and-turn' || manner === 'cycle'
+}
 
 /** What it takes to stop the film and start it again: two presses, and the film has a gap. */
 export const stopping: Moves = { press: 2, gap: 1 }

@@ -89,6 +89,7 @@ describe('what menus are needed for', () => {
         because: expect.stringContaining('Detection is off') as string,
       }),
     )
-    expect(idle.has('exposure.shutter')).toBe(false)
+    expect(idle.has('exposure.shutter')).toBe(true)
+    expect(idle.has('exposure.metering')).toBe(false)
   })
 })

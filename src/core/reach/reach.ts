@@ -14,7 +14,16 @@ import type { Resolution } from '../resolve/resolved'
 import { needsOf, type Need } from './needs'
 import { coverageOf, type Reached, type ReachReport, type Worst } from './report'
 import { timesOf } from './operators'
-import { afterStopping, doing, knows, pathsTo, usefulOn, type Path, type ReachContext } from './paths'
+import {
+  afterStopping,
+  doing,
+  idleBecause,
+  knows,
+  pathsTo,
+  usefulOn,
+  type Path,
+  type ReachContext,
+} from './paths'
 
 /** What an adjustment costs that no path leads to, or none as quick as this: it is looked up, or missed. */
 export const unreachedSeconds = 30
@@ -145,8 +154,11 @@ function reckoned(asked: Asked, plan: Plan, known: Known | null) {
   const reach = (need: Need): Reached => {
     const [best = null, ...others] = waysTo(need)
     const absent = !knows(model, need.what)
-    const each = absent ? 0 : Math.min(best?.seconds ?? unreachedSeconds, unreachedSeconds)
-    return { need, best, others, absent, perOuting: need.perOuting * each }
+    const setting = lookup(model).byMeaning.get(need.what)
+    const blocked = best || !setting ? null : idleBecause(handFor(need.side, recorded(need)), setting.id)
+    const missed = absent || blocked !== null ? 0 : unreachedSeconds
+    const each = Math.min(best?.seconds ?? missed, unreachedSeconds)
+    return { need, best, others, absent, blocked, perOuting: need.perOuting * each }
   }
   const sides = known && sidesOfKeys(known.changed)
   const reached =
@@ -210,7 +222,7 @@ export function worstNeeds(before: ReachReport, most = 5): Worst[] {
   const { asked, plan, stateOf } = workOf(before)
   const { model } = asked
   const costly = [...before.reached]
-    .filter((one) => !one.absent && one.perOuting > 0)
+    .filter((one) => !one.absent && one.blocked === null && one.perOuting > 0)
     .sort((a, b) => b.perOuting - a.perOuting)
   return costly.slice(0, most).map((reached): Worst => {
     const { need } = reached

@@ -10,7 +10,9 @@ export interface Reached {
   readonly others: readonly Path[]
   /** The model has nothing like it. */
   readonly absent: boolean
-  /** Seconds an outing: times it comes, by the best path; a need without a path costs `unreachedSeconds` each time. */
+  /** Why no path does anything here, and none is priced; null where one does, or none is there. */
+  readonly blocked: string | null
+  /** Seconds an outing: times it comes, by the best path; a need without a path costs `unreachedSeconds` each time, one that is absent or blocked nothing. */
   readonly perOuting: number
 }
 
@@ -60,6 +62,14 @@ export function coverageOf(reached: readonly Reached[]): Coverage {
       true,
     ),
   }
+}
+
+/** What is needed and cannot be set as the camera stands, each once with the reason: no arrangement of keys helps. */
+export function blockedIn({ reached }: ReachReport): readonly { what: string; because: string }[] {
+  const found = new Map(
+    reached.flatMap(({ need, blocked }) => (blocked === null ? [] : [[need.what, blocked] as const])),
+  )
+  return [...found].map(([what, because]) => ({ what, because }))
 }
 
 /** How often each key is the quickest way to something in an outing, by address. */

@@ -4,7 +4,7 @@ import type { BodyModel } from '../model/types'
 import { slotIn, standingAt, type Context } from './context'
 import type { Plan } from '../plan/plan'
 import { sameValue } from '../vocabulary/values'
-import { addressIn, answering, finished, indicatorsIn, resolve, resolvedSetting } from './resolve'
+import { addressIn, answering, finished, indicatorsIn, partners, resolve, resolvedSetting } from './resolve'
 import { workOf, type Work } from './resolve'
 import type { Resolution, ResolvedAddress, ResolvedSetting } from './resolved'
 import type { IndexedMap } from './indexed-map'
@@ -91,7 +91,8 @@ export function resolveAfter(
   const work = workOf(before)
   if (!work || changed.everything || busy(context)) return resolve(model, plan, context)
   const answers = `${context.run === 'playback' ? 'playback' : context.side}/`
-  const addresses = new Set([...changed.addresses].filter((key) => key.startsWith(answers)))
+  const own = [...changed.addresses].filter((key) => key.startsWith(answers))
+  const addresses = new Set([...own, ...partners(work, new Set(own))])
   const moved = movedSettings(model, work.context, context)
   const settings = [...readIn(model, changed, context), ...(moved ?? [])]
   if (settings.length === 0 && addresses.size === 0 && moved === null) return before
@@ -112,7 +113,7 @@ export function resolveAfter(
   const keys = (before.addresses as IndexedMap<ResolvedAddress>).copy()
   for (const address of answering(next).list) {
     const was = before.addresses.get(address.key)
-    const touched = addresses.has(address.key) || !was || isTouched(was, dirty, others)
+    const touched = addresses.has(address.key) || !was || isTouched(state, was, dirty, others)
     if (touched) keys.set(address.key, addressIn(next, address))
   }
   const indicators = dirty.has('indicator') ? indicatorsIn(state) : before.indicators
@@ -169,12 +170,17 @@ function dirtied(state: State, changed: ReadonlySet<string>, facts: ReadonlySet<
 
 /** Whether anything a key's answer hangs on changed, here or where its lever would have to stand. */
 function isTouched(
+  { found }: State,
   was: ResolvedAddress,
   dirty: ReadonlySet<string>,
   others: readonly ReadonlySet<string>[],
 ): boolean {
   const { address, functionId, effectiveFunctionId: gets } = was
-  const about = [`control/${address.control.id}`, `function/${functionId ?? ''}`, `function/${gets ?? ''}`]
+  const [changes = ''] = found.functions.get(gets ?? '')?.changes ?? []
+  const about = [
+    ...[`control/${address.control.id}`, `function/${functionId ?? ''}`, `function/${gets ?? ''}`],
+    `setting/${changes}`,
+  ]
   const states = address.when === null ? [dirty] : [dirty, ...others]
   if (address.when !== null && dirty.has(`setting/${address.when.setting}`)) return true
   return states.some((keys) => about.some((key) => keys.has(key)))

@@ -8,6 +8,14 @@ import { sameValue, type Value } from '../vocabulary/values'
 import { lookup } from '../model/lookup'
 import { plannedLenses, plannedSlots, type Plan } from '../plan/plan'
 
+/** What can be put on the camera. */
+export const attachables = [
+  ...(['grip', 'adapter', 'flash', 'microphone', 'recorder', 'remote', 'teleconverter'] as const),
+]
+
+/** One of `attachables`. */
+export type Attached = (typeof attachables)[number]
+
 /** One state of affairs in which a plan is looked at. What is left out of it, nobody says. */
 export interface Context {
   readonly side: Side
@@ -20,7 +28,7 @@ export interface Context {
   /** Marked dials, levers and switches, by setting id; those left out stand as delivered. */
   readonly marked?: Readonly<Record<string, Value>>
   /** What is on the camera. */
-  readonly attached?: readonly ('grip' | 'adapter')[]
+  readonly attached?: readonly Attached[]
   /** Tag of the body, for what only that one camera has. */
   readonly body?: string
   /** How the camera is worked; absent where nobody says. */

@@ -5,7 +5,7 @@ import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import { standingAt, usualContext } from './context'
 import { judgeAt, resolve } from './resolve'
-import type { StateIn, Verdict } from './resolved'
+import { decisive, type StateIn, type Verdict } from './resolved'
 
 /** One turn of one dial: what it does, and in which exposure modes it does nothing. */
 export interface DialRow {
@@ -47,9 +47,10 @@ export function dialRows(
     const asked = address.when && mode && address.when.setting === mode.id
     for (const { id: at, name, resolution } of states) {
       if (asked && address.when?.value !== at) continue
-      const { verdict, remarks } = judgeAt(resolution, address, fn?.id ?? '')
+      const said = judgeAt(resolution, address, fn?.id ?? '')
+      const { verdict } = said
       if (!fn || (verdict !== 'inert' && verdict !== 'dead')) continue
-      const because = remarks[0]?.because ?? ''
+      const because = decisive(said)?.because ?? ''
       const known = reasons.get(because) ?? { modes: [], verdict, because }
       known.modes.push(name)
       reasons.set(because, known)

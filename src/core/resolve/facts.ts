@@ -44,7 +44,7 @@ function readFact(
     case 'lens':
       return told(lensFact(context.lens, name))
     case 'attached':
-      return told(context.attached?.some((one) => one === name) ?? false)
+      return attachedFact(context, name)
     case 'eye':
       return told(context.eye)
     case 'posture':
@@ -64,11 +64,37 @@ function readFact(
   }
 }
 
-function lensFact(lens: LensModel, name: string): Value {
-  if (name === 'contacts') return lens.contacts
-  if (name === 'stabiliser') return lens.stabiliser
-  if (name === 'ring') return lens.ring !== null
-  return name === 'switch' ? lens.focusSwitch : lens.focalMm[1]
+/** Undefined where the definition of the lens does not say. */
+function lensFact(lens: LensModel, name: string): Value | undefined {
+  switch (name) {
+    case 'contacts':
+      return lens.contacts
+    case 'stabiliser':
+      return lens.stabiliser
+    case 'ring':
+      return lens.ring !== null
+    case 'clicked':
+      return lens.ring?.clicks
+    case 'switch':
+      return lens.focusSwitch
+    case 'widest':
+      return lens.widest
+    case 'widest-long':
+      return lens.widestLong ?? lens.widest
+    case 'narrowest':
+      return lens.narrowest
+    case 'narrowest-long':
+      return lens.narrowestLong ?? lens.narrowest
+    default:
+      return lens.focalMm[1]
+  }
+}
+
+/** A grip or an adapter that nobody speaks of is not there; of what is plugged in, nobody then knows. */
+function attachedFact({ attached }: Context, name: string): Known {
+  const usually = name === 'grip' || name === 'adapter'
+  if (attached === undefined) return usually ? told(false) : { known: false }
+  return told(attached.some((one) => one === name))
 }
 
 function told(value: Value | undefined): Known {

@@ -10,6 +10,7 @@ import { sameValue } from '../vocabulary/values'
 import { standingAt, type Context } from './context'
 import type { Remark, Resolution, ResolvedAddress, ResolvedIndicator } from './resolved'
 import type { ResolvedSetting, FunctionEffect, Verdict } from './resolved'
+import { flipsOf } from './flips'
 import { inForce } from './owners'
 import { isThere, presences } from './presence'
 import { rulesAbout, effectiveState, remark, type State } from './state'
@@ -142,7 +143,7 @@ function choicesIn({ domain }: Setting): readonly Choice[] {
 }
 
 function frozenBy(state: State, context: Context, setting: string): Remark[] {
-  return (context.held ?? []).flatMap((held) =>
+  return [...(context.held ?? []), ...(context.latched ?? [])].flatMap((held) =>
     rulesAbout(state, `function/${held}`).flatMap(({ rule, truth }) =>
       rule.then.kind === 'freezes' && rule.then.settings.includes(setting)
         ? [remark('frozen', rule, truth)]
@@ -184,8 +185,60 @@ function resolveAddress(
       remarks: missing,
     }
   }
-  const standing = judge(state, functionId, context, address, missing)
-  return { address, functionId, source, active, ...standing }
+  const swap = swappedAt(state, address)
+  const there = swap ? assigned(state, plan, swap.partner, context).functionId : functionId
+  if (swap && there === null)
+    return {
+      address,
+      functionId,
+      effectiveFunctionId: null,
+      source,
+      active,
+      verdict: 'empty',
+      remarks: [swap.remark],
+    }
+  const before = swap ? [...missing, swap.remark] : missing
+  return {
+    address,
+    functionId,
+    source,
+    active,
+    ...judge(state, there ?? functionId, context, address, before),
+  }
+}
+
+/** The gesture with which a key has changed places, where a rule lets two controls do so. */
+function swappedAt(state: State, address: Address): { partner: Address; remark: Remark } | null {
+  for (const { rule, truth } of rulesAbout(state, `control/${address.control.id}`)) {
+    if (rule.then.kind !== 'swapped' || truth !== 'yes') continue
+    const partner = partnerOf(state, address, rule.then.controls)
+    if (partner) return { partner, remark: remark('replaced', rule, truth) }
+  }
+  return null
+}
+
+function partnerOf({ found }: State, address: Address, controls: readonly string[]): Address | undefined {
+  return found.answering[address.side].list.find(
+    (one) =>
+      one.control !== address.control &&
+      controls.includes(one.control.id) &&
+      one.gesture.id === address.gesture.id &&
+      one.when?.value === address.when?.value,
+  )
+}
+
+/** The keys that may do something else where the assignment of these changes: those of controls that can change places. */
+export function partners({ state }: Work, keys: ReadonlySet<string>): string[] {
+  const { addresses } = state.found
+  return [...keys].flatMap((key) => {
+    const address = addresses.get(key)
+    const rules = address ? (state.rules.remarking.get(`control/${address.control.id}`) ?? []) : []
+    return rules.flatMap(({ then }) => {
+      const partner =
+        address && then.kind === 'swapped' ? partnerOf(state, address, then.controls) : undefined
+      return partner ? [partner.key] : []
+    })
+  })
 }
 
 /** What is on an address: a slot's own where its family keeps keys, else the plan's, else the maker's. */
@@ -241,7 +294,9 @@ export function judge(
 ): FunctionEffect {
   const lent = address === null ? null : lentBy(state, address, context)
   const wanted = lent?.to ?? functionId
-  const becomes = rulesAbout(state, `function/${wanted}`).filter(({ rule }) => rule.then.kind === 'becomes')
+  const becomes = rulesAbout(state, `function/${wanted}`).filter(
+    ({ rule: { then } }) => then.kind === 'becomes' && 'function' in then && isOn(then.controls, address),
+  )
   const sure = becomes.find(({ truth }) => truth === 'yes')?.rule.then
   const gets = sure?.kind === 'becomes' && 'function' in sure ? sure.to : wanted
   const fn = state.found.functions.get(gets)
@@ -251,17 +306,75 @@ export function judge(
     ...becomes.map(({ rule, truth }) => remark('replaced', rule, truth)),
   ]
   if (!fn || fn.manner === 'none') return { effectiveFunctionId: gets, verdict: 'empty', remarks }
+  const onControl = address === null ? [] : rulesAbout(state, `control/${address.control.id}`)
   const about = [
+    ...onControl.filter(({ rule: { then } }) => !('butFor' in then && then.butFor?.includes(gets))),
     ...rulesAbout(state, `function/${gets}`),
-    ...(address === null ? [] : rulesAbout(state, `control/${address.control.id}`)),
   ]
   for (const { rule, truth } of about) {
     const { kind } = rule.then
     if (kind === 'unavailable' || kind === 'ineffective' || kind === 'hazard')
       remarks.push(remark(kind, rule, truth))
   }
+  if (!remarks.some(({ kind, truth }) => kind === 'ineffective' && truth === 'yes'))
+    remarks.push(...idleRemarks(state, fn))
   remarks.push(...firmwareRemark(fn, fn.name, context), ...runRemark(state, fn, context))
+  if (
+    fn.means === 'movie.record' &&
+    context.side === 'stills' &&
+    state.found.filming?.fromStills === 'refused'
+  )
+    remarks.push(refusedInStills)
   return { effectiveFunctionId: gets, verdict: verdictOf(remarks), remarks }
+}
+
+/** The manners in which a function sets what it changes, so that it does nothing where that setting does nothing. */
+const settingManners: ReadonlySet<ModelFunction['manner']> = new Set([
+  ...(['turn', 'choose', 'held-and-turn', 'toggle', 'cycle', 'swipe'] as const),
+])
+
+/** A function that only sets what has no effect here has none either. */
+function idleRemarks(state: State, fn: ModelFunction): Remark[] {
+  const { manner, changes } = fn
+  const [changed] = changes
+  if (changed === undefined || changes.length > 1 || !settingManners.has(manner)) return []
+  const said = rulesAbout(state, `setting/${changed}`)
+    .filter(({ rule }) => rule.then.kind === 'ineffective')
+    .map(({ rule, truth }) => remark('ineffective', rule, truth))
+  const forcing = fn.means === 'controls.modeDial' ? null : fixedBy(state, changed)
+  const one = onlyOffered(state, fn)
+  return [...said, ...(forcing ? [forcing] : []), ...(one ? [one] : [])]
+}
+
+/** Where a rule or the mode dial fixes a value, whatever is set. */
+function fixedBy(state: State, setting: string): Remark | null {
+  const last = state.chains.get(setting)?.at(-1)
+  if (last?.layer === 'dial')
+    return { kind: 'ineffective', truth: 'yes', rule: 'mode-dial', because: last.because ?? '' }
+  if (last?.layer !== 'rule') return null
+  const rule = state.rules.replacing.find(({ id, then }) => id === last.from && then.kind === 'forced')
+  return rule ? { kind: 'ineffective', truth: 'yes', rule: rule.id, because: rule.because } : null
+}
+
+/** Where a cycle has only one value to step to. */
+function onlyOffered(state: State, fn: ModelFunction): Remark | null {
+  const flips = fn.manner === 'cycle' ? flipsOf(state.found, fn, (id) => state.possible.get(id)?.[0]) : null
+  if (!flips || flips.values.length > 1) return null
+  const because = `${fn.name} has only one to step to: the others are not on offer.`
+  return { kind: 'ineffective', truth: 'yes', rule: 'only-one', because }
+}
+
+/** On a body whose record key films from the motion side only. */
+const refusedInStills: Remark = {
+  kind: 'unavailable',
+  truth: 'yes',
+  rule: 'filming',
+  because: 'This body does not film from the stills side.',
+}
+
+/** Whether a rule about a function speaks of it on this key: where it names controls, only on those. */
+function isOn(controls: readonly string[] | undefined, address: Address | null): boolean {
+  return controls === undefined || (address !== null && controls.includes(address.control.id))
 }
 
 /** The function that a held key lends to this gesture. */

@@ -51,6 +51,17 @@ export function answers(verdict: Verdict): boolean {
   return verdict === 'works' || verdict === 'test'
 }
 
+/** What decides a verdict: the first thing that makes it so; undefined where nothing speaks against a key. */
+export function decisive({
+  verdict,
+  remarks,
+}: Pick<ResolvedAddress, 'verdict' | 'remarks'>): Remark | undefined {
+  if (verdict === 'dead') return remarks.find((one) => one.kind === 'unavailable' && one.truth === 'yes')
+  if (verdict === 'inert') return remarks.find((one) => one.kind === 'ineffective' && one.truth === 'yes')
+  if (verdict === 'test') return remarks.find((one) => one.kind !== 'hazard' && one.truth === 'unknown')
+  return undefined
+}
+
 /** What a control does in a context, and why. */
 export interface ResolvedAddress {
   readonly address: Address

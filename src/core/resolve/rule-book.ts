@@ -1,17 +1,18 @@
 import { memoize } from '../memoize'
-import { amountOf } from '../model/domain'
+import { amountOf, fieldValue } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Doubt, Setting } from '../model/types'
-import { factsOf, ready, type Amounts, type Asked } from '../rules/condition'
+import { factsOf, ready, type Asked, type Scales } from '../rules/condition'
 import { firmwareNumber } from '../rules/facts'
 import { orderReplacing } from '../rules/order'
+import { stepOf } from '../vocabulary/ladders'
 import { remarks, type Remarking, type Replacing, type Rule } from '../rules/rule'
 
 /** A model's rules, ready to be asked; made once for each model object. */
 export interface RuleBook {
   /** Rules that change values, in the order in which they run. */
   readonly replacing: readonly ReadyRule<Replacing>[]
-  /** Rules that say something of a setting, function, control or sign, by `remarkKey`. */
+  /** Rules that say something of a setting, function, control or sign, by `remarkKeys`. */
   readonly remarking: ReadonlyMap<string, readonly ReadyRule<Remarking>[]>
   /** The keys of `remarking` whose rules ask a fact, by that fact. */
   readonly remarkedBy: ReadonlyMap<string, readonly string[]>
@@ -29,20 +30,20 @@ export interface ReadyRule<Then> {
   readonly reads: readonly string[]
 }
 
-/** What a remarking rule is about: `setting/<id>`, `function/<id>`, `control/<id>` or `indicator`. */
-export function remarkKey(then: Remarking): string {
-  if ('setting' in then) return `setting/${then.setting}`
-  if ('function' in then) return `function/${then.function}`
-  if ('act' in then) return `act/${then.act}`
-  return 'control' in then ? `control/${then.control}` : 'indicator'
+/** What a remarking rule is about: `setting/<id>`, `function/<id>`, `control/<id>` of each control, or `indicator`. */
+export function remarkKeys(then: Remarking): string[] {
+  if ('setting' in then) return [`setting/${then.setting}`]
+  if ('function' in then) return [`function/${then.function}`]
+  if ('act' in then) return [`act/${then.act}`]
+  return 'controls' in then ? then.controls.map((id) => `control/${id}`) : ['indicator']
 }
 
 /** The rules of a model, computed on first use; linear in their number, but for their order. */
 export const ruleBook: (model: BodyModel) => RuleBook = memoize((model: BodyModel): RuleBook => {
   const { settings, doubts } = lookup(model)
   const ordered = orderReplacing(model.rules)
-  const amounts = amountsIn(settings)
-  const readied = readier(amounts, doubts)
+  const scales = scalesIn(settings)
+  const readied = readier(scales, doubts)
   const remarking = remarkingOf(model.rules, readied)
   return {
     replacing: ordered.ok ? ordered.value.map((rule) => readied(rule, rule.then)) : [],
@@ -51,28 +52,50 @@ export const ruleBook: (model: BodyModel) => RuleBook = memoize((model: BodyMode
     actNeeds: new Map(
       model.acts.map((act) => [
         act.id,
-        act.needs.map(({ when, because }) => ({ holds: ready(when, amounts), because })),
+        act.needs.map(({ when, because }) => ({ holds: ready(when, scales), because })),
       ]),
     ),
   }
 })
 
-/** Settings compare by their domain, versions part by part, other facts as numbers. */
-export function amountsIn(settings: ReadonlyMap<string, Setting>): Amounts {
-  return (fact) => {
-    if (fact === 'firmware') return firmwareNumber
-    const domain = fact.startsWith('setting/')
-      ? settings.get(fact.slice('setting/'.length))?.domain
-      : undefined
-    if (domain) return (value) => amountOf(domain, value)
-    return (value) => (typeof value === 'number' ? value : undefined)
+/** Settings compare by their domain, versions part by part, apertures of lenses by their mark, other facts as numbers. */
+export function scalesIn(settings: ReadonlyMap<string, Setting>): Scales {
+  const domainOf = (fact: string) =>
+    fact.startsWith('setting/') ? settings.get(fact.slice('setting/'.length))?.domain : undefined
+  const fieldIn = (fact: string, field: string) => {
+    const domain = domainOf(fact)
+    const at = domain?.kind === 'record' ? domain.fields.findIndex((one) => one.id === field) : -1
+    const found = domain?.kind === 'record' ? domain.fields[at] : undefined
+    return found && { at, domain: found.domain }
+  }
+  const field: Scales['field'] = (fact, name) => {
+    const found = fieldIn(fact, name)
+    return (value) => {
+      const text: unknown = found && Array.isArray(value) ? value[found.at] : undefined
+      return found && typeof text === 'string' ? fieldValue(found.domain, text) : undefined
+    }
+  }
+  return {
+    field,
+    amount: ({ fact, field: name }) => {
+      if (name !== undefined) {
+        const found = fieldIn(fact, name)
+        const of = field(fact, name)
+        // What it is compared with stands by itself: a value of the field, not of the record.
+        return (value) => found && amountOf(found.domain, Array.isArray(value) ? (of(value) ?? '') : value)
+      }
+      if (fact === 'firmware') return firmwareNumber
+      const domain = domainOf(fact)
+      if (domain) return (value) => amountOf(domain, value)
+      return (value) => (typeof value === 'number' ? value : stepOf('aperture', value)?.amount)
+    },
   }
 }
 
 /** Makes rules ready; one that is in doubt never holds for certain. */
-function readier(amounts: Amounts, doubts: ReadonlyMap<string, Doubt>) {
+function readier(scales: Scales, doubts: ReadonlyMap<string, Doubt>) {
   return <Then>(rule: Rule, then: Then): ReadyRule<Then> => {
-    const asked = ready(rule.when, amounts)
+    const asked = ready(rule.when, scales)
     const doubt = doubts.get(`rules/${rule.id}`)
     const reads = factsOf(rule.when)
     if (!doubt) return { id: rule.id, then, because: rule.because, holds: asked, reads }
@@ -88,8 +111,8 @@ function remarkingOf(
 ): ReadonlyMap<string, readonly ReadyRule<Remarking>[]> {
   const groups = new Map<string, ReadyRule<Remarking>[]>()
   for (const rule of rules.filter(remarks)) {
-    const key = remarkKey(rule.then)
-    groups.set(key, [...(groups.get(key) ?? []), readied(rule, rule.then)])
+    const made = readied(rule, rule.then)
+    for (const key of remarkKeys(rule.then)) groups.set(key, [...(groups.get(key) ?? []), made])
   }
   return groups
 }

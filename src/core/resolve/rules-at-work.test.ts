@@ -223,7 +223,7 @@ describe('where nobody knows a fact', () => {
 describe('rules on controls, signs and held keys', () => {
   it('make a dial dead whatever is on it', () => {
     const model = heronRuledBy(
-      rule('dead-dial', { fact: 'run', is: 'recording' }, { kind: 'unavailable', control: 'front-dial' }),
+      rule('dead-dial', { fact: 'run', is: 'recording' }, { kind: 'unavailable', controls: ['front-dial'] }),
     )
     expect(resolveIn(model).addresses.get('motion/front-dial/turn')?.verdict).toBe('works')
     expect(resolveIn(model, {}, { run: 'recording' }).addresses.get('motion/front-dial/turn')?.verdict).toBe(
@@ -291,7 +291,7 @@ describe('faults of rules found at load', () => {
   const faults = (...rules: Rule[]) => faultsOf(heronWith({ rules, doubts: [] })).map((one) => one.code)
 
   it.each<[string, Rule[], string]>([
-    ['an unknown control', [rule('a', always, { kind: 'unavailable', control: 'moon' })], 'dangling'],
+    ['an unknown control', [rule('a', always, { kind: 'unavailable', controls: ['moon'] })], 'dangling'],
     [
       'an unknown function to become',
       [rule('a', always, { kind: 'becomes', function: 'record', to: 'moon' })],

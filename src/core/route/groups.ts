@@ -3,7 +3,7 @@ import { lookup } from '../model/lookup'
 import { menuPlaces } from '../model/menu'
 import { settingsIn } from '../model/excerpt'
 import type { Act, BodyModel, RunState, Setting } from '../model/types'
-import type { Comparison, Condition } from '../rules/condition'
+import { boundOf, type Comparison, type Condition } from '../rules/condition'
 import { replaces, type Rule } from '../rules/rule'
 import { sameValue, type Value } from '../vocabulary/values'
 import { stands, type Place } from './place'
@@ -160,7 +160,8 @@ function turningValues(one: Comparison, all: readonly Value[]): Value[] {
       ...one.in.slice(0, 2),
       ...all.filter((value) => !one.in.some((v) => sameValue(v, value))).slice(0, 2),
     ]
-  const bound = 'above' in one ? one.above : one.below
+  if (boundOf(one) !== null || 'has' in one) return []
+  const bound = ('above' in one ? one.above : one.below) as Value
   return [bound, ...beside(bound, all)]
 }
 

@@ -8,8 +8,11 @@
  *     position                stop of the mode dial
  *     lens/contacts           whether lens and body can talk
  *     lens/focal              longest focal length in millimetres
+ *     lens/widest             widest aperture at the short end; lens/widest-long at the long end
+ *     lens/narrowest          smallest aperture at the short end; lens/narrowest-long at the long end
  *     lens/stabiliser         whether the lens has one; lens/ring and lens/switch likewise
- *     attached/<what>         whether the grip or the adapter is on
+ *     lens/clicked            whether the aperture ring clicks
+ *     attached/<what>         whether it is on: grip, adapter, flash, microphone, recorder, remote, teleconverter
  *     posture                 finder, screen, grip, tripod
  *     orientation             level, upright-left, upright-right
  *     eye                     whether an eye is at the finder
@@ -20,7 +23,7 @@
  *     situation/<name>        what the owner says of the work: lamps, subject, silence
  */
 export const factPattern =
-  /^(side|run|position|posture|orientation|eye|firmware|lens\/(contacts|focal|stabiliser|ring|switch)|attached\/(grip|adapter)|(bank|held|latched|assigned|situation)\/[a-z][a-z0-9-]*|setting\/[A-Za-z0-9.]+)$/
+  /^(side|run|position|posture|orientation|eye|firmware|lens\/(contacts|focal|widest|widest-long|narrowest|narrowest-long|stabiliser|ring|clicked|switch)|attached\/(grip|adapter|flash|microphone|recorder|remote|teleconverter)|(bank|held|latched|assigned|situation)\/[a-z][a-z0-9-]*|setting\/[A-Za-z0-9.]+)$/
 
 /** A firmware version as a number to compare by: major · 1000 + minor; undefined when it is no version. */
 export function firmwareNumber(version: unknown): number | undefined {

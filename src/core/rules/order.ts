@@ -59,6 +59,7 @@ function exclude(one: Condition, two: Condition): boolean {
 /** What has to be so for a condition to hold, as far as it can be read off its parts. */
 function wanted(condition: Condition): { fact: string; values: readonly Value[] }[] {
   if ('all' in condition) return condition.all.flatMap(wanted)
+  if ('not' in condition || 'any' in condition || condition.field !== undefined) return []
   if ('is' in condition) return [{ fact: condition.fact, values: [condition.is] }]
   return 'in' in condition ? [{ fact: condition.fact, values: condition.in }] : []
 }

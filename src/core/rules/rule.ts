@@ -41,10 +41,22 @@ export type Remarking =
   | { readonly kind: 'unavailable' | 'hazard'; readonly setting: string; readonly values: readonly Value[] }
   | { readonly kind: 'ineffective'; readonly setting: string }
   | { readonly kind: 'unavailable' | 'ineffective' | 'hazard'; readonly function: string }
-  | { readonly kind: 'unavailable' | 'ineffective'; readonly control: string }
+  /** What these controls have does not answer, but for the functions in `butFor`. */
+  | {
+      readonly kind: 'unavailable' | 'ineffective'
+      readonly controls: readonly string[]
+      readonly butFor?: readonly string[]
+    }
   | { readonly kind: 'unavailable' | 'hazard'; readonly act: string }
-  /** The key does something else here. */
-  | { readonly kind: 'becomes'; readonly function: string; readonly to: string }
+  /** Two controls change places: each does what the other has. */
+  | { readonly kind: 'swapped'; readonly controls: readonly [string, string] }
+  /** A key with this function does something else here; only these controls, where they are named. */
+  | {
+      readonly kind: 'becomes'
+      readonly function: string
+      readonly to: string
+      readonly controls?: readonly string[]
+    }
   /** While the function is held these settings keep what they had. */
   | { readonly kind: 'freezes'; readonly function: string; readonly settings: readonly string[] }
   /** A sign of the camera that does not say what it seems to. */

@@ -3,15 +3,25 @@ import jsonLogic from 'json-logic-js'
 import { describe, expect, it } from 'vitest'
 import { asJsonLogic } from '@tests/fixtures/json-logic'
 import type { Rule } from './rule'
-import { evaluate as evaluateWith, factsOf, type Condition, type FactSource, type Known } from './condition'
+import {
+  evaluate as evaluateWith,
+  factsOf,
+  type Condition,
+  type FactSource,
+  type Known,
+  type Scales,
+} from './condition'
 import { orderReplacing } from './order'
 
 function facts(values: Record<string, Known>): FactSource {
   return { read: (fact) => values[fact] ?? { known: false } }
 }
 
-const evaluate = (condition: Condition, source: FactSource) =>
-  evaluateWith(condition, source, () => (value) => (typeof value === 'number' ? value : undefined))
+const scales: Scales = {
+  amount: () => (value) => (typeof value === 'number' ? value : undefined),
+  field: () => () => undefined,
+}
+const evaluate = (condition: Condition, source: FactSource) => evaluateWith(condition, source, scales)
 const known = (value: string | number | boolean): Known => ({ known: true, value })
 
 describe('conditions', () => {
@@ -33,8 +43,31 @@ describe('conditions', () => {
     expect(evaluate({ all: [unknown, { fact: 'side', is: 'stills' }] }, source)).toBe('unknown')
   })
 
-  it('are unknown where a comparison has no number', () => {
-    expect(evaluate({ fact: 'side', above: 3 }, source)).toBe('unknown')
+  it('take a value without an amount for neither above nor below', () => {
+    expect(evaluate({ fact: 'side', above: 3 }, source)).toBe('no')
+    expect(evaluate({ fact: 'side', below: 3 }, source)).toBe('no')
+  })
+
+  it('ask whether a list has something in it', () => {
+    const lists = facts({ lock: { known: true, value: ['dials', 'keys'] } })
+    expect(evaluate({ fact: 'lock', has: 'keys' }, lists)).toBe('yes')
+    expect(evaluate({ fact: 'lock', has: 'touch' }, lists)).toBe('no')
+    expect(evaluate({ fact: 'side', has: 'stills' }, source)).toBe('no')
+  })
+
+  it('compare with what other facts come to, and stay unknown where those are', () => {
+    const longerThanAFrame: Condition = {
+      fact: 'time',
+      above: { over: [{ amount: 1 }, { fact: 'rate' }] },
+    }
+    const at = (time: Known, rate: Known) => evaluate(longerThanAFrame, facts({ time, rate }))
+    expect(at(known(1 / 50), known(100))).toBe('yes')
+    expect(at(known(1 / 100), known(100))).toBe('no')
+    expect(at(known(1 / 200), known(100))).toBe('no')
+    expect(at(known(1 / 50), { known: false })).toBe('unknown')
+    expect(at(known(1 / 50), { known: false, candidates: [60, 100] })).toBe('yes')
+    expect(at(known(1 / 50), { known: false, candidates: [25, 100] })).toBe('unknown')
+    expect(factsOf(longerThanAFrame)).toEqual(['time', 'rate'])
   })
 
   it('name each fact once', () => {

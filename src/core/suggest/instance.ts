@@ -1,6 +1,6 @@
 import type { BodyModel, LensModel, Posture } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { knows } from '../reach/paths'
+import { isBlocked, knows } from '../reach/paths'
 import { needsOf, type Need } from '../reach/needs'
 import { timesOf } from '../reach/operators'
 import { recorded, statesFor, unreachedSeconds } from '../reach/reach'
@@ -28,7 +28,12 @@ export function instanceOf(question: Question): Instance {
   const { model, plan, lenses, posture = 'finder', agreement } = question
   const weights = weightsOf(plan)
   const stateOf = statesFor({ model, lenses, posture }, plan)
-  const needs = needsOf(model, plan).filter((need) => need.perOuting > 0 && knows(model, need.what))
+  const needs = needsOf(model, plan).filter(
+    (need) =>
+      need.perOuting > 0 &&
+      knows(model, need.what) &&
+      !isBlocked(model, stateOf(need.side, recorded(need)).resolution, need.what),
+  )
   const keysStay = question.only === 'menus'
   const basis = { keysStay, model, plan, lenses, posture, weights, times: timesOf(plan), stateOf, needs }
   const keys = keyPlaces(basis, agreement ?? new Map())

@@ -1,7 +1,7 @@
 import { lookup } from '../model/lookup'
 import { added, meeting, movesFor, movesToMenu, opening, secondsOf, type Moves } from '../reach/moves'
 import type { Need } from '../reach/needs'
-import { doing, fullOpeners, ownOpeners, stopping } from '../reach/paths'
+import { doing, fullOpeners, idleBecause, ownOpeners, stopping } from '../reach/paths'
 import { gridCountsIn, recorded } from '../reach/reach'
 import type { Choice, Way } from './types'
 import type { KeyPlace } from './key-places'
@@ -49,7 +49,7 @@ function waysIn(here: Here): Way[] {
     }),
   )
   const target = lookup(model).byMeaning.get(need.what)?.id
-  if (target === undefined) return direct
+  if (target === undefined || idleBecause({ model, resolution }, target) !== null) return direct
   const inMenus = menus.flatMap(({ index, place, grid, moves }): Way[] => {
     const value = place.values.indexOf(target)
     if (value < 0 || (grid && grid.side !== need.side)) return []

@@ -43,6 +43,7 @@ focus.choosePeaking | choose | - | focus.peakingLevel | focus.peaking | Opens th
 focus.rangeLimit | cycle | - | focus.rangeLimit | - | Steps through the focus ranges.
 focus.ringOverride | toggle | - | focus.ringOverride | - | Lets the ring move focus over autofocus.
 focus.touch | toggle | - | focus.touch | controls.touch | Touch focusing on and off.
+focus.tap | press | - | - | focus.touch | Focuses where the screen is touched.
 focus.motionSpeed | choose | - | focus.motionSpeed | - | Opens the speed of film autofocus.
 exposure.lock | hold | - | - | exposure.mode | Keeps the metered exposure while held.
 exposure.lockToggle | toggle | - | - | exposure.mode | Keeps the metered exposure until pressed again.
@@ -133,6 +134,9 @@ bank.next | cycle | family | - | - | Steps through the banks.
 bank.recall | press | slot | - | - | Goes to one bank.
 bank.holdSet | hold | set | - | - | A ticked set of values is in force while held.
 bank.holdSetToggle | toggle | set | - | - | A ticked set of values is in force until pressed again.
+controls.modeDial | turn | - | exposure.mode | - | Turns the mode dial from position to position.
+controls.markedDial | turn | setting | - | - | Turns a dial or ring whose marks say what is set.
+controls.lever | toggle | - | - | - | Puts a lever into its other position.
 controls.lock | toggle | - | - | controls.lockWhat | Locks dials and keys against accidents.
 controls.toggleTouch | toggle | - | controls.touch | - | Touch on and off.
 controls.swapDials | toggle | - | controls.dialLayout | - | The dials change places.

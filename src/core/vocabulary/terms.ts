@@ -370,6 +370,7 @@ focus.choosePeaking | Peaking level
 focus.rangeLimit | Focus range limit
 focus.ringOverride | Ring override
 focus.touch | Touch AF on or off
+focus.tap | Touch to focus
 focus.motionSpeed | Film AF speed
 exposure.lock | AE lock
 exposure.lockToggle | AE lock, stays
@@ -460,6 +461,9 @@ bank.next | Next bank
 bank.recall | Recall a bank
 bank.holdSet | Use a hold set
 bank.holdSetToggle | Use a hold set, stays
+controls.modeDial | Mode dial
+controls.markedDial | Marked dial
+controls.lever | Lever
 controls.lock | Operation lock
 controls.toggleTouch | Touch on or off
 controls.swapDials | Swap dials

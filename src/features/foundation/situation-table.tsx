@@ -214,7 +214,7 @@ const NeedRow = memo(function NeedRow({
         ) : reached.absent ? (
           <span className="text-silt italic">this model has nothing like it</span>
         ) : !reached.best ? (
-          <span className="text-rust">no way there: missed, or looked up, 30 s</span>
+          <span className="text-rust">no way there: {reached.blocked ?? 'missed, or looked up, 30 s'}</span>
         ) : (
           <>
             <span className="inline-flex items-baseline gap-1.5">

@@ -17,7 +17,7 @@ import { useDesk, usePlanPart, useReach } from '@/features/desk'
 import { useShared } from '@/ui/use-shared'
 
 /** The quickest way to a need, as far as the table shows it. */
-export type QuickestWay = Pick<Reached, 'best' | 'absent' | 'perOuting'>
+export type QuickestWay = Pick<Reached, 'best' | 'absent' | 'blocked' | 'perOuting'>
 
 /** A kind of work in the plan: what is adjusted in it, and the quickest way to each as the plan stands. */
 export interface Situation {
@@ -74,7 +74,9 @@ export function useFoundationStation() {
 
 function wayTo({ situation, what }: Need, reached: readonly Reached[]): QuickestWay | null {
   const found = reached.find(({ need }) => need.situation === situation && need.what === what)
-  return found ? { best: found.best, absent: found.absent, perOuting: found.perOuting } : null
+  return found
+    ? { best: found.best, absent: found.absent, blocked: found.blocked, perOuting: found.perOuting }
+    : null
 }
 
 function placeOf(at: number, count: number): Situation['place'] {

@@ -1,5 +1,8 @@
 'use client'
 
+import { blockedIn } from '@/core/reach/report'
+import { termOf } from '@/core/vocabulary/terms'
+import { useReach } from '@/features/desk'
 import { Button } from '@/ui/button'
 import { NumberField } from '@/ui/number-field'
 import { AgreeWith } from './agree-with'
@@ -37,6 +40,7 @@ export function SuggestPanel({
           It is proven, not guessed.
           {locked + forbidden > 0 && ` Heeds ${locked} locked and ${forbidden} forbidden.`}
         </p>
+        <LeftOut />
         {!only && <AgreeWith planId={known.planId} onChoose={known.setAgreement} />}
         <p className="mt-2 flex items-center gap-2">
           {run?.running ? (
@@ -63,5 +67,18 @@ export function SuggestPanel({
       {run && <Progress run={run} seconds={seconds} />}
       {run && run.curve.length > 0 && <Answer run={run} onGo={onGo} />}
     </div>
+  )
+}
+
+/** What is needed and left out of the reckoning, because nothing sets it as the camera stands. */
+function LeftOut() {
+  const report = useReach()
+  const blocked = report ? blockedIn(report) : []
+  if (blocked.length === 0) return null
+  return (
+    <p className="mt-1 border-l-2 border-lichen pl-2 text-small">
+      Left out:{' '}
+      {blocked.map(({ what, because }) => `${termOf(what)} (${because.replace(/\.$/, '')})`).join('; ')}.
+    </p>
   )
 }

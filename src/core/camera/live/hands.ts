@@ -1,16 +1,17 @@
 import { bankFactRow } from '../../plan/rows'
 import { showValue, valuesOf } from '../../model/domain'
 import { lookup } from '../../model/lookup'
-import type { BodyModel, ModelFunction } from '../../model/types'
+import type { BodyModel, Control, Domain, ModelFunction } from '../../model/types'
 import { flipsOf, nextValue } from '../../resolve/flips'
-import type { ResolvedAddress } from '../../resolve/resolved'
+import { decisive, type ResolvedAddress } from '../../resolve/resolved'
 import { ok, refuse, type Result } from '../../result'
-import { sameValue } from '../../vocabulary/values'
-import { edit } from './edit'
+import { sameValue, type Value } from '../../vocabulary/values'
+import { edit, valueNow } from './edit'
 import { did, refusedIt, type Lived, type LogLine } from './events'
 import { addressNow, focusNow, heldAddress, withKeyDown, withKeyUp, resolutionNow } from './key-presses'
 import { record, takePicture } from './shoot'
-import { recall, swap } from './stand'
+import { recall, swap, toPosition } from './stand'
+import { lever } from './things'
 import type { LiveState } from './state'
 
 /** A key, tilt, tap or swipe goes down: what is on it happens, or begins for as long as it is held. */
@@ -72,38 +73,63 @@ export function turn(
   if (state.list !== null) return turned(model, state, state.list, clicks)
   const verdict = saidOf(found.value, fn)
   if (!fn || verdict.stops) return ok({ state, log: verdict.log })
+  const waits = waitsForHalfPress(model, state, found.value.address.control)
+  if (waits)
+    return ok({ state, log: [refusedIt(`${waits} turns only while the shutter button is half pressed.`)] })
+  if (fn.means === 'controls.modeDial') return dialTurned(model, state, clicks)
   const [setting] = fn.changes
-  if (setting === undefined || fn.manner !== 'turn')
+  if (setting === undefined || (fn.manner !== 'turn' && fn.manner !== 'swipe'))
     return ok({ state, log: [...verdict.log, did(`${fn.name}, ${clicks} clicks.`)] })
   const done = turned(model, state, setting, clicks)
   return done.ok ? ok({ state: done.value.state, log: [...verdict.log, ...done.value.log] }) : done
 }
 
+/** The mode dial turned so many positions on; it stops at its last. */
+function dialTurned(model: BodyModel, state: LiveState, clicks: number): Result<Lived> {
+  const at = model.positions.findIndex((one) => one.id === state.position)
+  const to = model.positions[Math.min(model.positions.length - 1, Math.max(0, at + clicks))]
+  if (!to || to.id === state.position) return ok({ state, log: [did('The mode dial is at its end.')] })
+  return toPosition(model, state, to.id)
+}
+
+/** The name of a control whose guard asks for the half-press, while it is not down. */
+function waitsForHalfPress(model: BodyModel, state: LiveState, control: Control): string | null {
+  if (control.guard !== 'half-press') return null
+  if (control.guardBy !== undefined && valueNow(model, state, control.guardBy) !== true) return null
+  const { addresses } = lookup(model)
+  const half = state.held.some((key) => addresses.get(key)?.control.kind === 'release')
+  return half ? null : control.name
+}
+
 function turned(model: BodyModel, state: LiveState, settingId: string, clicks: number): Result<Lived> {
   const setting = lookup(model).settings.get(settingId)
-  const values = setting ? (valuesOf(setting.domain) ?? []) : []
   const now = resolutionNow(model, state).settings.get(settingId)?.value
+  const values = setting ? turnedThrough(setting.domain) : []
   const at = values.findIndex((one) => sameValue(one, now))
   const to = values[Math.min(values.length - 1, Math.max(0, at + clicks))]
   if (!setting || to === undefined) return ok({ state, log: [did('Nothing to turn through.')] })
   if (sameValue(to, now))
     return ok({ state, log: [did(`${setting.label} is at its end, ${showValue(setting.domain, to)}.`)] })
-  return edit(model, state, settingId, to)
+  return setting.place === 'physical' ? lever(model, state, settingId, to) : edit(model, state, settingId, to)
+}
+
+/** The values a turn goes through, in order; none of what cannot be turned. */
+function turnedThrough(domain: Domain): readonly Value[] {
+  if (domain.kind !== 'number') return valuesOf(domain) ?? []
+  const steps = Math.round((domain.to - domain.from) / domain.step)
+  return Array.from({ length: steps + 1 }, (_, i) => Number((domain.from + i * domain.step).toFixed(6)))
 }
 
 /** What the verdict on a key says before anything happens, and whether that is all. */
 function saidOf(key: ResolvedAddress, fn: ModelFunction | undefined): { log: LogLine[]; stops: boolean } {
   const { name } = key.address.control
   if (!fn || key.verdict === 'empty') return { log: [did(`${name}: nothing is on it.`)], stops: true }
-  const because = (truth: 'yes' | 'unknown') =>
-    key.remarks.find((one) => one.kind !== 'hazard' && one.kind !== 'replaced' && one.truth === truth)
-      ?.because ?? ''
+  const because = decisive(key)?.because ?? ''
   if (key.verdict === 'dead')
-    return { log: [refusedIt(`${name}: ${fn.name} is dead. ${because('yes')}`)], stops: true }
-  if (key.verdict === 'test')
-    return { log: [{ kind: 'test', words: `${name}: ${because('unknown')}` }], stops: false }
+    return { log: [refusedIt(`${name}: ${fn.name} is dead. ${because}`)], stops: true }
+  if (key.verdict === 'test') return { log: [{ kind: 'test', words: `${name}: ${because}` }], stops: false }
   if (key.verdict === 'inert')
-    return { log: [did(`${name}: ${fn.name} does nothing. ${because('yes')}`)], stops: fn.manner !== 'hold' }
+    return { log: [did(`${name}: ${fn.name} does nothing. ${because}`)], stops: fn.manner !== 'hold' }
   return { log: [], stops: false }
 }
 
@@ -145,8 +171,21 @@ function flipped(model: BodyModel, state: LiveState, fn: ModelFunction): Result<
   if (fn.means === 'movie.swapSide') return ok(swap(model, state))
   if (fn.means === 'bank.next') return ok(nextBank(model, state))
   const settings = resolutionNow(model, state).settings
-  const flips = flipsOf(model, fn, (id) => settings.get(id)?.value)
-  if (flips) return edit(model, state, flips.setting, nextValue(flips, settings.get(flips.setting)?.value))
+  const flips = flipsOf(
+    lookup(model),
+    fn,
+    (id) => settings.get(id)?.value,
+    (id) => state.flippedFrom[id],
+  )
+  if (flips) {
+    const was = settings.get(flips.setting)?.value
+    const isPhysical = lookup(model).settings.get(flips.setting)?.place === 'physical'
+    const set = isPhysical ? lever : edit
+    const done = set(model, state, flips.setting, nextValue(flips, was))
+    if (!done.ok || was === undefined || done.value.state === state || fn.manner !== 'toggle') return done
+    const flippedFrom = { ...state.flippedFrom, [flips.setting]: was }
+    return ok({ ...done.value, state: { ...done.value.state, flippedFrom } })
+  }
   if (fn.manner === 'cycle') return ok({ state, log: [did(`${fn.name}.`)] })
   const on = !state.latched.includes(fn.id)
   const latched = on ? [...state.latched, fn.id] : state.latched.filter((id) => id !== fn.id)
@@ -168,8 +207,11 @@ function single(model: BodyModel, state: LiveState, fn: ModelFunction): Result<L
     case 'focus.centrePoint':
     case 'focus.pointHome':
       return toHome(model, state, fn)
-    default:
-      return ok({ state, log: [did(`${fn.name}.`)] })
+    default: {
+      const [setting] = fn.changes
+      if (fn.steps === undefined || setting === undefined) return ok({ state, log: [did(`${fn.name}.`)] })
+      return turned(model, state, setting, fn.steps)
+    }
   }
 }
 

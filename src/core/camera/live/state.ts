@@ -3,7 +3,7 @@ import { lookup } from '../../model/lookup'
 import type { BodyModel, LensModel, Orientation, Posture, RunState, Side } from '../../model/types'
 import type { Plan } from '../../plan/plan'
 import { anyLens } from '../../model/any-lens'
-import { newestFirmware, type Context } from '../../resolve/context'
+import { newestFirmware, type Attached, type Context } from '../../resolve/context'
 import { resolve } from '../../resolve/resolve'
 import type { Resolution } from '../../resolve/resolved'
 import type { Value } from '../../vocabulary/values'
@@ -29,7 +29,7 @@ export interface LiveState {
   readonly lastUsed: Readonly<Record<Side, string | null>>
   readonly lens: LensModel | null
   readonly marked: Readonly<Record<string, Value>>
-  readonly attached: readonly ('grip' | 'adapter')[]
+  readonly attached: readonly Attached[]
   readonly posture: Posture
   readonly orientation: Orientation
   readonly eye: boolean
@@ -40,6 +40,8 @@ export interface LiveState {
   readonly leader: string | null
   /** Functions that stay on until pressed again. */
   readonly latched: readonly string[]
+  /** What a setting was at before a toggle put it elsewhere: the next press comes back to it. */
+  readonly flippedFrom: Readonly<Record<string, Value>>
   /** Changes in a snapshot bank, or in what a hold set covers: gone when it is left. */
   readonly edits: Readonly<Record<string, Value>>
   /** The list a key has opened: the next turn chooses from it. */
@@ -91,6 +93,7 @@ export function newLive(model: BodyModel, lens: LensModel | null, body?: BodySta
     starters: [],
     leader: null,
     latched: [],
+    flippedFrom: {},
     edits: {},
     list: null,
     scene: { subject: 'a puppet', ev: 8 },

@@ -1,6 +1,6 @@
 import type { Refusal } from '../../result'
 import { commonFunctions } from '../../vocabulary/catalogue'
-import type { BodyModel, Control, Gesture, Setting } from '../types'
+import type { BodyModel, Control, Gesture, ModelFunction, Setting } from '../types'
 import { fault } from './fault'
 import { firmwareFaults } from './firmware'
 import { valueFaults } from './places'
@@ -43,9 +43,15 @@ export function controlFaults(model: BodyModel): Refusal[] {
       faults.push(
         fault('dangling', `${path}.assignedBy`, `${control.assignedBy} is no setting with a list of values.`),
       )
+    if (control.guardBy !== undefined && !isToggle(model, control.guardBy))
+      faults.push(fault('dangling', `${path}.guardBy`, `${control.guardBy} is no setting that is on or off.`))
     faults.push(...variantFaults(control, by, path))
     return faults
   })
+}
+
+function isToggle(model: BodyModel, id: string): boolean {
+  return model.settings.find((setting) => setting.id === id)?.domain.kind === 'toggle'
 }
 
 function deliveredWith(gesture: Gesture): string[] {
@@ -71,6 +77,23 @@ function variantFaults(control: Control, by: Setting | undefined, path: string):
   )
 }
 
+/** Where a toggle goes, of a function that is none, or outside what its setting takes. */
+function toggleFaults(
+  model: BodyModel,
+  { manner, changes, goesTo, comesBackTo }: ModelFunction,
+  path: string,
+) {
+  const [setting] = changes
+  return Object.entries({ goesTo, comesBackTo }).flatMap(([key, value]): Refusal[] => {
+    if (value === undefined) return []
+    if (manner !== 'toggle' || setting === undefined)
+      return [
+        fault('wrong-manner', `${path}.${key}`, 'Only a toggle that changes a setting goes to a value.'),
+      ]
+    return valueFaults(model, { [setting]: value }, `${path}.${key}`)
+  })
+}
+
 /** Functions and function lists that name what does not exist. */
 export function functionFaults(model: BodyModel): Refusal[] {
   const settings = new Set(model.settings.map((setting) => setting.id))
@@ -81,6 +104,7 @@ export function functionFaults(model: BodyModel): Refusal[] {
   const loose = model.functions.flatMap((fn, i) => [
     ...firmwareFaults(model, fn, `functions[${i}]`),
     ...valueFaults(model, fn.overrides ?? {}, `functions[${i}].overrides`),
+    ...toggleFaults(model, fn, `functions[${i}]`),
     ...Object.entries(fn.whileHeld ?? {}).flatMap(([gesture, id]) => [
       ...(gestures.has(gesture)
         ? []

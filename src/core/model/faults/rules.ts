@@ -1,10 +1,11 @@
 import type { Refusal } from '../../result'
-import type { Comparison, Condition } from '../../rules/condition'
+import { boundOf, refsIn } from '../../rules/condition'
+import type { Comparison, Condition, FactRef } from '../../rules/condition'
 import { orderReplacing } from '../../rules/order'
 import type { Rule } from '../../rules/rule'
 import type { Value } from '../../vocabulary/values'
 import { checkValue } from '../domain'
-import type { BodyModel } from '../types'
+import type { BodyModel, Domain } from '../types'
 import { fault } from './fault'
 
 /** Dangling ids and values in rules, and rules that clash or chase each other. */
@@ -28,8 +29,13 @@ function oneRule(model: BodyModel, rule: Rule, path: string): Refusal[] {
         faults.push(fault('dangling', `${path}.then`, `No function is called ${id}.`))
     }
   }
-  if ('control' in then && !model.controls.some((control) => control.id === then.control)) {
-    faults.push(fault('dangling', `${path}.then.control`, `No control is called ${then.control}.`))
+  for (const id of 'controls' in then ? (then.controls ?? []) : []) {
+    if (!model.controls.some((control) => control.id === id))
+      faults.push(fault('dangling', `${path}.then.controls`, `No control is called ${id}.`))
+  }
+  for (const id of 'butFor' in then ? (then.butFor ?? []) : []) {
+    if (!model.functions.some((fn) => fn.id === id))
+      faults.push(fault('dangling', `${path}.then.butFor`, `No function is called ${id}.`))
   }
   if ('act' in then && !model.acts.some((act) => act.id === then.act))
     faults.push(fault('dangling', `${path}.then.act`, `No act is called ${then.act}.`))
@@ -51,11 +57,18 @@ export function conditionFaults(model: BodyModel, condition: Condition, path: st
   if ('any' in condition) return condition.any.flatMap((one) => conditionFaults(model, one, path))
   if ('not' in condition) return conditionFaults(model, condition.not, path)
   const { fact } = condition
-  if (!factExists(model, fact)) return [fault('dangling', path, `${fact} does not exist on this model.`)]
+  const dangling = [condition, ...refsIn(boundOf(condition))].flatMap((ref) => refFaults(model, ref, path))
+  if (dangling.length > 0) return dangling
   const [about, id = ''] = fact.split('/')
-  const domain = model.settings.find((one) => about === 'setting' && one.id === id)?.domain
+  const whole = model.settings.find((one) => about === 'setting' && one.id === id)?.domain
+  const domain =
+    whole?.kind === 'record' && condition.field !== undefined ? fieldOf(whole, condition.field) : whole
   const family = model.families.find((one) => about === 'bank' && one.id === id)
   const slots = family?.slots.map((slot) => slot.id)
+  if ('has' in condition && domain?.kind === 'subset')
+    return domain.values.some((one) => one.id === condition.has)
+      ? []
+      : [fault('outside', path, `${fact} never has ${String(condition.has)}.`)]
   return comparedWith(condition).flatMap((value) => {
     if (domain) return refusalsOf(checkValue(domain, value, path))
     if (slots && value !== 'plain' && !slots.some((slot) => slot === value))
@@ -67,7 +80,22 @@ export function conditionFaults(model: BodyModel, condition: Condition, path: st
 function comparedWith(condition: Comparison): readonly Value[] {
   if ('in' in condition) return condition.in
   if ('is' in condition) return [condition.is]
-  return ['above' in condition ? condition.above : condition.below]
+  if ('has' in condition) return []
+  const bound = 'above' in condition ? condition.above : condition.below
+  return typeof bound === 'object' && !Array.isArray(bound) ? [] : [bound as Value]
+}
+
+/** A fact that is not there, or a field its record has not. */
+function refFaults(model: BodyModel, { fact, field }: FactRef, path: string): Refusal[] {
+  if (!factExists(model, fact)) return [fault('dangling', path, `${fact} does not exist on this model.`)]
+  if (field === undefined) return []
+  const domain = model.settings.find((one) => fact === `setting/${one.id}`)?.domain
+  if (domain?.kind === 'record' && fieldOf(domain, field)) return []
+  return [fault('dangling', path, `${fact} has no field ${field}.`)]
+}
+
+function fieldOf(domain: Extract<Domain, { kind: 'record' }>, field: string) {
+  return domain.fields.find((one) => one.id === field)?.domain
 }
 
 function refusalsOf(checked: ReturnType<typeof checkValue>): Refusal[] {

@@ -1,0 +1,6 @@
+import { keyProperties } from './keys'
+import { reachProperties } from './reach'
+import type { DeepProperty } from './property'
+
+/** All that must hold on every model: in `npm test` for a few cases, in `npm run check:deep` for as many as time allows. */
+export const properties: readonly DeepProperty[] = [...keyProperties, ...reachProperties]
