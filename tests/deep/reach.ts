@@ -128,6 +128,8 @@ function reached(
   const resolved = resolutionNow(model, body).settings.get(setting.id)
   // A rule may put another value in the place of what was reached: that is told where the value stands.
   const before = resolved?.chain.findLast((link) => link.layer !== 'rule')
+  const idle = resolved?.remarks.find(({ kind, truth }) => kind === 'ineffective' && truth === 'yes')
+  if (idle) agree(`${said}, where it does nothing`, idle.because, null)
   if (!sameValue(before?.value, value)) agree(`${said}, ${words}`, before?.value, value)
 }
 
