@@ -4,6 +4,7 @@ import { resolutionNow } from '@/core/camera/live/key-presses'
 import type { LiveState } from '@/core/camera/live/state'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel, ModelFunction } from '@/core/model/types'
+import { resolve } from '@/core/resolve/resolve'
 import type { ResolvedAddress } from '@/core/resolve/resolved'
 import { must } from '@/core/result'
 import type { Value } from '@/core/vocabulary/values'
@@ -33,6 +34,19 @@ export const keyProperties = [
       }
     },
   ),
+  property('what a held key brings is what the body then has', 10, stoodOf, (model, stood) => {
+    for (const key of keysOf(stood)) {
+      const fn = functionOn(model, key)
+      if (!fn || key.verdict === 'dead' || key.verdict === 'test' || fn.manner !== 'hold') continue
+      const after = worked(model, stood.body, key).state
+      if (!after.held.includes(key.address.key) || after.run !== stood.body.run) continue
+      const said = resolve(model, stood.plan, { ...stood.context, held: [fn.id] }).settings
+      const has = resolutionNow(model, after).settings
+      for (const [id, { value, setting }] of said)
+        if (setting.place !== 'lens' && setting.place !== 'local')
+          agree(`${key.address.key} with ${fn.id} held, ${id}`, has.get(id)?.value, value)
+    }
+  }),
   property('a toggle pressed twice brings back what was', 12, stoodOf, (model, stood) => {
     for (const key of keysOf(stood)) {
       const fn = functionOn(model, key)

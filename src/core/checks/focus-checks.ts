@@ -72,6 +72,15 @@ export const focusChecks: readonly Check[] = [
     run: areaNotOffered,
   },
   {
+    id: 'area-left-out',
+    title: 'The focus area set is not among those on offer',
+    severity: 'trips',
+    station: 'focus',
+    needs: ['J20'],
+    reasonSilences: true,
+    run: (input) => input.states.flatMap((one) => areaLeftOut(input, one)),
+  },
+  {
     id: 'held-adds-nothing',
     title: 'A held key that brings what is there already',
     severity: 'trips',
@@ -213,6 +222,33 @@ function areaNotOffered(input: CheckInput): CheckResult[] {
       },
     ]
   })
+}
+
+/** An area of base or bank that the list of areas leaves out: who leaves it does not find it again. */
+function areaLeftOut({ model, plan, side }: CheckInput, one: ResolvedContext): CheckResult[] {
+  const [area, limit] = ['focus.area', 'focus.areaLimit'].map((means) =>
+    valueMeaning(model, one.resolution, means),
+  )
+  if (!area || limit?.setting.domain.kind !== 'subset' || !Array.isArray(limit.value)) return []
+  const offered: readonly string[] = limit.value
+  const choice = limit.setting.domain.values.find(({ id }) => id === area.value)
+  if (!choice || offered.includes(choice.id) || area.possible.length > 1) return []
+  const all = limit.setting.domain.values
+    .map(({ id }) => id)
+    .filter((id) => id === choice.id || offered.includes(id))
+  return [
+    {
+      title: `${area.setting.label}: ${choice.name} is not among the areas on offer`,
+      reason: `${limit.setting.label} leaves out ${choice.name}: once you leave it, no key or list brings it back.`,
+      row: rowOf(model, plan, side, area),
+      mends: [
+        quickFix(plan, `Offer ${choice.name} too`, 'area-left-out', {
+          [rowOf(model, plan, side, limit)]: all,
+        }),
+      ],
+      seenIn: one,
+    },
+  ]
 }
 
 function heldAddsNothing({ model }: CheckInput, one: ResolvedContext): CheckResult[] {

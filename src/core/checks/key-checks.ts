@@ -1,8 +1,8 @@
 import { keyRow, noteRow, rowValue } from '../plan/rows'
-import { keyName } from '../model/controls'
+import { isOnFitting, keyName } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { Address } from '../model/addresses'
-import { addressesWith } from '../plan/assign'
+import { addressesWith, turnedBy } from '../plan/assign'
 import { resolve } from '../resolve/resolve'
 import { decisive, type Verdict } from '../resolve/resolved'
 import type { Check, CheckInput, CheckResult } from './finding'
@@ -176,10 +176,13 @@ function displaced({ model, plan, side }: CheckInput): CheckResult[] {
     if (factory === null || planned === null || planned === factory) return []
     const fn = lookup(model).functions.get(factory)
     if (!fn || fn.manner === 'none' || addressesWith(model, plan, side, factory).length > 0) return []
+    const other = turnedBy(model, plan, side, fn)
     const menu = fn.changes.map((id) => lookup(model).menuAddress.get(id)).find((line) => line !== undefined)
-    const left = menu === undefined ? 'It has no menu line either.' : `It is left in the menu at ${menu}.`
+    const inMenu = menu === undefined ? 'It has no menu line either.' : `It is left in the menu at ${menu}.`
+    const left = other ? `${keyName({ address: other })} still sets it.` : inMenu
     return [
       {
+        ...(other ? { severity: 'tidies' as const } : {}),
         title: `${fn.name} lost its key`,
         reason: `${keyName({ address })} had it as delivered, and your hand may look for it there. No key has it now. ${left}`,
         row,
@@ -192,7 +195,7 @@ function displaced({ model, plan, side }: CheckInput): CheckResult[] {
 function doubled({ model, plan, side }: CheckInput): CheckResult[] {
   return model.functions.flatMap((fn): CheckResult[] => {
     if (fn.manner === 'none') return []
-    const on = addressesWith(model, plan, side, fn.id)
+    const on = together(addressesWith(model, plan, side, fn.id))
     const chosen = on.find((address) => rowValue(plan.rows, keyRow(address)) !== null)
     const explained = on.find((address) => rowValue(plan.rows, noteRow('why', keyRow(address))) !== null)
     if (on.length < 2 || !chosen) return []
@@ -209,6 +212,18 @@ function doubled({ model, plan, side }: CheckInput): CheckResult[] {
       },
     ]
   })
+}
+
+/** The keys of some that answer at the same time as another of them: not on a grip, and not in another mode or position. */
+function together(all: readonly Address[]): readonly Address[] {
+  const there = all.filter((address) => !isOnFitting(address))
+  const meet = (one: Address, two: Address) =>
+    (one.control !== two.control || one.gesture !== two.gesture) &&
+    (one.when === null || two.when === null || one.when.value === two.when.value)
+  const met = there.filter((one) => there.some((two) => meet(one, two)))
+  return met.filter(
+    (one, i) => met.findIndex((two) => two.control === one.control && two.gesture === one.gesture) === i,
+  )
 }
 
 /** A tilt of a control that is also turned is called by mistake while turning, unless a guard stands before it. */

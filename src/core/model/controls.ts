@@ -9,6 +9,11 @@ import {
   type Posture,
 } from './types'
 
+/** Whether a key is on something that has to be put on the camera first: the grip, or an adapter. */
+export function isOnFitting({ control }: Address): boolean {
+  return control.presence === 'grip' || control.presence === 'adapter'
+}
+
 /** The functions a gesture accepts on one side, in the camera's own order. */
 export function acceptedFunctions(model: BodyModel, address: Address): readonly ModelFunction[] {
   const { functions } = lookup(model)

@@ -1,8 +1,8 @@
 import { type Rows, keyRow, noteRow, rowValue } from './rows'
 import type { Address } from '../model/addresses'
-import { acceptedFunctions, atFinder } from '../model/controls'
+import { acceptedFunctions, atFinder, isOnFitting } from '../model/controls'
 import { lookup } from '../model/lookup'
-import type { BodyModel } from '../model/types'
+import type { BodyModel, ModelFunction } from '../model/types'
 import { must, ok, refuse, type Result } from '../result'
 import type { Plan } from './plan'
 import { memoize } from '../memoize'
@@ -14,6 +14,8 @@ export interface Displaced {
   readonly functionId: string
   /** Other keys of the same side that still have it. */
   readonly alsoOn: readonly Address[]
+  /** A dial or ring that still turns what it sets; null where none does. */
+  readonly turnedBy: Address | null
   /** Menu lines of the settings it changes: the slow way that always remains; empty when there is none. */
   readonly menu: readonly string[]
   /** Keys of this side with nothing on them (and not so on purpose) that would accept it, nearest to hand first. */
@@ -93,6 +95,20 @@ export function addressesWith(
   return holdersFor(model)(plan.rows).get(`${side} ${functionId}`) ?? []
 }
 
+/** A key that still sets what a function set, in another way: a dial that turns it. */
+export function turnedBy(
+  model: BodyModel,
+  plan: Plan,
+  side: string,
+  { id, changes: [setting] }: ModelFunction,
+): Address | undefined {
+  if (setting === undefined) return undefined
+  const ways = model.functions.filter(
+    (fn) => fn.id !== id && fn.changes[0] === setting && fn.manner === 'turn',
+  )
+  return ways.flatMap((fn) => addressesWith(model, plan, side, fn.id)).find((one) => !isOnFitting(one))
+}
+
 type Holders = ReadonlyMap<string, readonly Address[]>
 
 const holdersFor = memoize((model: BodyModel) => memoize((rows: Rows) => holdersIn(model, rows)))
@@ -149,6 +165,7 @@ function displacedBy(
   return {
     functionId: fn.id,
     alsoOn: addressesWith(model, after, address.side, fn.id),
+    turnedBy: turnedBy(model, after, address.side, fn) ?? null,
     menu: fn.changes.flatMap((setting) => lookup(model).menuAddress.get(setting) ?? []),
     couldGoTo: empty.sort((a, b) => Number(atFinder(b.control)) - Number(atFinder(a.control))),
   }

@@ -65,7 +65,7 @@ export function statesFor(
       // Keys decide nothing about the state a need is met in.
       const same = was && changed && sidesOfKeys(changed) ? was.context : null
       const context = same ?? contextOf({ model, lenses, posture }, plan, side, recording)
-      const again = was && changed && was.context.lens === context.lens
+      const again = was && changed && !changed.fitting && was.context.lens === context.lens
       const resolution = again
         ? resolveAfter(model, plan, context, was.resolution, changed)
         : resolve(model, plan, context)

@@ -1,4 +1,5 @@
 import { type Invalidated, type RowId, anywhere, idsOf, invalidatedBy, rowValue } from '../plan/rows'
+import { isOnFitting } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { slotIn, standingAt, type Context } from './context'
@@ -19,6 +20,8 @@ export interface Changed {
   readonly facts: ReadonlySet<string>
   /** Something that cannot be followed row by row: what is shared, or one body's differences. */
   readonly everything: boolean
+  /** A key of the grip or an adapter: whether that is on may be another. */
+  readonly fitting: boolean
   /** What the changed rows make to be reckoned anew; empty where the plans do not differ. */
   readonly what: ReadonlySet<Invalidated['what']>
 }
@@ -56,12 +59,16 @@ export function changedIn(model: BodyModel, before: Plan, after: Plan, rows: Rea
     if (setting.storedWhen === 'widened' && widener !== undefined && settings.has(widener))
       touch(setting.id, anywhere)
   }
-  return { settings, addresses, facts, everything, what }
+  const fitting = [...addresses].some((key) => {
+    const address = lookup(model).addresses.get(key)
+    return address !== undefined && isOnFitting(address)
+  })
+  return { settings, addresses, facts, everything, fitting, what }
 }
 
 /** The sides whose keys changed, where nothing but keys did; else null. */
-export function sidesOfKeys({ what, addresses }: Changed): ReadonlySet<string> | null {
-  if (what.size !== 1 || !what.has('key')) return null
+export function sidesOfKeys({ what, addresses, fitting }: Changed): ReadonlySet<string> | null {
+  if (fitting || what.size !== 1 || !what.has('key')) return null
   return new Set([...addresses].map((key) => key.slice(0, key.indexOf('/'))))
 }
 

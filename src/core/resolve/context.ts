@@ -1,5 +1,7 @@
 import { baseRow, defaultWhereabouts, type Whereabouts } from '../plan/cells'
-import { rowValue, typedCell } from '../plan/rows'
+import { keyRow, rowValue, typedCell, type Rows } from '../plan/rows'
+import { memoize } from '../memoize'
+import { isOnFitting } from '../model/controls'
 import { anyLens } from '../model/any-lens'
 import type { AssignSide, BodyModel, FocusGeometry, LensModel, ModePosition } from '../model/types'
 import type { Orientation, Posture } from '../model/types'
@@ -119,6 +121,7 @@ export function contextsOf(
       .map((slot) => ({ name: slot.name, banks: { ...plain, [slot.family]: slot.slot }, slotted: true })),
   ]
   const usual = usualPosition(model, plan, side)
+  const fitted = fittedFor(model)(plan.rows)
   return banks.flatMap((bank) =>
     (mine.length > 0 ? mine : [anyLens]).map((lens) => {
       const position = bank.slotted ? undefined : usual
@@ -129,17 +132,27 @@ export function contextsOf(
         lens,
         firmware: newestFirmware(model),
         ...(position === undefined ? {} : { position }),
+        ...(fitted.length === 0 ? {} : { attached: fitted }),
       }
       const slots = Object.entries(bank.banks).flat()
       return {
         context,
-        key: [answering, lens.id, ...slots].join(' '),
+        key: [answering, lens.id, ...slots, ...fitted].join(' '),
         bank: bank.name,
         lens: lens.name,
       }
     }),
   )
 }
+
+/** What a plan's owner has on the camera: the grip or adapter whose keys the plan gives functions to. */
+const fittedFor = memoize((model: BodyModel) => {
+  const keys = [...lookup(model).addresses.values()].filter(isOnFitting)
+  return memoize((rows: Rows): readonly Attached[] => {
+    const planned = keys.filter((address) => rowValue(rows, keyRow(address)) !== null)
+    return attachables.filter((one) => planned.some(({ control }) => control.presence === one))
+  })
+})
 
 /**
  * The context with a lever or the exposure mode put elsewhere: by the stop of the mode dial that fixes it there, where

@@ -6,6 +6,7 @@ import type { BodyModel, Choice, FirmwareRange, ModelFunction } from '../model/t
 import type { RunState, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { thereIn } from '../rules/facts'
+import { focusRole } from '../vocabulary/focus-roles'
 import { sameValue } from '../vocabulary/values'
 import { standingAt, type Context } from './context'
 import type { Remark, Resolution, ResolvedAddress, ResolvedIndicator } from './resolved'
@@ -13,7 +14,7 @@ import type { ResolvedSetting, FunctionEffect, Verdict } from './resolved'
 import { flipsOf } from './flips'
 import { inForce } from './owners'
 import { isThere, presences } from './presence'
-import { rulesAbout, effectiveState, remark, type State } from './state'
+import { rulesAbout, effectiveState, refusing, remark, type State } from './state'
 import { IndexedMap } from './indexed-map'
 
 /**
@@ -318,6 +319,7 @@ export function judge(
   }
   if (!remarks.some(({ kind, truth }) => kind === 'ineffective' && truth === 'yes'))
     remarks.push(...idleRemarks(state, fn))
+  remarks.push(...notBrought(state, fn))
   remarks.push(...firmwareRemark(fn, fn.name, context), ...runRemark(state, fn, context))
   if (
     fn.means === 'movie.record' &&
@@ -344,6 +346,24 @@ function idleRemarks(state: State, fn: ModelFunction): Remark[] {
   const forcing = fn.means === 'controls.modeDial' ? null : fixedBy(state, changed)
   const one = onlyOffered(state, fn)
   return [...said, ...(forcing ? [forcing] : []), ...(one ? [one] : [])]
+}
+
+/** What a held function would bring and the camera refuses here: it does the rest; nothing, where that is all there is. */
+function notBrought(state: State, fn: ModelFunction): Remark[] {
+  const brought = Object.entries(fn.overrides ?? {})
+  const refused = brought.flatMap(([setting, value]) => refusing(state, setting, value).slice(0, 1))
+  const [because] = refused
+  if (because === undefined) return []
+  const doesNothing = refused.length === brought.length && focusRole(fn.means) === 'none'
+  const rule = 'not-brought'
+  return [
+    {
+      kind: doesNothing ? 'ineffective' : 'hazard',
+      truth: 'yes',
+      rule,
+      because: `${because} ${fn.name} does not bring it here.`,
+    },
+  ]
 }
 
 /** Where a rule or the mode dial fixes a value, whatever is set. */

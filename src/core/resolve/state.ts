@@ -1,6 +1,6 @@
 import { holdRow } from '../plan/rows'
 import { lookup, type Lookup } from '../model/lookup'
-import type { BodyModel } from '../model/types'
+import type { BodyModel, ModelFunction } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { FactSource, Truth } from '../rules/condition'
 import { replaced } from './replace'
@@ -26,8 +26,8 @@ export interface State {
 }
 
 /**
- * The state with every overlay. A row of a hold set whose value the body refuses here is skipped, with a remark; the
- * set's other rows apply.
+ * The state with every overlay. A row of a hold set whose value the body refuses here is skipped, with a remark, and so is
+ * a value that a held function brings; the others apply.
  */
 export function effectiveState(model: BodyModel, plan: Plan, context: Context): State {
   return stateHolding(ownedIn(model, plan, context), context)
@@ -55,15 +55,20 @@ export function ownedIn(model: BodyModel, plan: Plan, context: Context): Owned {
   return { model, plan, chains, possible }
 }
 
+const nothing: Pick<ModelFunction, 'holdSet' | 'overrides'> = {}
+
 /** The state with what a context holds and has on; `owned` comes of a context that differs in nothing else. */
 export function stateHolding(owned: Owned, context: Context): State {
   const whole = stateWith(owned, context, new Map())
   const { functions } = whole.found
   const all = [...(context.held ?? []), ...(context.latched ?? [])]
-  if (!all.some((id) => functions.get(id)?.holdSet !== undefined)) return whole
+  const overlays = ({ holdSet, overrides }: typeof nothing) =>
+    holdSet !== undefined || overrides !== undefined
+  if (!all.some((id) => overlays(functions.get(id) ?? nothing))) return whole
   const refused = new Map<string, Remark>()
   for (const [id, chain] of whole.chains) {
-    const refusal = chain.at(-1)?.layer === 'hold' ? refusalOf(whole, id) : null
+    const top = chain.at(-1)?.layer
+    const refusal = top === 'hold' || top === 'held' ? refusalOf(whole, id) : null
     if (refusal) refused.set(id, { ...refusal, kind: 'skipped' })
   }
   return refused.size === 0 ? whole : stateWith(owned, context, refused)
@@ -89,7 +94,8 @@ function stateWith(
     const set = fn.holdSet
     const ticked = set === undefined ? [] : model.settings.filter((setting) => !skipped.has(setting.id))
     for (const setting of ticked) overlay(setting.id, rowLink(plan, 'hold', holdRow(set ?? '', setting.id)))
-    for (const [setting, value] of Object.entries(fn.overrides ?? {}))
+    for (const [setting, value] of Object.entries(fn.overrides ?? {})) {
+      if (skipped.has(setting)) continue
       overlay(setting, {
         layer: 'held',
         value,
@@ -97,6 +103,7 @@ function stateWith(
         from: fn.id,
         because: `${fn.name} is held, or on.`,
       })
+    }
   }
   const doubts = new Map<string, readonly Remark[]>([...skipped].map(([id, one]) => [id, [one]]))
   const facts = factsIn(model, plan, context, possible)

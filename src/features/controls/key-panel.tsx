@@ -177,11 +177,13 @@ function WouldDisplace({ displaced }: { displaced: Displaced }) {
   const left =
     displaced.alsoOn.length > 0
       ? `it stays on ${displaced.alsoOn.map((one) => one.control.name).join(' and ')}`
-      : free
-        ? `it could go to ${free.control.name}, ${free.name}`
-        : displaced.menu.length > 0
-          ? `it is left in the menu at ${displaced.menu.join(', ')}`
-          : 'no other key is free for it, and it has no menu line'
+      : displaced.turnedBy
+        ? `${displaced.turnedBy.control.name} still turns it`
+        : free
+          ? `it could go to ${free.control.name}, ${free.name}`
+          : displaced.menu.length > 0
+            ? `it is left in the menu at ${displaced.menu.join(', ')}`
+            : 'no other key is free for it, and it has no menu line'
   return (
     <p className="text-small text-silt">
       Anything else displaces {name}: {left}.
@@ -203,7 +205,9 @@ function DisplacedCard({
   const left =
     displaced.alsoOn.length > 0
       ? `It is still on ${displaced.alsoOn.map((one) => one.control.name).join(' and ')}.`
-      : `No key has it now. ${displaced.menu.length > 0 ? `It is left in the menu at ${displaced.menu.join(', ')}.` : 'It has no menu line.'}`
+      : displaced.turnedBy
+        ? `No key has it now; ${displaced.turnedBy.control.name} still turns it.`
+        : `No key has it now. ${displaced.menu.length > 0 ? `It is left in the menu at ${displaced.menu.join(', ')}.` : 'It has no menu line.'}`
   return (
     <section role="status" className="border border-lichen bg-sheet px-3.5 py-2.5">
       <p className="text-small font-semibold text-lichen">Displaced</p>

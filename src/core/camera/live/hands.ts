@@ -8,7 +8,16 @@ import { ok, refuse, type Result } from '../../result'
 import { sameValue, type Value } from '../../vocabulary/values'
 import { edit, valueNow } from './edit'
 import { did, refusedIt, type Lived, type LogLine } from './events'
-import { addressNow, focusNow, heldAddress, withKeyDown, withKeyUp, resolutionNow } from './key-presses'
+import { heldAnswers } from '../../resolve/held'
+import {
+  addressNow,
+  focusNow,
+  heldAddress,
+  nextLeader,
+  withKeyDown,
+  withKeyUp,
+  resolutionNow,
+} from './key-presses'
 import { record, takePicture } from './shoot'
 import { recall, swap, toPosition } from './stand'
 import { lever } from './things'
@@ -141,7 +150,8 @@ function happens(model: BodyModel, state: LiveState, key: ResolvedAddress, fn: M
     case 'held-and-turn': {
       const wakes = leavesMenu(state, fn)
       const down = withKeyDown(model, wakes, key.address, fn)
-      return ok({ state: down, log: [did(`${name} down: ${fn.name}; ${focusWords(model, down)}`)] })
+      const log = [did(`${name} down: ${fn.name}; ${focusWords(model, down)}`), ...unsettled(model, down)]
+      return ok({ state: down, log })
     }
     case 'toggle':
     case 'cycle':
@@ -158,6 +168,14 @@ function happens(model: BodyModel, state: LiveState, key: ResolvedAddress, fn: M
     default:
       return ok({ state, log: [did(`${name}: ${fn.name} is turned, not pressed.`)] })
   }
+}
+
+/** Where nobody knows which of the keys that are down is obeyed, and that matters: what to try on the body. */
+function unsettled(model: BodyModel, state: LiveState): LogLine[] {
+  const doubt = lookup(model).doubts.get('focus/heldWins')
+  const leaders = new Set(heldAnswers(model).map((wins) => nextLeader(model, state, state.starters, wins)))
+  if (!doubt || leaders.size < 2) return []
+  return [{ kind: 'test', words: `Which of the keys held is obeyed is not known: ${doubt.test}` }]
 }
 
 /** The half-press leaves the menu and playback, closes a list, and wakes the camera. */

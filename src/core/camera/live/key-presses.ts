@@ -2,7 +2,7 @@ import { lookup } from '../../model/lookup'
 import type { Address } from '../../model/addresses'
 import type { BodyModel, ModelFunction } from '../../model/types'
 import { answers, type Resolution, type ResolvedAddress } from '../../resolve/resolved'
-import { halfPressSetting } from '../../resolve/held'
+import { halfPressSetting, type HeldWins } from '../../resolve/held'
 import { valueMeaning } from '../../resolve/meaning'
 import { ok, refuse, type Result } from '../../result'
 import { focusRole, startsFocus } from '../../vocabulary/focus-roles'
@@ -97,11 +97,16 @@ function stronger(
   return strength(model, fn.id) <= strength(model, gets(leader)) ? [key] : [leader]
 }
 
-function nextLeader(model: BodyModel, state: LiveState, starters: readonly string[]): string | null {
-  const { heldWins } = model.focus
-  if (heldWins === 'first') return starters[0] ?? null
+/** Of starters that are down the one that is obeyed, as the model says or as `wins` has it; null where there is none. */
+export function nextLeader(
+  model: BodyModel,
+  state: LiveState,
+  starters: readonly string[],
+  wins: HeldWins = model.focus.heldWins,
+): string | null {
+  if (wins === 'first') return starters[0] ?? null
   const latest = [...starters].reverse()
-  if (heldWins === 'last') return latest[0] ?? null
+  if (wins === 'last') return latest[0] ?? null
   const gets = effectiveFunctionIdsOf(model, state)
   const best = Math.min(...latest.map((key) => strength(model, gets(key))))
   return latest.find((key) => strength(model, gets(key)) === best) ?? null
