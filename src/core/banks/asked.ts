@@ -1,58 +1,106 @@
 import { ownerRow, rowValue } from '../plan/rows'
 import { ladderSteps } from '../model/domain'
 import type { BodyModel } from '../model/types'
-import { pulsesOfMains } from '../numbers/flicker'
-import { shutterForRate } from '../numbers/motion'
+import { pulsesIn, pulsesOfMains, type Pulses } from '../numbers/flicker'
+import { shutterForRate, type ShutterForRate } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
+import { captureRateIn, shutterIn, type ExposurePart } from '../resolve/exposure'
 import { valueMeaning } from '../resolve/meaning'
 import type { Resolution } from '../resolve/resolved'
-import { stepOf } from '../vocabulary/ladders'
+import { stepOf, type LadderStep } from '../vocabulary/ladders'
 
-/** The shutter a state's frame rate asks for against the one it has; null when the model has no such settings. */
-export function shutterAsked(model: BodyModel, resolution: Resolution) {
-  const [rate, shutter] = ['movie.frameRate', 'exposure.shutter'].map((means) =>
-    valueMeaning(model, resolution, means),
-  )
-  const frames = stepOf('frameRate', rate?.value)
-  const now = stepOf('shutter', shutter?.value)
-  const domain = shutter?.setting.domain
-  if (!frames || !now || domain?.kind !== 'ladder') return null
-  const asked = shutterForRate(frames.amount, angleIn(model, resolution), ladderSteps(domain))
+/** The shutter that the frame rate and the lamps of a state ask for, against the one it has. */
+export interface ShutterAsked extends ShutterForRate {
+  /** Frames captured each second, as marked. */
+  readonly rate: string
+  /** The shutter as its owner has it, before the body replaces anything: a time, or an angle. */
+  readonly now: string
+  /** What fits rate and lamps: the nearest time, or of those that lamps leave, the nearest within two thirds of a stop. */
+  readonly wanted: string
+  /** How far the shutter is from what is wanted: above zero it is longer. An angle is never off: it is what its owner sees by. */
+  readonly offStops: number
+  /** Longer than a frame lasts: it cannot be set. */
+  readonly tooLong: boolean
+  readonly part: ExposurePart
+  readonly lamps: LampsHere | null
+  /** False where lamps and rate leave no time that fits both. */
+  readonly lampsFit: boolean
+}
+
+/** A safe time further from the natural one than this is no way out: movement would look wrong. */
+const mostStopsForLamps = 0.67
+
+/** The shutter asked of a film; where the camera chooses it, it is what is wanted. Null where the model has no such settings. */
+export function shutterAsked(model: BodyModel, plan: Plan, state: Resolution): ShutterAsked | null {
+  const [rate, part] = [captureRateIn(model, state), shutterIn(model, state)]
+  const times = valueMeaning(model, state, 'exposure.shutter')
+  const domain = times?.setting.domain
+  if (!rate || !part || domain?.kind !== 'ladder') return null
+  const isAngle = part.resolved !== times
+  const frame = 1 / rate.framesPerSecond
+  const steps = ladderSteps(domain).filter(({ amount }) => amount <= frame * 1.001)
+  const asked = shutterForRate(rate.framesPerSecond, 180, steps.length > 0 ? steps : ladderSteps(domain))
+  const own = stepOf('shutter', times?.chain.findLast(({ layer }) => layer !== 'rule')?.value)
+  const seconds = isAngle ? part.amount : (own?.amount ?? part.amount)
+  const lamps = lampsOver(model, plan, state, seconds, steps)
+  const near = nearestSafe(asked.exactSeconds, lamps?.safe ?? [])
+  const wanted = near ?? asked.step
   return {
     ...asked,
-    rate: frames.mark,
-    now: now.mark,
-    wanted: asked.step.mark,
-    offStops: Math.log2(now.amount / asked.step.amount),
+    rate: rate.mark,
+    now: isAngle ? part.mark : (own?.mark ?? part.mark),
+    wanted: isAngle ? part.mark : wanted.mark,
+    offStops: isAngle || part.by === 'camera' ? 0 : Math.log2(seconds / wanted.amount),
+    tooLong: part.by !== 'camera' && seconds > frame * 1.001,
+    part,
+    lamps,
+    lampsFit: lamps === null || near !== null || lamps.whole,
   }
 }
 
-/** The shutter angle: as set where the body shows the shutter so, else the half turn. */
-function angleIn(model: BodyModel, resolution: Resolution): number {
-  const inAngle = valueMeaning(model, resolution, 'exposure.shutterInAngle')?.value === true
-  const angle = valueMeaning(model, resolution, 'exposure.shutterAngle')
-  const choice =
-    angle?.setting.domain.kind === 'choice'
-      ? angle.setting.domain.values.find((one) => one.id === angle.value)?.name
-      : undefined
-  const degrees = Number.parseFloat(choice ?? '')
-  return inAngle && degrees > 0 ? degrees : 180
+function nearestSafe(exactSeconds: number, safe: readonly LadderStep[]): LadderStep | null {
+  const off = ({ amount }: LadderStep) => Math.abs(Math.log2(amount / exactSeconds))
+  const [nearest] = [...safe].sort((a, b) => off(a) - off(b))
+  return nearest && off(nearest) <= mostStopsForLamps ? nearest : null
 }
 
-/** Pulses of the lamps a second: as measured, else twice the mains the region setting names; null where neither is known. */
+/** The lamps over a time. */
+export interface LampsHere extends Pulses {
+  readonly perSecond: number
+  readonly source: string
+  /** False where it is not known on which mains they are: the other is as likely. */
+  readonly sure: boolean
+}
+
+/** A time against the lamps: on mains of which nobody knows the frequency against both, the worse counting; null where nothing is known of any. */
+export function lampsOver(
+  model: BodyModel,
+  plan: Plan,
+  state: Resolution,
+  seconds: number,
+  steps: readonly LadderStep[],
+): LampsHere | null {
+  const all = lampPulses(model, plan, state).map((lamp) => ({
+    ...lamp,
+    ...pulsesIn(seconds, lamp.perSecond, steps),
+  }))
+  const [first, ...others] = all
+  if (!first) return null
+  const worse = all.find(({ whole }) => !whole) ?? first
+  const safe = first.safe.filter((step) => others.every((one) => one.safe.includes(step)))
+  return { ...worse, safe: safe.length > 0 ? safe : worse.safe, sure: all.length === 1 }
+}
+
+/** Pulses of the lamps a second: as measured, else twice the mains that the region names; both mains where nobody says. */
 export function lampPulses(
   model: BodyModel,
   plan: Plan,
   resolution: Resolution,
-): { readonly perSecond: number; readonly source: string; readonly sure: boolean } | null {
+): readonly { readonly perSecond: number; readonly source: string }[] {
   const measured = rowValue(plan.rows, ownerRow('lampPulses'))
-  if (typeof measured === 'number') return { perSecond: measured, source: 'measured', sure: true }
+  if (typeof measured === 'number') return [{ perSecond: measured, source: 'measured' }]
   const region = valueMeaning(model, resolution, 'movie.region')
-  const mainsHz = region && { r50: 50, r60: 60 }[String(region.value)]
-  if (!region || !mainsHz) return null
-  return {
-    perSecond: pulsesOfMains(mainsHz),
-    source: `${mainsHz} Hz mains`,
-    sure: region.possible.length === 1,
-  }
+  const named = (region?.possible ?? []).flatMap((value) => ({ r50: 50, r60: 60 })[String(value)] ?? [])
+  const mains = named.length > 0 ? named : [50, 60]
+  return mains.map((hz) => ({ perSecond: pulsesOfMains(hz), source: `${hz} Hz mains` }))
 }

@@ -3,16 +3,17 @@ import { ladderSteps } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { cropped, slowMotion } from '../numbers/film'
-import { keepsStep, nearSafe, pulsesIn } from '../numbers/flicker'
+import { keepsStep, nearSafe, pulsesInWords } from '../numbers/flicker'
 import { evAtIso, makeUpFor, rounded, shutterAtIso } from '../numbers/light'
 import { countStops, showStops } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
+import { apertureIn, captureRateIn, shutterIn } from '../resolve/exposure'
 import { lightBetween } from '../resolve/marks'
 import { valueMeaning } from '../resolve/meaning'
 import type { Resolution } from '../resolve/resolved'
 import { ladders, nearestStep, stepOf } from '../vocabulary/ladders'
 import { sameValue } from '../vocabulary/values'
-import { lampPulses, shutterAsked } from './asked'
+import { lampsOver, shutterAsked } from './asked'
 import type { Column } from './columns'
 
 /** A number that a column brings with it, and how it came about. */
@@ -39,7 +40,7 @@ export function figuresOf(
   base: Resolution,
 ): Figure[] {
   const all = [
-    shutterFigure(model, column, here),
+    shutterFigure(model, plan, column, here),
     lightFigure(model, column, here, base),
     flickerFigure(model, plan, column, here),
     slowFigure(model, plan, column, here),
@@ -53,24 +54,36 @@ function valueIn(model: BodyModel, state: Resolution, means: string) {
   return valueMeaning(model, state, means)?.value
 }
 
-function shutterFigure(model: BodyModel, { side }: Column, here: Resolution): Figure | null {
-  const asked = side === 'motion' ? shutterAsked(model, here) : null
+function shutterFigure(model: BodyModel, plan: Plan, { side }: Column, here: Resolution): Figure | null {
+  const asked = side === 'motion' ? shutterAsked(model, plan, here) : null
   if (!asked) return null
-  const fits = Math.abs(asked.offStops) < 0.05
+  const fits = Math.abs(asked.offStops) < 0.05 && !asked.tooLong
   const off = `${countStops(asked.offStops)} ${asked.offStops > 0 ? 'longer: movement smears' : 'shorter: movement is choppy'}`
+  const isAngle = asked.now.endsWith('°')
+  const chosen = asked.part.by === 'camera'
+  const instead = asked.tooLong
+    ? `${asked.now} cannot be set: a frame lasts 1/${asked.framesPerSecond} s. ${asked.rate} asks for ${asked.wanted}.`
+    : `${asked.rate} asks for ${asked.wanted}; it has ${asked.now}, ${off}.`
+  const own = isAngle
+    ? `At ${asked.rate} ${asked.now} is 1/${rounded(1 / asked.part.amount)} s.`
+    : `${asked.rate} asks for ${asked.wanted}, and has it.`
+  const lamps = asked.lamps && !asked.lampsFit ? ' No time near it is a whole number of lamp pulses.' : ''
   return {
     id: 'shutter',
     what: 'Shutter for the rate',
     value: asked.wanted,
-    words: fits
-      ? `${asked.rate} asks for ${asked.wanted}, and has it.`
-      : `${asked.rate} asks for ${asked.wanted}; it has ${asked.now}, ${off}.`,
-    short: fits ? `for ${asked.rate}` : `for ${asked.rate}; has ${asked.now}`,
-    formula: `${asked.formula}; the nearest step ${asked.wanted} is ${asked.stepAngleDegrees.toFixed(1)}° (${showStops(asked.deviationStops)})`,
+    words: chosen
+      ? `${asked.rate} asks for ${asked.wanted}; in this exposure mode the camera chooses the time.`
+      : (fits ? own : instead) + lamps,
+    short: chosen ? 'camera chooses' : fits ? `for ${asked.rate}` : `for ${asked.rate}; has ${asked.now}`,
+    formula: `${asked.formula}; the nearest step ${asked.step.mark} is ${asked.stepAngleDegrees.toFixed(1)}° (${asked.deviationStops.toFixed(2)} stops)`,
     inputs: [
       ['frame rate', asked.rate],
-      ['angle', `${asked.angleDegrees}°`],
+      ['angle', isAngle ? asked.now : `${asked.angleDegrees}°`],
       ['shutter', asked.now],
+      ...(asked.lamps
+        ? [['pulses a second', `${asked.lamps.perSecond}, ${asked.lamps.source}`] as const]
+        : []),
     ],
     fits,
   }
@@ -123,24 +136,31 @@ function lightFigure(model: BodyModel, column: Column, here: Resolution, base: R
 }
 
 function flickerFigure(model: BodyModel, plan: Plan, { side }: Column, here: Resolution): Figure | null {
-  const shutter = stepOf('shutter', valueIn(model, here, 'exposure.shutter'))
-  const lamp = lampPulses(model, plan, here)
+  const part = shutterIn(model, here)
   const domain = lookup(model).byMeaning.get('exposure.shutter')?.domain
-  const electronic = side === 'motion' || valueIn(model, here, 'shutter.kind') === 'silent'
-  if (!shutter || !lamp || domain?.kind !== 'ladder' || !electronic) return null
-  const { count, whole, safe } = pulsesIn(shutter.amount, lamp.perSecond, ladderSteps(domain))
-  const rate = side === 'motion' ? stepOf('frameRate', valueIn(model, here, 'movie.frameRate')) : undefined
-  const drifts = rate !== undefined && !keepsStep(rate.amount, lamp.perSecond)
+  if (!part || part.by === 'camera' || domain?.kind !== 'ladder') return null
+  const rate = side === 'motion' ? captureRateIn(model, here) : null
+  const frame = rate ? 1 / rate.framesPerSecond : Infinity
+  const steps = ladderSteps(domain).filter(({ amount }) => amount <= frame * 1.001)
+  const lamp = lampsOver(model, plan, here, part.amount, steps)
+  const byLines = side === 'motion' || valueIn(model, here, 'shutter.kind') === 'silent'
+  // A curtain bands too where it is open for less than a pulse.
+  if (!lamp || (!byLines && part.amount >= 1 / lamp.perSecond)) return null
+  const { count, whole, safe } = lamp
+  const drifts = rate !== null && !keepsStep(rate.framesPerSecond, lamp.perSecond)
+  const unsafe = byLines
+    ? `${part.mark} may band; safe are ${nearSafe(safe) || 'none of its times'}.`
+    : `${part.mark} is shorter than a pulse: brightness and colour differ from picture to picture, and across it, also with a curtain.`
   return {
     id: 'flicker',
     what: 'Lamps',
-    value: `${rounded(count)} ${count === 1 ? 'pulse' : 'pulses'}`,
+    value: pulsesInWords(count),
     words: whole
-      ? `${shutter.mark} is a whole number of pulses${drifts ? `, but ${rate.mark} does not keep step with them` : ''}.`
-      : `${shutter.mark} may band; safe are ${nearSafe(safe) || 'none of its times'}.`,
-    formula: `t · f = ${shutter.mark} · ${lamp.perSecond} = ${rounded(count)}`,
+      ? `${part.mark} is a whole number of pulses${drifts ? `, but ${rate.mark} does not keep step with them` : ''}.`
+      : `${unsafe}${lamp.sure ? '' : ' On which mains the lamps are is not known.'}`,
+    formula: `t · f = ${part.mark} · ${lamp.perSecond} = ${rounded(count)}`,
     inputs: [
-      ['shutter', shutter.mark],
+      ['shutter', part.mark],
       ['pulses a second', `${lamp.perSecond}, ${lamp.source}`],
     ],
     fits: whole,
@@ -148,17 +168,17 @@ function flickerFigure(model: BodyModel, plan: Plan, { side }: Column, here: Res
 }
 
 function slowFigure(model: BodyModel, plan: Plan, { side }: Column, here: Resolution): Figure | null {
-  const rate = side === 'motion' ? stepOf('frameRate', valueIn(model, here, 'movie.frameRate')) : undefined
+  const rate = side === 'motion' ? captureRateIn(model, here) : null
   const said = rowValue(plan.rows, ownerRow('playedRate'))
   const played = typeof said === 'number' ? said : 25
-  if (!rate || rate.amount <= (typeof said === 'number' ? said : 60)) return null
-  const { factor, secondsOfTen } = slowMotion(rate.amount, played)
+  if (!rate || rate.framesPerSecond <= (typeof said === 'number' ? said : 60)) return null
+  const { factor, secondsOfTen } = slowMotion(rate.framesPerSecond, played)
   return {
     id: 'slow',
     what: 'Slow motion',
     value: `${rounded(factor)} ×`,
     words: `10 s of the scene last ${rounded(secondsOfTen)} s at ${played}p.`,
-    formula: `${rate.amount} / ${played} = ${rounded(factor)}`,
+    formula: `${rate.framesPerSecond} / ${played} = ${rounded(factor)}`,
     inputs: [
       ['captured', rate.mark],
       ['played', `${played}p${typeof said === 'number' ? '' : ', as usual'}`],
@@ -172,9 +192,8 @@ function isoFigure(model: BodyModel, here: Resolution): Figure | null {
   const [floor, cap] = ['exposure.isoAutoFloor', 'exposure.isoAutoCeiling'].map((means) =>
     stepOf('iso', valueIn(model, here, means)),
   )
-  const aperture = stepOf('aperture', valueIn(model, here, 'exposure.aperture'))
-  const shutter = stepOf('shutter', valueIn(model, here, 'exposure.shutter'))
-  if (!cap || !aperture || !shutter) return null
+  const [aperture, shutter] = [apertureIn(model, here), slowestIn(model, here)]
+  if (!cap || !shutter || aperture?.by !== 'owner') return null
   const ev = evAtIso(aperture.amount, shutter.amount, cap.amount)
   const darker = nearestStep('shutter', shutterAtIso(ev - 2, aperture.amount, cap.amount))
   return {
@@ -190,6 +209,15 @@ function isoFigure(model: BodyModel, here: Resolution): Figure | null {
     ],
     fits: true,
   }
+}
+
+/** The time with which automatic ISO reaches its ceiling: the one set, or where the camera chooses it the slowest it may. */
+function slowestIn(model: BodyModel, here: Resolution): { mark: string; amount: number } | null {
+  const shutter = shutterIn(model, here)
+  if (shutter?.by !== 'camera') return shutter
+  const byFocal = valueIn(model, here, 'exposure.minimumShutterMode') === 'focal'
+  const slowest = stepOf('shutter', valueIn(model, here, 'exposure.minimumShutter'))
+  return byFocal || !slowest ? null : slowest
 }
 
 function cropFigure(model: BodyModel, plan: Plan, column: Column, here: Resolution): Figure | null {

@@ -207,7 +207,7 @@ describe('a motion shutter', () => {
     const [finding, ...more] = found(rows, 'motion-shutter')
     expect(more).toEqual([])
     expect(finding).toMatchObject({
-      title: '100p asks for 1/200, not 1/50',
+      title: '1/50 cannot be set at 100p',
       row: 'bank/dial/ebb/exposure.shutter',
     })
     expect(finding?.mends[0]?.step.changes).toEqual([

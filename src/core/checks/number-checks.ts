@@ -3,14 +3,14 @@ import { type RowId, bankFactRow, bankRow, lensRow } from '../plan/rows'
 import { ladderSteps } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
-import { lampPulses, shutterAsked } from '../banks/asked'
-import { nearSafe, pulsesIn } from '../numbers/flicker'
+import { lampsOver, shutterAsked, type ShutterAsked } from '../banks/asked'
+import { nearSafe, pulsesInWords } from '../numbers/flicker'
 import { countStops, showStops } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
 import { whereaboutsIn, type Context } from '../resolve/context'
 import { lightBetween } from '../resolve/marks'
+import { shutterIn } from '../resolve/exposure'
 import { valueMeaning } from '../resolve/meaning'
-import { stepOf } from '../vocabulary/ladders'
 import { quickFix, type Check, type CheckInput, type CheckResult, type ResolvedContext } from './finding'
 import { decidedBy, rowOf, settingMeaning } from './meaning'
 
@@ -26,11 +26,11 @@ export const numberChecks: readonly Check[] = [
   },
   {
     id: 'lamp-pulse',
-    title: 'A motion shutter that is no whole number of lamp pulses',
+    title: 'A shutter read by lines that is no whole number of lamp pulses',
     severity: 'tidies',
     needs: ['§8'],
     reasonSilences: true,
-    run: (input) => (input.side === 'motion' ? input.states.flatMap((one) => lampPulse(input, one)) : []),
+    run: (input) => input.states.flatMap((one) => lampPulse(input, one)),
   },
   {
     id: 'exposure-jump',
@@ -53,27 +53,47 @@ export const numberChecks: readonly Check[] = [
 /** Further off than this, in stops, a motion shutter is pointed out: two thirds of a stop are seen as a look. */
 const shutterToleranceStops = 0.34
 
-/** Exposure modes in which the camera chooses the time. */
-const cameraTimes: ReadonlySet<unknown> = new Set(['full-auto', 'aperture-first'])
-
 /** A jump from here on is pointed out: a whole stop is seen by everybody. */
 const jumpStops = 1
 
+/** A time that is longer than a frame, or does not fit the rate: with the lamps in one way out, so that neither undoes the other. */
 function motionShutter({ model, plan }: CheckInput, one: ResolvedContext): CheckResult[] {
-  const asked = shutterAsked(model, one.resolution)
-  const mode = valueMeaning(model, one.resolution, 'exposure.mode')
-  if (mode && cameraTimes.has(mode.value)) return []
-  if (!asked || Math.abs(asked.offStops) <= shutterToleranceStops) return []
+  const asked = shutterAsked(model, plan, one.resolution)
+  if (!asked) return []
   const row = shutterRow(model, plan, one.context)
+  const mends = [quickFix(plan, `Set ${asked.wanted}`, 'motion-shutter', { [row]: asked.wanted })]
+  if (asked.tooLong)
+    return [
+      {
+        title: `${asked.now} cannot be set at ${asked.rate}`,
+        reason: `A frame at ${asked.rate} lasts 1/${asked.framesPerSecond} s, and no exposure is longer than its frame. ${fitting(asked)}`,
+        row,
+        mends,
+        seenIn: one,
+      },
+    ]
+  if (Math.abs(asked.offStops) <= shutterToleranceStops) return []
   return [
     {
       title: `${asked.rate} asks for ${asked.wanted}, not ${asked.now}`,
-      reason: `${asked.formula}; the nearest step is ${asked.wanted}. ${asked.now} is ${showStops(asked.offStops)} from it, and movement will look ${asked.offStops < 0 ? 'choppy' : 'smeared'}.`,
+      reason: `${asked.now} is ${showStops(asked.offStops)} from it, and movement will look ${asked.offStops < 0 ? 'choppy' : 'smeared'}. ${fitting(asked)}`,
       row,
-      mends: [quickFix(plan, `Set ${asked.wanted}`, 'motion-shutter', { [row]: asked.wanted })],
+      mends,
       seenIn: one,
     },
   ]
+}
+
+/** What fits rate and lamps, and how that came about. */
+function fitting({ formula, step, wanted, lamps, lampsFit }: ShutterAsked): string {
+  const natural = `${formula}; the nearest step is ${step.mark}.`
+  if (!lamps) return natural
+  const pulse = `Lamps pulse ${lamps.perSecond} times a second (${lamps.source})`
+  if (!lampsFit)
+    return `${natural} ${pulse}: no time near it is a whole number of pulses, so it needs light that does not pulse.`
+  return wanted === step.mark
+    ? natural
+    : `${natural} ${pulse}: ${wanted} is a whole number of them and near enough.`
 }
 
 /** The row that gives a context its shutter: the slot's where one is in force and keeps it, else the base's. */
@@ -86,22 +106,27 @@ function shutterRow(model: BodyModel, plan: Plan, context: Context): RowId {
     : bankRow(setting.storedBy, slot, setting.id)
 }
 
-/** A time is safe under pulsing lamps where it is a whole number of pulses. */
+/** A time is safe under pulsing lamps where it is a whole number of pulses; a film whose time is wrong anyway is told so once. */
 function lampPulse({ model, plan, side }: CheckInput, one: ResolvedContext): CheckResult[] {
   const shutter = valueMeaning(model, one.resolution, 'exposure.shutter')
-  const now = stepOf('shutter', shutter?.value)
-  const lamp = lampPulses(model, plan, one.resolution)
+  const part = shutterIn(model, one.resolution)
   const domain = shutter?.setting.domain
-  if (!shutter || !now || !lamp || domain?.kind !== 'ladder' || decidedBy(shutter) === null) return []
-  const { count, whole, safe } = pulsesIn(now.amount, lamp.perSecond, ladderSteps(domain))
-  if (whole) return []
-  const near = nearSafe(safe)
+  const byLines = side === 'motion' || valueMeaning(model, one.resolution, 'shutter.kind')?.value === 'silent'
+  if (!shutter || !part || part.by === 'camera' || domain?.kind !== 'ladder' || !byLines) return []
+  if (decidedBy(part.resolved) === null) return []
+  const asked = side === 'motion' ? shutterAsked(model, plan, one.resolution) : null
+  if (asked && (asked.tooLong || Math.abs(asked.offStops) > shutterToleranceStops)) return []
+  const frame = asked ? 1 / asked.framesPerSecond : Infinity
+  const steps = ladderSteps(domain).filter(({ amount }) => amount <= frame * 1.001)
+  const lamps = lampsOver(model, plan, one.resolution, part.amount, steps)
+  if (!lamps || lamps.whole) return []
+  const near = nearSafe(lamps.safe)
   return [
     {
-      title: `${now.mark} may band under lamps`,
-      reason: `Lamps pulse ${lamp.perSecond} times a second (${lamp.source}); ${now.mark} lasts ${Math.round(count * 100) / 100} pulses. A whole number of them is safe${near === '' ? '' : `: ${near}`}.`,
-      row: rowOf(model, plan, side, shutter),
-      asks: !lamp.sure,
+      title: `${part.mark} may band under lamps`,
+      reason: `Lamps pulse ${lamps.perSecond} times a second (${lamps.source}); ${part.mark} lasts ${pulsesInWords(lamps.count)}. A whole number of them is safe${near === '' ? '; none of its times is' : `: ${near}`}.`,
+      row: rowOf(model, plan, side, part.resolved),
+      asks: !lamps.sure,
       seenIn: one,
     },
   ]

@@ -1,5 +1,5 @@
 import { memoize } from '../memoize'
-import { factsOf, type Condition } from '../rules/condition'
+import { factsOf, refsIn, type Condition } from '../rules/condition'
 import type { Rule } from '../rules/rule'
 import type { BodyModel } from './types'
 
@@ -42,7 +42,7 @@ function cut(model: BodyModel, start: readonly string[], functions: ReadonlySet<
     before = rules.size
     for (const rule of model.rules.filter((one) => !rules.has(one) && concerns(one))) {
       rules.add(rule)
-      for (const id of settingsIn(rule.when)) settings.add(id)
+      for (const id of [...settingsIn(rule.when), ...settingsOfBounds(rule)]) settings.add(id)
     }
   }
   return {
@@ -50,6 +50,14 @@ function cut(model: BodyModel, start: readonly string[], functions: ReadonlySet<
     settings: model.settings.filter((setting) => settings.has(setting.id)),
     rules: model.rules.filter((rule) => rules.has(rule)),
   }
+}
+
+/** The settings that the bounds of a rule are reckoned from. */
+export function settingsOfBounds({ then }: Rule): string[] {
+  if (then.kind !== 'bounded') return []
+  return [then.atMost, then.atLeast]
+    .flatMap((bound) => refsIn(bound ?? null))
+    .flatMap(({ fact }) => (fact.startsWith('setting/') ? [fact.slice('setting/'.length)] : []))
 }
 
 /** The settings a condition asks. */

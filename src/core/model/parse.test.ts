@@ -28,6 +28,7 @@ describe('the shipped Tarrow Heron', () => {
     expect(new Set(heron.rules.map((rule) => rule.then.kind))).toEqual(
       new Set([
         'unavailable',
+        'bounded',
         'forced',
         'ineffective',
         'hazard',

@@ -33,6 +33,12 @@ export function nearSafe(safe: Pulses['safe']): string {
     .join(', ')
 }
 
+/** Pulses in words, to a tenth where they are not whole: "1 pulse", "0.5 pulses". */
+export function pulsesInWords(count: number): string {
+  const tenths = Math.round(count * 10) / 10
+  return `${tenths} ${tenths === 1 ? 'pulse' : 'pulses'}`
+}
+
 /** Whether frames and pulses keep step: pulses a second divided by frames a second is whole. */
 export function keepsStep(framesPerSecond: number, pulsesPerSecond: number): boolean {
   const each = pulsesPerSecond / framesPerSecond

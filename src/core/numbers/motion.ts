@@ -24,7 +24,7 @@ export function shutterForRate(
   angleDegrees = 180,
   steps = ladders.shutter,
 ): ShutterForRate {
-  const exactSeconds = angleDegrees / (360 * framesPerSecond)
+  const exactSeconds = secondsOfAngle(angleDegrees, framesPerSecond)
   const step = nearestStep('shutter', exactSeconds, steps)
   return {
     framesPerSecond,
@@ -62,15 +62,35 @@ export function exposureDifference(from: ExposureMarks, to: ExposureMarks): Expo
   const [n1, n2] = [stepOf('aperture', from.aperture), stepOf('aperture', to.aperture)]
   const [s1, s2] = [stepOf('iso', from.iso), stepOf('iso', to.iso)]
   if (!t1 || !t2 || !n1 || !n2 || !s1 || !s2) return null
-  const shutterStops = Math.log2(t2.amount / t1.amount)
-  const apertureStops = 2 * Math.log2(n1.amount / n2.amount)
-  const isoStops = Math.log2(s2.amount / s1.amount)
+  return stopsBetween(
+    { seconds: t1.amount, aperture: n1.amount, iso: s1.amount },
+    { seconds: t2.amount, aperture: n2.amount, iso: s2.amount },
+  )
+}
+
+/** An exposure in numbers: seconds, f-number, ISO speed. */
+export interface ExposureAmounts {
+  readonly seconds: number
+  readonly aperture: number
+  readonly iso: number
+}
+
+/** log2(t₂/t₁) + log2(N₁²/N₂²) + log2(S₂/S₁), from the exposure equation. */
+export function stopsBetween(from: ExposureAmounts, to: ExposureAmounts): ExposureDifference {
+  const shutterStops = Math.log2(to.seconds / from.seconds)
+  const apertureStops = 2 * Math.log2(from.aperture / to.aperture)
+  const isoStops = Math.log2(to.iso / from.iso)
   return { shutterStops, apertureStops, isoStops, stops: shutterStops + apertureStops + isoStops }
 }
 
-/** Stops as photographers write them, to a tenth: "+1.3 stops", "-2 stops", "no change". */
+/** The time of a shutter angle: angle / (360° × frames a second), in seconds. */
+export function secondsOfAngle(degrees: number, framesPerSecond: number): number {
+  return degrees / (360 * framesPerSecond)
+}
+
+/** Stops as photographers write them, to a tenth: "+1.3 stops", "-2 stops"; below a tenth "no change". */
 export function showStops(stops: number): string {
-  const tenths = Math.round(stops * 10) / 10
+  const tenths = Math.abs(stops) < 0.1 ? 0 : Math.round(stops * 10) / 10
   return tenths === 0 ? 'no change' : `${tenths > 0 ? '+' : '-'}${countStops(stops)}`
 }
 

@@ -1,6 +1,6 @@
 import type { BodyModel } from '../model/types'
-import { exposureDifference, type ExposureDifference, type ExposureMarks } from '../numbers/motion'
-import { valueMeaning } from './meaning'
+import { stopsBetween, type ExposureDifference, type ExposureMarks } from '../numbers/motion'
+import { apertureIn, isoIn, shutterIn, type ExposurePart } from './exposure'
 import type { Resolution } from './resolved'
 
 /** The light between two states of a body. */
@@ -12,24 +12,46 @@ export interface LightBetween extends ExposureDifference {
   readonly toByHand: boolean
 }
 
-/** The difference in light as the two states are marked; null where a mark is missing or on no ladder. */
+/** The difference in light as the two states are set; null where a part is missing or on no ladder. */
 export function lightBetween(model: BodyModel, before: Resolution, after: Resolution): LightBetween | null {
-  const [from, to] = [exposureMarks(model, before), exposureMarks(model, after)]
-  const difference = from && to && exposureDifference(from, to)
-  if (!difference) return null
-  const [fromByHand, toByHand] = [exposesByHand(model, before), exposesByHand(model, after)]
-  return { ...difference, from, to, fromByHand, toByHand }
+  const [from, to] = [exposureOf(model, before), exposureOf(model, after)]
+  if (!from || !to) return null
+  const difference = stopsBetween(amounts(from), amounts(to))
+  // The ring of a lens without contacts stands where it stands, whatever is recalled.
+  const ringStands = from.aperture.by === 'lens' && to.aperture.by === 'lens'
+  const apertureStops = ringStands ? 0 : difference.apertureStops
+  return {
+    ...difference,
+    apertureStops,
+    stops: difference.shutterStops + apertureStops + difference.isoStops,
+    from: marks(from),
+    to: marks(to),
+    fromByHand: byHand(from),
+    toByHand: byHand(to),
+  }
 }
 
-/** Shutter, aperture and ISO of a state as marked; null where the model has not all three. */
-function exposureMarks(model: BodyModel, state: Resolution): ExposureMarks | null {
-  const mark = (means: string) => valueMeaning(model, state, means)?.value
-  const [shutter, aperture, iso] = [mark('exposure.shutter'), mark('exposure.aperture'), mark('exposure.iso')]
-  if (typeof shutter !== 'string' || typeof aperture !== 'string' || typeof iso !== 'string') return null
-  return { shutter, aperture, iso }
+interface Exposure {
+  readonly shutter: ExposurePart
+  readonly aperture: ExposurePart
+  readonly iso: ExposurePart
 }
 
-function exposesByHand(model: BodyModel, state: Resolution): boolean {
-  const value = (means: string) => valueMeaning(model, state, means)?.value
-  return value('exposure.mode') === 'manual' && value('exposure.isoAuto') !== true
+function exposureOf(model: BodyModel, state: Resolution): Exposure | null {
+  const [shutter, aperture, iso] = [shutterIn(model, state), apertureIn(model, state), isoIn(model, state)]
+  return shutter && aperture && iso ? { shutter, aperture, iso } : null
+}
+
+function amounts({ shutter, aperture, iso }: Exposure) {
+  return { seconds: shutter.amount, aperture: aperture.amount, iso: iso.amount }
+}
+
+function marks({ shutter, aperture, iso }: Exposure): ExposureMarks {
+  const ring = aperture.by === 'lens' ? 'the aperture on the lens' : aperture.mark
+  return { shutter: shutter.mark, aperture: ring, iso: iso.mark }
+}
+
+/** Whether the camera chooses no part of an exposure. */
+function byHand({ shutter, aperture, iso }: Exposure): boolean {
+  return [shutter, aperture, iso].every(({ by }) => by !== 'camera')
 }

@@ -2,7 +2,9 @@ import { memoize } from '../memoize'
 import { amountOf, fieldValue } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Doubt, Setting } from '../model/types'
-import { factsOf, ready, type Asked, type Scales } from '../rules/condition'
+import { amountsOf, factsOf, ready, refsIn } from '../rules/condition'
+import type { Amounts, Asked, FactSource, Formula, Scales } from '../rules/condition'
+import type { Bounds } from './replace'
 import { firmwareNumber } from '../rules/facts'
 import { orderReplacing } from '../rules/order'
 import { stepOf } from '../vocabulary/ladders'
@@ -26,8 +28,10 @@ export interface ReadyRule<Then> {
   readonly then: Then
   readonly because: string
   readonly holds: Asked
-  /** The facts it asks. */
+  /** The facts it asks, and those its bounds are reckoned from. */
   readonly reads: readonly string[]
+  /** For a rule with bounds: every pair they may be; null where nobody knows. */
+  readonly bounds?: (facts: FactSource) => readonly Bounds[] | null
 }
 
 /** What a remarking rule is about: `setting/<id>`, `function/<id>`, `control/<id>` of each control, or `indicator`. */
@@ -97,12 +101,35 @@ function readier(scales: Scales, doubts: ReadonlyMap<string, Doubt>) {
   return <Then>(rule: Rule, then: Then): ReadyRule<Then> => {
     const asked = ready(rule.when, scales)
     const doubt = doubts.get(`rules/${rule.id}`)
-    const reads = factsOf(rule.when)
-    if (!doubt) return { id: rule.id, then, because: rule.because, holds: asked, reads }
+    const bound = boundsOf(rule.then, scales)
+    const reads = [...factsOf(rule.when), ...(bound?.reads ?? [])]
+    const more = bound ? { bounds: bound.bounds } : {}
+    if (!doubt) return { id: rule.id, then, because: rule.because, holds: asked, reads, ...more }
     const said = doubt.status === 'claimed' ? `${doubt.by ?? 'Somebody'} says so` : 'Nobody is sure'
     const holds: Asked = (facts) => (asked(facts) === 'no' ? 'no' : 'unknown')
-    return { id: rule.id, then, because: `${rule.because} ${said}; ${doubt.test}`, holds, reads }
+    return { id: rule.id, then, because: `${rule.because} ${said}; ${doubt.test}`, holds, reads, ...more }
   }
+}
+
+/** The bounds of a rule ready to be reckoned, with the facts they hang on; null for other rules. */
+function boundsOf(then: Rule['then'], scales: Scales) {
+  if (then.kind !== 'bounded') return null
+  const { atLeast, atMost } = then
+  const of = (formula: Formula | undefined): Amounts =>
+    formula ? amountsOf(formula, scales) : () => [undefined]
+  const [least, most] = [of(atLeast), of(atMost)]
+  const bounds = (facts: FactSource): readonly Bounds[] | null => {
+    const [low, high] = [least(facts), most(facts)]
+    if (low === null || high === null) return null
+    return low.flatMap((a) =>
+      high.map((b) => ({
+        ...(a === undefined ? {} : { atLeast: a }),
+        ...(b === undefined ? {} : { atMost: b }),
+      })),
+    )
+  }
+  const refs = [...refsIn(atLeast ?? null), ...refsIn(atMost ?? null)]
+  return { bounds, reads: refs.map(({ fact }) => fact) }
 }
 
 function remarkingOf(

@@ -1,9 +1,9 @@
 import { holdRow } from '../plan/rows'
 import { lookup, type Lookup } from '../model/lookup'
-import type { BodyModel, ModelFunction } from '../model/types'
+import type { BodyModel, Domain, ModelFunction } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { FactSource, Truth } from '../rules/condition'
-import { replaced } from './replace'
+import { bounded, replaced } from './replace'
 import type { Remarking, Replacing } from '../rules/rule'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Context } from './context'
@@ -174,10 +174,19 @@ function applyRule(
   const truth = rule.holds(facts)
   if (!domain || !chain || truth === 'no') return
   const before = possible.get(setting) ?? []
-  const after = before.map((value) => replaced(rule.then, domain, value))
+  const puts = putting(rule, domain, facts)
+  if (puts === null) return
+  const [put, ...others] = puts
+  if (!put) return
+  if (others.length > 0) {
+    const maybe = puts.flatMap((one) => before.map(one))
+    possible.set(setting, distinct(truth === 'yes' ? maybe : [...before, ...maybe]))
+    return
+  }
+  const after = before.map(put)
   if (after.every((value, i) => sameValue(value, before[i]))) return
   possible.set(setting, distinct(truth === 'yes' ? after : [...before, ...after]))
-  const got = replaced(rule.then, domain, inForce(chain))
+  const got = put(inForce(chain))
   if (truth === 'yes') {
     if (!sameValue(got, inForce(chain)))
       chains.set(setting, [
@@ -188,6 +197,17 @@ function applyRule(
     const doubt: Remark = { kind: 'replaced', truth, rule: rule.id, because: rule.because }
     doubts.set(setting, [...(doubts.get(setting) ?? []), doubt])
   }
+}
+
+/** What a rule puts in the place of a value: more than one way where its bounds hang on what nobody knows; null where nothing is known of them. */
+function putting(
+  { then, bounds }: ReadyRule<Replacing>,
+  domain: Domain,
+  facts: FactSource,
+): readonly ((value: Value) => Value)[] | null {
+  if (then.kind !== 'bounded') return [(value) => replaced(then, domain, value)]
+  const all = bounds?.(facts) ?? null
+  return all && all.map((one) => (value: Value) => bounded(domain, value, one))
 }
 
 /** The remarking rules about something that hold, or may hold, here. */

@@ -1,7 +1,7 @@
 import { valuesOf } from '../model/domain'
 import { lookup } from '../model/lookup'
 import { menuPlaces } from '../model/menu'
-import { settingsIn } from '../model/excerpt'
+import { settingsIn, settingsOfBounds } from '../model/excerpt'
 import type { Act, BodyModel, RunState, Setting } from '../model/types'
 import { boundOf, type Comparison, type Condition } from '../rules/condition'
 import { replaces, type Rule } from '../rules/rule'
@@ -58,7 +58,7 @@ function reachOf(model: BodyModel, seed: readonly string[]): ReadonlySet<string>
   while (waiting.length > 0 && reached.size < mostTogether) {
     const id = waiting.shift()
     for (const rule of model.rules.filter((one) => decides(one, id))) {
-      for (const other of settingsIn(rule.when)) {
+      for (const other of [...settingsIn(rule.when), ...settingsOfBounds(rule)]) {
         if (reached.has(other)) continue
         reached.add(other)
         waiting.push(other)

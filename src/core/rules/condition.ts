@@ -203,12 +203,13 @@ function compared(amount: number | undefined, limit: number | undefined, isAbove
 }
 
 /** Every amount a formula may have; undefined for a value without one, null where nobody knows. */
-type Amounts = (facts: FactSource) => readonly (number | undefined)[] | null
+export type Amounts = (facts: FactSource) => readonly (number | undefined)[] | null
 
 /** More combinations of possible values than this count as unknown. */
 const mostCombinations = 256
 
-function amountsOf(formula: Formula, scales: Scales): Amounts {
+/** A formula made ready to be reckoned often. */
+export function amountsOf(formula: Formula, scales: Scales): Amounts {
   if ('amount' in formula) return () => [formula.amount]
   if ('fact' in formula) {
     const amount = scales.amount(formula)

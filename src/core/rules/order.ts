@@ -1,6 +1,6 @@
 import { ok, refuse, type Result } from '../result'
 import { sameValue, type Value } from '../vocabulary/values'
-import { factsOf, type Condition } from './condition'
+import { factsOf, refsIn, type Condition } from './condition'
 import { replaces, type ReplacingRule, type Rule } from './rule'
 
 /**
@@ -65,7 +65,9 @@ function wanted(condition: Condition): { fact: string; values: readonly Value[] 
 }
 
 function settingsRead(rule: Rule): string[] {
-  return factsOf(rule.when).flatMap((fact) =>
+  const bounds = rule.then.kind === 'bounded' ? [rule.then.atMost, rule.then.atLeast] : []
+  const reckoned = bounds.flatMap((bound) => refsIn(bound ?? null)).map(({ fact }) => fact)
+  return [...factsOf(rule.when), ...reckoned].flatMap((fact) =>
     fact.startsWith('setting/') ? [fact.slice('setting/'.length)] : [],
   )
 }

@@ -1,5 +1,5 @@
 import type { Value } from '../vocabulary/values'
-import type { Condition } from './condition'
+import type { Condition, Formula } from './condition'
 
 /** What follows when a condition holds, with the reason in plain words. */
 export interface Rule {
@@ -34,6 +34,13 @@ export type Replacing =
       readonly setting: string
       readonly only: readonly Value[]
       readonly fallsTo?: Value
+    }
+  /** No amount above `atMost` or below `atLeast`, which hang on other settings: what lies outside falls to the nearest inside. */
+  | {
+      readonly kind: 'bounded'
+      readonly setting: string
+      readonly atMost?: Formula
+      readonly atLeast?: Formula
     }
 
 /** Consequences that leave values as they are and say something of them. */
@@ -82,7 +89,8 @@ export type ReplacingRule = Rule & { readonly then: Replacing }
 /** True for the consequences that form the dependency graph. */
 export function replaces(rule: Rule): rule is ReplacingRule {
   const { then } = rule
-  return then.kind === 'forced' || then.kind === 'limits' || (then.kind === 'becomes' && 'setting' in then)
+  const kinds: readonly string[] = ['forced', 'limits', 'bounded']
+  return kinds.includes(then.kind) || (then.kind === 'becomes' && 'setting' in then)
 }
 
 /** A rule that leaves values as they are. */

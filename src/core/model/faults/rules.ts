@@ -22,6 +22,8 @@ function oneRule(model: BodyModel, rule: Rule, path: string): Refusal[] {
   for (const id of rule.over.filter((other) => !model.rules.some((one) => one.id === other)))
     faults.push(fault('dangling', `${path}.over`, `No rule is called ${id}.`))
   const { then } = rule
+  for (const bound of then.kind === 'bounded' ? [then.atMost, then.atLeast] : [])
+    faults.push(...refsIn(bound ?? null).flatMap((ref) => refFaults(model, ref, `${path}.then`)))
   if ('function' in then) {
     const named = then.kind === 'becomes' ? [then.function, then.to] : [then.function]
     for (const id of named) {

@@ -101,6 +101,15 @@ export const consequence = choose('a consequence; docs/models.md lists them', [
       fallsTo: optional(value),
     }),
   },
+  {
+    when: says('kind', 'bounded'),
+    shape: object({
+      kind: kind('bounded'),
+      setting: settingId,
+      atMost: optional(formula),
+      atLeast: optional(formula),
+    }),
+  },
   { when: says('kind', 'ineffective'), shape: object({ kind: kind('ineffective'), setting: settingId }) },
   {
     when: says('kind', 'unavailable', 'hazard'),
