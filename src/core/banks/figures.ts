@@ -14,11 +14,12 @@ import type { Resolution } from '../resolve/resolved'
 import { ladders, nearestStep, stepOf } from '../vocabulary/ladders'
 import { sameValue } from '../vocabulary/values'
 import { lampsOver, shutterAsked } from './asked'
+import { burstIn } from './burst'
 import type { Column } from './columns'
 
 /** A number that a column brings with it, and how it came about. */
 export interface Figure {
-  readonly id: 'shutter' | 'light' | 'flicker' | 'slow' | 'iso' | 'crop'
+  readonly id: 'shutter' | 'light' | 'flicker' | 'slow' | 'iso' | 'crop' | 'burst'
   readonly what: string
   readonly value: string
   /** What follows, in a sentence or two. */
@@ -46,6 +47,7 @@ export function figuresOf(
     slowFigure(model, plan, column, here),
     isoFigure(model, here),
     cropFigure(model, plan, column, here),
+    burstFigure(model, column, here),
   ]
   return all.filter((one) => one !== null)
 }
@@ -250,6 +252,27 @@ function cropFigure(model: BodyModel, plan: Plan, column: Column, here: Resoluti
       ['delivered', `${delivered} across`],
     ],
     fits: found.headroom >= 1,
+  }
+}
+
+function burstFigure(model: BodyModel, { side }: Column, here: Resolution): Figure | null {
+  const burst = side === 'stills' ? burstIn(model, here) : null
+  if (!burst) return null
+  const [least, most] = burst.seconds.map((seconds) => rounded(seconds))
+  const pace = Math.min(burst.asked, burst.most ?? burst.asked)
+  const fits = burst.most === null || burst.asked <= burst.most
+  return {
+    id: 'burst',
+    what: 'Burst',
+    value: `${least ?? ''} to ${most ?? ''} s`,
+    words: `${burst.frames.join(' to ')} frames at ${pace} a second fill the buffer in ${least ?? ''} to ${most ?? ''} s; a fast card adds to that.${fits ? '' : ` ${burst.asked} a second are not to be had with ${burst.shutter} and ${burst.files}.`}`,
+    formula: `${burst.frames[0]} / ${pace} = ${least ?? ''}; ${burst.frames[1]} / ${pace} = ${most ?? ''}`,
+    inputs: [
+      ['rate', `${burst.asked} a second`],
+      ['shutter', burst.shutter],
+      ['files', burst.files],
+    ],
+    fits,
   }
 }
 

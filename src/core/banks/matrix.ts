@@ -89,11 +89,25 @@ function cellOf(
   if (rule) return { ...base, standing: 'forced' }
   if (column.kind === 'base') return { ...base, standing: 'base' }
   if (row === null) return { ...base, standing: 'outside' }
+  const widener = column.kind === 'slot' ? narrow(model, plan, column, setting) : null
+  if (widener) return { ...base, because: `Kept only while ${widener.label} is on.`, standing: 'outside' }
   if (own === null || sameValue(own, baseValue(model, plan.rows, setting, column.side)))
     return { ...base, standing: 'inherits' }
   if (rowValue(plan.rows, noteRow('source', row)) === 'kept') return { ...base, standing: 'kept' }
   if (stray?.residue.has(setting.id)) return { ...base, standing: 'residue' }
   return { ...base, standing: stray?.drift.has(setting.id) ? 'drift' : 'varied' }
+}
+
+/** The menu line that would have to be on for a slot to keep a setting; null where it keeps it. */
+function narrow(
+  model: BodyModel,
+  plan: Plan,
+  { family, side }: Extract<Column, { kind: 'slot' }>,
+  setting: Setting,
+) {
+  if (setting.storedWhen !== 'widened') return null
+  const widener = model.settings.find(({ id }) => id === family.widenedBy)
+  return widener && baseValue(model, plan.rows, widener, side) !== true ? widener : null
 }
 
 /** Settings a column does not hold and that show in what it makes: they have to be right when it is recalled. */

@@ -20,6 +20,14 @@ export const bankChecks: readonly Check[] = [
     run: (input) => slots(input).flatMap((slot) => stray(input, slot, 'residue')),
   },
   {
+    id: 'row-not-kept',
+    title: 'A bank is given what it keeps only while it is widened',
+    severity: 'trips',
+    needs: ['J28', 'J29'],
+    reasonSilences: true,
+    run: (input) => slots(input).flatMap((slot) => notKept(input, slot)),
+  },
+  {
     id: 'drift',
     title: 'A bank differs where nobody meant it to',
     severity: 'tidies',
@@ -136,6 +144,31 @@ export const bankChecks: readonly Check[] = [
 
 function slots({ model, plan, side }: Pick<CheckInput, 'model' | 'plan' | 'side'>): PlannedSlot[] {
   return plannedSlots(model, plan).filter((slot) => slot.side === side)
+}
+
+/** Rows that a family keeps only while a menu line widens it, in a plan that leaves it narrow. */
+function notKept({ model, plan, side }: CheckInput, slot: PlannedSlot): CheckResult[] {
+  const family = model.families.find(({ id }) => id === slot.family)
+  const widener = lookup(model).settings.get(family?.widenedBy ?? '')
+  if (!family || !widener || baseValue(model, plan.rows, widener, side) === true) return []
+  const rows = model.settings.filter(
+    (setting) =>
+      setting.storedWhen === 'widened' &&
+      setting.storedBy === slot.family &&
+      slot.rows[setting.id] !== undefined,
+  )
+  const widen = baseRow(plan.rows, widener, defaultWhereabouts(model, side))
+  return rows.map((setting) => ({
+    title: `${slot.name} does not keep ${setting.label}`,
+    reason: `${family.name} keeps it only while ${widener.label} is on; as planned it stays as base has it.`,
+    row: bankRow(slot.family, slot.slot, setting.id),
+    mends: [
+      quickFix(plan, `${widener.label}: on`, 'row-not-kept', { [widen]: true }),
+      quickFix(plan, 'Leave it as base', 'row-not-kept', {
+        [bankRow(slot.family, slot.slot, setting.id)]: null,
+      }),
+    ],
+  }))
 }
 
 function stray(input: CheckInput, slot: PlannedSlot, kind: 'residue' | 'drift'): CheckResult[] {

@@ -190,7 +190,10 @@ describe('values', () => {
   it('that a rule replaces show asked and got', () => {
     const rows: Rows = { [rowNamed('base/focus.mode@stills')]: 'follow', [rowNamed('lens/attic-90')]: true }
     expect(found(rows, 'forced-value')).toMatchObject([
-      { title: 'Focus drive: asked Continuous AF, got Manual focus', rule: 'lens-without-contacts' },
+      {
+        title: 'Focus drive: the camera replaces Continuous AF by Manual focus',
+        rule: 'lens-without-contacts',
+      },
     ])
   })
 })

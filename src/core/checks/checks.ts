@@ -7,6 +7,7 @@ import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
 import { bankChecks } from './bank-checks'
 import { bodyChecks } from './body-checks'
+import { cardChecks } from './card-checks'
 import { type Check, type CheckInput, type Finding, type CheckResult, type Severity } from './finding'
 import { focusChecks } from './focus-checks'
 import { holdChecks } from './hold-set-checks'
@@ -25,6 +26,7 @@ export const checks: readonly Check[] = [
   ...focusChecks,
   ...valueChecks,
   ...numberChecks,
+  ...cardChecks,
   ...bankChecks,
   ...holdChecks,
   ...menuChecks,

@@ -39,7 +39,7 @@ export const valueChecks: readonly Check[] = [
   {
     id: 'forced-value',
     title: 'A value the body replaces',
-    severity: 'tidies',
+    severity: 'trips',
     needs: ['§7'],
     reasonSilences: false,
     run: ofEachSetting(forced),
@@ -102,7 +102,9 @@ function forced(resolved: ResolvedSetting): CheckResult[] {
   const { domain, label } = resolved.setting
   return [
     {
-      title: `${label}: asked ${showValue(domain, asked.value)}, got ${showValue(domain, last.value)}`,
+      severity: 'tidies',
+      everywhere: 'trips',
+      title: `${label}: the camera replaces ${showValue(domain, asked.value)} by ${showValue(domain, last.value)}`,
       reason: last.because ?? '',
       row,
       ...(last.from === null ? {} : { rule: last.from }),
