@@ -10,6 +10,7 @@ import type { Comparison } from '@/core/files/compare'
 import type { Definitions } from '@/core/model/definitions'
 import type { BodyModel } from '@/core/model/types'
 import { newestFirmware } from '@/core/resolve/context'
+import { lackingIn, lackingWords } from '@/core/plan/lacking'
 import { ok, refuse, type Result } from '@/core/result'
 import { boundedBytes } from '@/disk/bounded'
 import { done, refused, type Command, type Options } from './command'
@@ -34,6 +35,11 @@ export const writeFileCommand: Command = {
     if (!body.ok) return refused(body.refusal)
     if (!Number.isSafeInteger(at) || at < 0)
       return refused({ code: 'option', message: 'Whole seconds since 1970.', where: '--at' })
+    const lacking = lackingIn(model, plan.rows, body.value.firmware)
+    if (lacking.length > 0) {
+      const message = `Firmware ${body.value.firmware} cannot hold ${lackingWords(lacking)}.`
+      return refused({ code: 'firmware-lacks', message, where: planPath })
+    }
     const set = { ...body.value, memory: memoryOf(model, plan) }
     const saved = operate(model, set, { kind: 'save', file: 'out', atSeconds: at })
     if (!saved.ok) return refused(saved.refusal)

@@ -1,6 +1,7 @@
 import { acceptValue, parseRow } from '../plan/rows'
 import { carriedRows, factoryMemory, localRows, type Memory } from './memory'
 import { readCardFile, writeCardFile } from '../files/card-file'
+import { lackingIn, lackingWords } from '../plan/lacking'
 import type { BodyModel } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 
@@ -151,8 +152,16 @@ function load(model: BodyModel, body: BodyState, file: string): Result<Operated>
     const pair = `Firmware ${body.firmware} does not read files of firmware ${read.value.header.firmware}.`
     return refuse('firmware', pair, `${place}, ${file}`)
   }
-  const pending = { ...read.value.rows, ...localRows(model, body.memory) }
-  return done({ ...body, pending }, `Read ${file}; it takes effect at the next restart.`)
+  // What a firmware does not have it does not take: the body keeps its own there.
+  const lacking = lackingIn(model, read.value.rows, body.firmware)
+  const own = Object.fromEntries(
+    lacking.flatMap(({ row }) => (body.memory[row] === undefined ? [] : [[row, body.memory[row]]])),
+  ) as Memory
+  const strange = new Set<string>(lacking.map(({ row }) => row))
+  const taken = Object.fromEntries(Object.entries(read.value.rows).filter(([row]) => !strange.has(row)))
+  const pending = { ...taken, ...own, ...localRows(model, body.memory) }
+  const left = lacking.length === 0 ? '' : ` Not taken: ${lackingWords(lacking)}.`
+  return done({ ...body, pending }, `Read ${file}; it takes effect at the next restart.${left}`)
 }
 
 function restart(body: BodyState): Result<Operated> {

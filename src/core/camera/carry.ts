@@ -7,6 +7,7 @@ import { compareRows, type Comparison } from '../files/compare'
 import { readCardFile, writeCardFile } from '../files/card-file'
 import { travels } from '../files/travels'
 import { planFor } from '../plan/bodies'
+import { lackingFor, lackingWords } from '../plan/lacking'
 import type { Plan } from '../plan/plan'
 import { ok, refuse, type Refusal, type Result } from '../result'
 import { sameValue, type Value } from '../vocabulary/values'
@@ -194,6 +195,13 @@ const stages: Record<CarryStage, (order: CarryOrder, state: CarryState) => Resul
         state.body.serial,
       )
     }
+    const lacking = lackingFor(model, order.plan, order.tag, state.body.firmware)
+    if (lacking.length > 0)
+      return refuse(
+        'firmware-lacks',
+        `This body runs firmware ${state.body.firmware}, which cannot hold all of the plan: ${lackingWords(lacking)}. Update the body, or change those rows.`,
+        state.body.serial,
+      )
     if (state.body.batteryPercent < leastBatteryPercent) {
       return refuse(
         'battery',

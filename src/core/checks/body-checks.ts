@@ -1,6 +1,7 @@
 import {
   type NoteName,
   type Rows,
+  bodyFirmwareRow,
   bodyTagOf,
   describeRow,
   idsOf,
@@ -9,7 +10,9 @@ import {
   noteRow,
   notedRow,
   parseRow,
+  rowValue,
 } from '../plan/rows'
+import { lackingFor } from '../plan/lacking'
 import { lookup } from '../model/lookup'
 import { firmwareNumber } from '../rules/facts'
 import { newestFirmware } from '../resolve/context'
@@ -43,6 +46,14 @@ export const bodyChecks: readonly Check[] = [
         asks: true,
       }))
     },
+  },
+  {
+    id: 'needs-newer-firmware',
+    title: 'Something that the firmware of a body cannot hold',
+    severity: 'blocks',
+    needs: ['J36', 'J40'],
+    reasonSilences: false,
+    run: (input) => (input.first ? needsNewer(input) : []),
   },
   {
     id: 'older-firmware',
@@ -88,6 +99,20 @@ export const bodyChecks: readonly Check[] = [
       }),
   },
 ]
+
+/** Rows that a body cannot hold with the firmware the plan says it runs. */
+function needsNewer({ model, plan }: CheckInput): CheckResult[] {
+  const tags = [...new Set(idsOf(plan.rows).flatMap((id) => bodyTagOf(id) ?? []))].sort()
+  return tags.flatMap((tag) => {
+    const firmware = rowValue(plan.rows, bodyFirmwareRow(tag))
+    if (typeof firmware !== 'string') return []
+    return lackingFor(model, plan, tag, firmware).map(({ row, words }) => ({
+      title: `Body ${tag} cannot hold ${describeRow(model, row)}`,
+      reason: `${words}; ${tag} runs ${firmware}.`,
+      row: Object.hasOwn(plan.rows, row) ? row : bodyFirmwareRow(tag),
+    }))
+  })
+}
 
 function prefixClash({ model, plan }: CheckInput): CheckResult[] {
   const setting = settingMeaning(model, 'files.prefix')

@@ -120,6 +120,7 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
     case 'intent':
       return { absent: 'What is wanted there is said anew for other keys and slots.' }
     case 'bodyRow':
+    case 'bodyFirmware':
       return { absent: 'It belongs to one camera alone.' }
     case 'lens':
       return { absent: 'Lenses are chosen for each mount.' }

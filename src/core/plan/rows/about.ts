@@ -4,6 +4,7 @@ import { bankGridKind, type BankGridRow } from './bank-grid'
 import { bankKeyKind, type BankKeyRow } from './bank-key'
 import { baseKind, type BaseRow } from './base'
 import { bodyKind, type LocalRow } from './body'
+import { bodyFirmwareKind, type BodyFirmwareRow } from './body-firmware'
 import { bodyDiffersKind, type BodyDiffersRow } from './body-row'
 import { gridKind, type GridRow } from './grid'
 import { holdKind, type HoldRow } from './hold'
@@ -45,6 +46,7 @@ export type AboutRow =
   | LensRow
   | LocalRow
   | BodyDiffersRow
+  | BodyFirmwareRow
   | SchoolRow
   | SituationRow
   | NeedRow
@@ -71,6 +73,7 @@ export const aboutKinds: readonly RowKind<AboutRow>[] = [
   holdKind,
   lensKind,
   bodyDiffersKind,
+  bodyFirmwareKind,
   bodyKind,
   schoolKind,
   situationKind,

@@ -5,6 +5,7 @@ import type { RowId } from '../../sync/step'
 import { rowId } from './id'
 import { functionName, placeOfAddress, takesFunction } from './key'
 import { unknownPart, type RowKind } from './kind'
+import { functionRanges } from './ranges'
 import { parseSlot, type SlotOf } from './slot'
 
 /** What is on a key in a slot, where slots keep that. */
@@ -42,5 +43,6 @@ export const bankKeyKind: RowKind<BankKeyRow> = {
     value: (model, _row, value) => (value === null ? 'as the plan' : functionName(model, value)),
   },
   invalidates: ({ address }) => ({ what: 'key', address: address.key }),
+  ranges: (model, { address }, value) => functionRanges(model, address, value),
   station: () => 'banks',
 }

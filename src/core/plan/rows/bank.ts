@@ -5,6 +5,7 @@ import { ok, refuse } from '../../result'
 import type { RowId } from '../../sync/step'
 import { behind, rowId } from './id'
 import { unknownPart, type RowKind } from './kind'
+import { settingRanges } from './ranges'
 import { parseSlot, type SlotOf } from './slot'
 
 /** A value in which a slot differs from base. */
@@ -66,5 +67,6 @@ export const bankKind: RowKind<BankRow> = {
     setting: setting.id,
     place: `${family.id}/${slot.id}`,
   }),
+  ranges: (_model, { setting }, value) => settingRanges(setting, value),
   station: () => 'banks',
 }

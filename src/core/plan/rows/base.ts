@@ -4,6 +4,7 @@ import { orientations, type BodyModel, type Setting } from '../../model/types'
 import { ok, refuse } from '../../result'
 import type { RowId } from '../../sync/step'
 import { behind, isLensId, rowId } from './id'
+import { settingRanges } from './ranges'
 import { anywhere, unknownPart, type RowKind } from './kind'
 
 /**
@@ -107,5 +108,6 @@ export const baseKind: RowKind<BaseRow> = {
     setting: setting.id,
     place: setting.place === 'side' && cell !== null && cell !== bothSides ? cell : anywhere,
   }),
+  ranges: (_model, { setting }, value) => settingRanges(setting, value),
   station: ({ setting }) => (setting.means?.startsWith('focus.') ? 'focus' : 'banks'),
 }

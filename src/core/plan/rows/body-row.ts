@@ -48,5 +48,6 @@ export const bodyDiffersKind: RowKind<BodyDiffersRow> = {
     value: (model, { about }, value) => (value === null ? 'as the plan' : values.value(model, about, value)),
   },
   invalidates: () => ({ what: 'everything' }),
+  ranges: (model, { about }, value) => values.ranges(model, about, value),
   station: () => 'banks',
 }

@@ -4,6 +4,7 @@ import type { Setting } from '../../model/types'
 import { ok, refuse } from '../../result'
 import type { RowId } from '../../sync/step'
 import { behind, hasHead, rowId } from './id'
+import { settingRanges } from './ranges'
 import { unknownPart, type RowKind } from './kind'
 
 /** A local value of one body, such as its file prefix. */
@@ -56,5 +57,6 @@ export const bodyKind: RowKind<LocalRow> = {
     value: (_model, { setting }, value) => (value === null ? 'as base' : showValue(setting.domain, value)),
   },
   invalidates: () => ({ what: 'everything' }),
+  ranges: (_model, { setting }, value) => settingRanges(setting, value),
   station: () => 'banks',
 }

@@ -4,6 +4,7 @@ import type { HoldSet, Setting } from '../../model/types'
 import { ok, refuse } from '../../result'
 import type { RowId } from '../../sync/step'
 import { hasHead, rowId } from './id'
+import { settingRanges } from './ranges'
 import { anywhere, unknownPart, type RowKind } from './kind'
 
 /** A ticked row of a hold set. */
@@ -48,5 +49,6 @@ export const holdKind: RowKind<HoldRow> = {
     value: (_model, { setting }, value) => (value === null ? 'not ticked' : showValue(setting.domain, value)),
   },
   invalidates: ({ setting }) => ({ what: 'setting', setting: setting.id, place: anywhere }),
+  ranges: (_model, { setting }, value) => settingRanges(setting, value),
   station: () => 'banks',
 }

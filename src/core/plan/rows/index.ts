@@ -4,6 +4,7 @@ import type { Change, RowId, Step } from '../../sync/step'
 import type { Value } from '../../vocabulary/values'
 import { aboutKinds, type AboutRow } from './about'
 import { acceptKind, type AcceptRow } from './accept'
+import type { Ranged } from './ranges'
 import { hasHead } from './id'
 import { forbidKind, type ForbidRow } from './forbid'
 import { among, type Invalidated, type RowKind, type RowStation } from './kind'
@@ -51,6 +52,12 @@ export function invalidatedBy(model: BodyModel, id: RowId): Invalidated {
 export function stationOf(model: BodyModel, id: RowId): RowStation {
   const row = parseRow(model, id)
   return row.ok ? any.station(row.value) : 'foundation'
+}
+
+/** What a row rests on that not every firmware has; nothing where this model does not have the row. */
+export function rangesOf(model: BodyModel, id: RowId, value: Value): readonly Ranged[] {
+  const row = parseRow(model, id)
+  return row.ok ? any.ranges(model, row.value, value) : []
 }
 
 /** A step in words: place, old → new, one phrase for each change; long steps are counted after the third. */
@@ -116,6 +123,7 @@ export { bankKeyRow } from './bank-key'
 export { isLensId } from './id'
 export { baseCellRow, baseCells, baseCellOf, bothSides, typedCell } from './base'
 export { bodyTagOf, isBodyRow, localRow } from './body'
+export { bodyFirmwareRow } from './body-firmware'
 export { differenceRow, differsIn } from './body-row'
 export { forbiddenAt, forbidRow, isForbidRow } from './forbid'
 export { emptyCell, gridRow, isGridRow } from './grid'

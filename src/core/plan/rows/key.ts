@@ -6,6 +6,7 @@ import { ok, refuse, type Result } from '../../result'
 import type { RowId } from '../../sync/step'
 import type { Value } from '../../vocabulary/values'
 import { behind, hasHead, rowId } from './id'
+import { functionRanges } from './ranges'
 import { unknownPart, type RowKind } from './kind'
 
 /** The function assigned to an address: a side, a control, a gesture, and the stop of its lever where one decides. */
@@ -65,5 +66,6 @@ export const keyKind: RowKind<KeyRow> = {
     },
   },
   invalidates: ({ address }) => ({ what: 'key', address: address.key }),
+  ranges: (model, { address }, value) => functionRanges(model, address, value),
   station: () => 'controls',
 }

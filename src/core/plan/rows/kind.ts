@@ -2,6 +2,7 @@ import type { BodyModel } from '../../model/types'
 import { refuse, type Result } from '../../result'
 import type { RowId } from '../../sync/step'
 import type { Value } from '../../vocabulary/values'
+import type { Ranged } from './ranges'
 
 /** The stations that show rows; every row, and so every finding, is at home in one. */
 export const rowStations = ['foundation', 'controls', 'focus', 'menus', 'banks'] as const
@@ -56,6 +57,8 @@ export interface RowKind<R extends { readonly kind: string } = { readonly kind: 
   }
   invalidates(row: R): Invalidated
   station(row: R): RowStation
+  /** What a value rests on that not every firmware has; nothing where it is left out. */
+  ranges?(model: BodyModel, row: R, value: Value): readonly Ranged[]
 }
 
 /** Some kinds as one: each row goes to its own. */
@@ -82,6 +85,7 @@ export function among<R extends { readonly kind: string }>(kinds: readonly RowKi
     value: (model: BodyModel, row: R, value: Value | null) => kindOf(row).describe.value(model, row, value),
     invalidates: (row: R): Invalidated => kindOf(row).invalidates(row),
     station: (row: R): RowStation => kindOf(row).station(row),
+    ranges: (model: BodyModel, row: R, value: Value) => kindOf(row).ranges?.(model, row, value) ?? [],
   }
 }
 

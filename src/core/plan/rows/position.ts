@@ -4,6 +4,7 @@ import type { ModePosition, Setting } from '../../model/types'
 import { ok, refuse } from '../../result'
 import type { RowId } from '../../sync/step'
 import { hasHead, rowId } from './id'
+import { settingRanges } from './ranges'
 import { anywhere, unknownPart, type RowKind } from './kind'
 
 /** A value that a remembered position of the mode dial keeps for itself. */
@@ -43,5 +44,6 @@ export const positionKind: RowKind<PositionRow> = {
     value: (_model, { setting }, value) => (value === null ? 'as base' : showValue(setting.domain, value)),
   },
   invalidates: ({ setting }) => ({ what: 'setting', setting: setting.id, place: anywhere }),
+  ranges: (_model, { setting }, value) => settingRanges(setting, value),
   station: () => 'banks',
 }
