@@ -45,19 +45,19 @@ J32 | A base changed later | the step asks which slots follow and which keep
 J33 | Outside the bank, must be right | listed under each bank; rows a family does not store are refused, with the reason
 J34 | Names, free slots, incomplete banks | name lengths are part of the rows
 J35 | Exposure jumps | light against base in the matrix, with what makes up for it
-J36 | Reason, certainty, firmware, risk | notes beside every row
-J37 | Press-test list | the set-up record lists every key and bank
+J36 | Reason, certainty, firmware, risk | reason and certainty beside keys and settings; firmware and risk are rows of the plan (formats/rows.md), on no screen yet
+J37 | Press-test list | findings that ask, each with what to try; a list to work through not yet
 J38 | Sheets | pocket card; the full sheet and the tables not yet
-J39 | Several bodies | rows by body; hand work of a transfer
+J39 | Several bodies | rows by body (formats/rows.md); hand work and firmware of a transfer
 J40 | Configuration files | plan and card files; preflight of a transfer
-J41 | What first | priority beside every row
+J41 | What first | a row of the plan (formats/rows.md), on no screen yet
 J42 | Every term in plain words | the vocabulary
-J43 | Pictures of the camera's screens | picture beside a row
+J43 | Pictures of the camera's screens | a row of the plan that names a picture (formats/rows.md), on no screen yet
 J44 | Slot, key, cell or own menu for one wish | intents, kept beside the plan
 J45 | Jobs with acts in them | route writes the procedure
 J46 | What all agree on | -
 J47 | Detection in a zone; where tracking starts; low light | questions of the Focus station; zones in the picture of the finder
-J48 | Field log | certainty beside every row; a log of its own not yet
+J48 | Field log | certainty beside keys and settings; a log of its own not yet
 J49 | What misleads in judging exposure | -
 J50 | States that change what keys do | resolve answers for standby, recording, menu, playback; route leaves a state first
 `)

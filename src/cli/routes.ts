@@ -38,7 +38,7 @@ export const routePlan: Command = {
     const { steps, presses, left } = found.value
     const lines = steps.map(
       (step, i) =>
-        `${i + 1}. ${step.where}: ${step.words}${step.doubts.map((doubt) => `\n   test on body: ${doubt}`).join('')}`,
+        `${i + 1}. ${step.where}: ${step.words}${step.warning === null ? '' : `\n   beware: ${step.warning}`}${step.doubts.map((doubt) => `\n   test on body: ${doubt}`).join('')}`,
     )
     const stays = left.map(({ setting, from, to }) => {
       const found = lookup(model).settings.get(setting)

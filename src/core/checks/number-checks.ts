@@ -2,7 +2,7 @@ import { baseRow, defaultWhereabouts } from '../plan/cells'
 import { type RowId, bankFactRow, bankRow, lensRow } from '../plan/rows'
 import { ladderSteps } from '../model/domain'
 import { lookup } from '../model/lookup'
-import type { BodyModel } from '../model/types'
+import type { BodyModel, LensModel } from '../model/types'
 import { lampsOver, shutterAsked, type ShutterAsked } from '../banks/asked'
 import { nearSafe, pulsesInWords } from '../numbers/flicker'
 import { countStops, showStops } from '../numbers/motion'
@@ -164,21 +164,28 @@ function typedFocal({ model, plan, side, lenses, first }: CheckInput): CheckResu
   const typed = plan.rows[row]
   const { from, to } = setting.domain
   const silent = lenses.filter((lens) => !lens.contacts && Object.hasOwn(plan.rows, lensRow(lens.id)))
-  const off = silent.find(
-    ({ focalMm: [short, long] }) => typeof typed !== 'number' || typed < short || typed > long,
-  )
-  if (!off || silent.some((lens) => lens !== off && lens.focalMm[0] === typed)) return []
+  const fits = ({ focalMm: [short, long] }: LensModel) =>
+    typeof typed === 'number' && typed >= short && typed <= long
+  const off = silent.filter((lens) => !fits(lens))
+  const right = silent.find(fits)
   const menu = lookup(model).menuAddress.get(setting.id) ?? 'the menu'
-  const [short] = off.focalMm
-  return [
-    {
-      title: `${off.name} cannot tell its focal length`,
-      reason: `${setting.label} (${menu}) ${typed === undefined ? `is left at ${String(setting.factory)} mm` : `says ${String(typed)} mm`}; the lens has ${off.focalMm[0] === off.focalMm[1] ? short : off.focalMm.join(' to ')} mm, and the stabiliser goes by what is typed.`,
+  return off.map((lens): CheckResult => {
+    const [short, long] = lens.focalMm
+    const says = typed === undefined ? `is left at ${String(setting.factory)} mm` : `says ${String(typed)} mm`
+    const has = `${lens.name} has ${short === long ? short : lens.focalMm.join(' to ')} mm`
+    return {
+      ...(right ? { severity: 'tidies' as const } : {}),
+      title: right
+        ? `${lens.name} asks for its focal length when it is mounted`
+        : `${lens.name} cannot tell its focal length`,
+      reason: right
+        ? `${setting.label} (${menu}) ${says}, as ${right.name} has it; ${has}: type it each time the lens is changed, for the stabiliser goes by what is typed.`
+        : `${setting.label} (${menu}) ${says}; ${has}, and the stabiliser goes by what is typed.`,
       row,
       mends:
-        short >= from && short <= to
+        !right && short >= from && short <= to
           ? [quickFix(plan, `Type ${short} mm`, 'typed-focal', { [row]: short })]
           : [],
-    },
-  ]
+    }
+  })
 }

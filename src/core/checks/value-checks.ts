@@ -1,7 +1,10 @@
 import { noteRow } from '../plan/rows'
 import { baseRow, defaultWhereabouts } from '../plan/cells'
-import { showValue } from '../model/domain'
+import { showValue, valuesOf } from '../model/domain'
+import { settingsIn } from '../model/excerpt'
+import { lookup } from '../model/lookup'
 import { factsOf } from '../rules/condition'
+import { workOf } from '../resolve/resolve'
 import type { Remark, ResolvedSetting } from '../resolve/resolved'
 import { quickFix, ofEachSetting, type Check, type CheckInput, type CheckResult } from './finding'
 import { decidedBy, rowOf, settingMeaning } from './meaning'
@@ -61,6 +64,14 @@ export const valueChecks: readonly Check[] = [
     run: misleadingSigns,
   },
   {
+    id: 'marked-dial',
+    title: 'A planned value that a marked dial may overrule',
+    severity: 'tidies',
+    needs: ['J11', 'J33'],
+    reasonSilences: true,
+    run: markedDials,
+  },
+  {
     id: 'risk-not-accepted',
     title: 'A risk that nobody has accepted',
     severity: 'trips',
@@ -78,14 +89,69 @@ export const valueChecks: readonly Check[] = [
   },
 ]
 
+/** Planned values that a marked dial, a ring or a lever decides once it is off the mark at which the menu counts. */
+function markedDials(input: CheckInput): CheckResult[] {
+  const { model, plan, side, states } = input
+  const [one] = states
+  const state = one && workOf(one.resolution)?.state
+  if (!one || !state) return []
+  const marks = model.settings.filter(
+    ({ place, id }) => place === 'physical' && one.context.marked?.[id] === undefined,
+  )
+  return marks.flatMap((mark) => {
+    const values = valuesOf(mark.domain) ?? []
+    const rules = model.rules.filter(
+      ({ when, then }) => 'setting' in then && settingsIn(when).includes(mark.id),
+    )
+    const touched = [...new Set(rules.flatMap(({ then }) => ('setting' in then ? [then.setting] : [])))]
+    return touched.flatMap((id): CheckResult[] => {
+      const resolved = one.resolution.settings.get(id)
+      if (!resolved || decidedBy(resolved) === null) return []
+      const about = new Set(
+        rules.filter(({ then }) => 'setting' in then && then.setting === id).map((rule) => rule.id),
+      )
+      const ready = [...state.rules.replacing, ...(state.rules.remarking.get(`setting/${id}`) ?? [])].filter(
+        (rule) => about.has(rule.id),
+      )
+      const free = values.filter((value) => {
+        const facts = {
+          read: (fact: string) =>
+            fact === `setting/${mark.id}` ? { known: true as const, value } : state.facts.read(fact),
+        }
+        return ready.every((rule) => rule.holds(facts) === 'no')
+      })
+      if (free.length === values.length) return []
+      const at = free.map((value) => showValue(mark.domain, value)).join(' or ')
+      const { domain, label } = resolved.setting
+      return [
+        {
+          title: `${label}: ${showValue(domain, resolved.value)} counts only while ${mark.label} stands at ${at || 'no mark'}`,
+          reason: `${mark.label} is set by hand and marked: no file and no bank moves it. At any other mark it decides instead.`,
+          row: rowOf(model, plan, side, resolved),
+          seenIn: one,
+        },
+      ]
+    })
+  })
+}
+
+/** Whether a rule hangs on a marked dial or lever of which nobody says where it stands. */
+function hangsOnMark({ model }: CheckInput, rule: string): boolean {
+  const found = model.rules.find(({ id }) => id === rule)
+  const { settings } = lookup(model)
+  return (found ? settingsIn(found.when) : []).some((id) => settings.get(id)?.place === 'physical')
+}
+
 function withRemark(
   resolved: ResolvedSetting,
-  { model, plan, side }: CheckInput,
+  input: CheckInput,
   kind: Remark['kind'],
   verb: string,
 ): CheckResult[] {
+  const { model, plan, side } = input
   return resolved.remarks
     .filter((remark) => remark.kind === kind && remark.truth === 'yes')
+    .filter((remark) => kind !== 'ineffective' || !hangsOnMark(input, remark.rule))
     .map((remark) => ({
       title: `${resolved.setting.label}: ${showValue(resolved.setting.domain, resolved.value)} ${verb}`,
       reason: remark.because,

@@ -7,7 +7,10 @@ export type Fitted = Pick<Context, 'lens' | 'attached'>
 /** What each kind of presence asks for, and what is said where it is not so. */
 export const presences: Record<Presence, { there: (fitted: Fitted) => boolean; because: string }> = {
   'lens-key': { there: ({ lens }) => lens.keys.length > 0, because: 'This lens has no key.' },
-  'lens-ring': { there: ({ lens }) => lens.ring !== null, because: 'This lens has no such ring.' },
+  'lens-ring': {
+    there: ({ lens }) => lens.ring !== null,
+    because: 'This lens has no ring besides the one that focuses.',
+  },
   adapter: {
     there: ({ attached }) => attached?.includes('adapter') ?? false,
     because: 'It is on the adapter, which is not on the camera.',

@@ -47,18 +47,20 @@ function actMoves(at: Place, group: Group): LegalMove[] {
     const forbidden = rulesAbout(at.state, `act/${act.id}`).some(
       ({ rule, truth }) => truth === 'yes' && rule.then.kind === 'unavailable',
     )
-    if (forbidden || needsOf(at, act).some((need) => need.holds(at.state.facts) === 'no')) return []
+    if (forbidden || !needsHold(at, act)) return []
     const context: Context = {
       ...at.context,
       ...(act.leadsTo === undefined ? {} : { run: act.leadsTo }),
       edits: { ...at.context.edits, ...act.sets },
     }
     const acts = act.does === 'run' ? at.acts : [...at.acts, act.id]
+    const reset = act.does === 'reset'
+    const left = reset ? { ...context, edits: act.sets } : context
     return [
       {
         key: `act ${act.id}`,
         move: { kind: 'act', key: `act ${act.id}`, act },
-        to: place(at.model, at.plan, context, acts),
+        to: place(at.model, reset ? { ...at.plan, rows: {} } : at.plan, left, acts),
         doubts: [],
       },
     ]
@@ -91,6 +93,11 @@ function breaks(before: Place, after: Place, group: Group): boolean {
       !sameValue(before.values.get(setting), value) || refusing(before.state, setting, value).length === 0
     )
   })
+}
+
+/** Whether nothing that an act needs is certainly missing; what the act itself ends, the menu or standby, is not asked. */
+export function needsHold(at: Place, act: Act): boolean {
+  return needsOf(at, act).every((need) => need.holds(at.state.facts) !== 'no')
 }
 
 function needsOf(at: Place, act: Act) {

@@ -26,10 +26,11 @@ export function place(model: BodyModel, plan: Plan, context: Context, acts: read
   return { model, plan, context, acts, state, values }
 }
 
-/** Whether a setting has a value for certain, asked and got. */
+/** Whether a setting has a value for certain: asked and got, and not refused. */
 export function stands(at: Place, setting: string, value: Value): boolean {
   const possible = at.state.possible.get(setting) ?? []
-  return sameValue(at.values.get(setting), value) && possible.every((one) => sameValue(one, value))
+  const got = sameValue(at.values.get(setting), value) && possible.every((one) => sameValue(one, value))
+  return got && refusing(at.state, setting, value).length === 0
 }
 
 /** Settings whose asked value differs between two places. */

@@ -78,9 +78,9 @@ describe('a route', () => {
       'Menu opened',
       'Drive mode setting: Burst → Single',
       'Interval start',
-      'Drive mode setting: Single → Burst',
       'Menu left',
     ])
+    expect(must(led).left).toEqual([{ setting: 'drive.mode', from: 'burst', to: 'single' }])
   })
 
   it('turns the mode dial where it fixes what is wanted', () => {

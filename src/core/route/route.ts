@@ -2,7 +2,7 @@ import { lookup } from '../model/lookup'
 import { pressesTo, type MenuPlace } from '../model/menu'
 import { excerptOf } from '../model/excerpt'
 import { showValue } from '../model/domain'
-import type { BodyModel } from '../model/types'
+import type { Act, BodyModel, RunState } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { ok, refuse, type Refusal, type Result } from '../result'
 import type { Context } from '../resolve/context'
@@ -24,6 +24,8 @@ export interface RouteStep {
   readonly presses: number
   /** A rule that may stand in the way, and nobody is sure: test on body. */
   readonly doubts: readonly string[]
+  /** What an act takes with it, as the camera warns. */
+  readonly warning: string | null
 }
 
 /** The steps in order, and what could not be put back as it was. */
@@ -47,16 +49,17 @@ export function route(whole: BodyModel, plan: Plan, from: Context, wanted: Wante
   const model = excerptOf(whole, { settings: [...Object.keys(wanted.values), ...turns] })
   let here = place(model, plan, from)
   const moves: { move: Move; doubts: readonly string[]; before: Place }[] = []
-  const groups = groupsOf(model, here, wanted)
-  const end = wanted.run ?? from.run
-  for (const [i, group] of groups.entries()) {
-    const found = search(here, group, i === groups.length - 1 ? end : null)
-    if (!found) return unreachable(model, here, wanted)
-    for (const move of found) {
-      const legal = legalMoves(here, group).find((one) => one.key === move.key)
-      if (!legal) throw new Error(`the search took ${move.key}, which is not legal`)
-      moves.push({ move, doubts: legal.doubts, before: here })
-      here = legal.to
+  for (const phase of phasesOf(model, wanted, from.run)) {
+    const groups = groupsOf(model, here, phase)
+    for (const [i, group] of groups.entries()) {
+      const found = search(here, group, i === groups.length - 1 ? (phase.run ?? null) : null)
+      if (!found) return unreachable(model, here, wanted)
+      for (const move of found) {
+        const legal = legalMoves(here, group).find((one) => one.key === move.key)
+        if (!legal) throw new Error(`the search took ${move.key}, which is not legal`)
+        moves.push({ move, doubts: legal.doubts, before: here })
+        here = legal.to
+      }
     }
   }
   const steps = stepsOf(withoutDetours(moves))
@@ -64,6 +67,18 @@ export function route(whole: BodyModel, plan: Plan, from: Context, wanted: Wante
     .filter(({ setting }) => !Object.hasOwn(wanted.values, setting))
     .filter(({ setting }) => !actsSet(model, wanted).has(setting))
   return ok({ steps, presses: steps.reduce((sum, step) => sum + step.presses, 0), left })
+}
+
+/** Acts after which other settings stand than before: they come first, and what is wanted is set on what they leave. */
+const startsOver: ReadonlySet<Act['does']> = new Set(['reset', 'load', 'update'])
+
+/** What is wanted, in phases that are reached one after the other. */
+function phasesOf(model: BodyModel, wanted: Wanted, run: RunState): Wanted[] {
+  const { acts: known } = lookup(model)
+  const acts = wanted.acts ?? []
+  const first = acts.filter((id) => startsOver.has(known.get(id)?.does ?? 'run'))
+  const rest = { ...wanted, acts: acts.filter((id) => !first.includes(id)), run: wanted.run ?? run }
+  return first.length === 0 ? [rest] : [{ values: {}, acts: first }, rest]
 }
 
 function allKnown(model: BodyModel, wanted: Wanted): Result<true> {
@@ -110,7 +125,15 @@ function stepsOf(
     const to = menuPlaces.get(move.kind === 'setting' ? move.setting : move.kind === 'act' ? move.act.id : '')
     const presses = to ? pressesTo(line, to) : 1
     line = to ?? null
-    return { move, doubts, presses, where: to?.address ?? byHand(move), words: wordsOf(before, move) }
+    const warning = move.kind === 'act' ? (move.act.warning ?? null) : null
+    return {
+      move,
+      doubts,
+      presses,
+      warning,
+      where: to?.address ?? byHand(move),
+      words: wordsOf(before, move),
+    }
   })
 }
 

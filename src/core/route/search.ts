@@ -1,7 +1,8 @@
-import type { RunState } from '../model/types'
+import { settingsIn } from '../model/excerpt'
+import type { Act, RunState } from '../model/types'
 import { sameValue } from '../vocabulary/values'
 import type { Group } from './groups'
-import { legalMoves, type Move } from './moves'
+import { legalMoves, needsHold, type Move } from './moves'
 import { stands, type Place } from './place'
 
 /** More places than this are not looked at; the search gives up. */
@@ -44,13 +45,22 @@ export function search(start: Place, group: Group, run: RunState | null): Move[]
   return best ? movesTo(best.node) : null
 }
 
+/** Acts that go on after they were done: what they needed has to stay, or they are undone. */
+const goesOn: ReadonlySet<Act['does']> = new Set(['pair', 'interval', 'series'])
+
 /** How many settings are not as they were; null where what is wanted does not stand yet. */
 function leftover(at: Place, start: Place, group: Group, run: RunState | null): number | null {
   if (run !== null && at.context.run !== run) return null
   if (group.wantedPosition !== null && at.context.position !== group.wantedPosition) return null
   if (!group.wantedActs.every((id) => at.acts.includes(id))) return null
   if (!Object.entries(group.values).every(([id, value]) => stands(at, id, value))) return null
-  const set = new Set(group.acts.flatMap((act) => Object.keys(act.sets)))
+  const wanted = group.acts.filter(({ id }) => group.wantedActs.includes(id))
+  const lasting = wanted.filter(({ does }) => goesOn.has(does))
+  if (!lasting.every((act) => needsHold(at, act))) return null
+  const set = new Set([
+    ...group.acts.flatMap((act) => Object.keys(act.sets)),
+    ...lasting.flatMap((act) => act.needs.flatMap(({ when }) => settingsIn(when))),
+  ])
   return [...group.candidates.keys()].filter(
     (id) =>
       !Object.hasOwn(group.values, id) && !set.has(id) && !sameValue(at.values.get(id), start.values.get(id)),
