@@ -75,6 +75,8 @@ export const reachProperties = [
 
 function played(model: BodyModel, plan: Plan, body: LiveState, need: Need, way: Path, pick: number): void {
   const setting = lookup(model).byMeaning.get(need.what)
+  if (way.address === '')
+    return agree(`${need.side}: ${need.what} by itself`, focusNow(model, body).does, 'follows')
   const address = lookup(model).addresses.get(way.address)
   if (!address) throw new Error(`no key ${way.address}`)
   const said = `${need.side}: ${need.what} by ${way.words}`

@@ -1,6 +1,7 @@
-import { acceptRow, noteRow, rowValue, schoolRow, stationOf } from '../plan/rows'
-import type { BodyModel, LensModel } from '../model/types'
+import { acceptRow, noteRow, rowValue, stationOf } from '../plan/rows'
+import type { BodyModel, LensModel, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
+import { schoolFor } from '../plan/schools'
 import { changedBetween, resolveAfter } from '../resolve/after-change'
 import { contextName, contextsOf, type NamedContext } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
@@ -91,7 +92,9 @@ function checked(
     })
     const input: CheckInput = { model, plan, lenses, side, states: situated, first: i === 0 }
     const names: Names = new Map(situated.map((one) => [one.key, contextName(one)]))
-    return checks.filter((check) => isAsked(check, plan)).flatMap((check) => findingsOf(check, input, names))
+    return checks
+      .filter((check) => isAsked(check, plan, input.side))
+      .flatMap((check) => findingsOf(check, input, names))
   })
   return {
     model,
@@ -105,9 +108,9 @@ function checked(
 const order: Record<Severity, number> = { blocks: 0, trips: 1, tidies: 2 }
 
 /** Not where the owner belongs to another school. */
-function isAsked({ school }: Check, plan: Plan): boolean {
-  const chosen = school && rowValue(plan.rows, schoolRow(school.dispute))
-  return !chosen || school.only.includes(chosen as string)
+function isAsked({ school }: Check, plan: Plan, side: Side): boolean {
+  const chosen = school && schoolFor(plan, school.dispute, side)
+  return !chosen || school.only.includes(chosen)
 }
 
 /** What a check says, gathered: one finding for each row and rule, with every context in which it was seen. */

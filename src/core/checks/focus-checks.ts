@@ -9,8 +9,8 @@ import {
   keyRow,
   parseRow,
   rowValue,
-  schoolRow,
 } from '../plan/rows'
+import { schoolFor } from '../plan/schools'
 import { keyName } from '../model/controls'
 import { valueMeaning } from '../resolve/meaning'
 import { lookup } from '../model/lookup'
@@ -107,7 +107,7 @@ function halfSet(input: CheckInput, one: ResolvedContext): CheckResult[] {
   const half = halfPressIn(input, one.resolution)
   if (!key || !half || half.truth === 'no') return []
   const row = rowOf(input.model, input.plan, input.side, half.resolved)
-  const said = rowValue(input.plan.rows, schoolRow(schemeDispute)) !== null
+  const said = schoolFor(input.plan, schemeDispute, input.side) !== null
   if (said && !isSlotRow(row) && !isPositionRow(row)) return []
   const { label } = half.resolved.setting
   return [
@@ -134,7 +134,7 @@ function isOfSide(model: BodyModel, id: RowId, side: Side): boolean {
 
 /** What is left to do of the scheme the owner has chosen, on a side that the plan says anything of. */
 function halfDone({ model, plan, side, first }: CheckInput): CheckResult[] {
-  const scheme = schemes.find((one) => one.school.id === rowValue(plan.rows, schoolRow(schemeDispute)))
+  const scheme = schemes.find((one) => one.school.id === schoolFor(plan, schemeDispute, side))
   const begun = idsOf(plan.rows).some((row) => isOfSide(model, row, side))
   if (!scheme || (!first && !begun)) return []
   const { changes } = schemeWork(model, plan, side, scheme)
@@ -167,6 +167,7 @@ function nothingFocuses(input: CheckInput, one: ResolvedContext): CheckResult[] 
       verdict !== 'dead' && focusRole(functions.get(gets ?? '')?.means ?? null) === 'starts',
   )
   if (!half || half.truth === 'yes' || key || !mode || standsAt(mode, 'manual') === 'yes') return []
+  if (runsByItself(input, one)) return []
   const row = decidedBy(half.resolved)
   if (row === null) return []
   const { label } = half.resolved.setting
@@ -183,9 +184,15 @@ function nothingFocuses(input: CheckInput, one: ResolvedContext): CheckResult[] 
   ]
 }
 
+/** Whether autofocus follows while filming without anything held. */
+function runsByItself({ model, side }: CheckInput, { resolution }: ResolvedContext): boolean {
+  const runs = side === 'motion' ? valueMeaning(model, resolution, 'focus.motionMode') : undefined
+  return runs !== undefined && standsAt(runs, 'runs') === 'yes'
+}
+
 function areaOnlyAlone(input: CheckInput, one: ResolvedContext): CheckResult[] {
   const half = halfPressIn(input, one.resolution)
-  if (!half || half.truth === 'yes') return []
+  if (!half || half.truth === 'yes' || runsByItself(input, one)) return []
   const decided = decidedBy(half.resolved) !== null
   const keys = (decided ? keysIn : plannedKeysIn)(input.model, one.resolution)
   const starter = keys.find(({ fn }) => focusRole(fn.means) === 'starts')

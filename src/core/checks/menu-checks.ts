@@ -34,6 +34,7 @@ export const menuChecks: readonly Check[] = [
     title: 'A cell spent on what a key does already',
     severity: 'tidies',
     needs: ['J2', 'J27'],
+    school: { dispute: 'function-menu-use', only: ['main', 'none'] },
     reasonSilences: true,
     run: (input) => {
       const [one] = input.states

@@ -1,13 +1,14 @@
 import { baseRow, baseValue, defaultWhereabouts } from '../plan/cells'
-import { keyRow, rowValue, schoolRow } from '../plan/rows'
+import { bankRow, keyRow, rowValue, schoolRow } from '../plan/rows'
+import { schoolFor } from '../plan/schools'
 import { acceptedFunctions, keyName } from '../model/controls'
-import { checkValue, showValue } from '../model/domain'
+import { checkValue, showValue, valuesOf } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { Domain, Setting } from '../model/types'
 import { disputes, type School, type Want } from '../vocabulary/schools'
 import { sameValue, type Value } from '../vocabulary/values'
-import { quickFix, type Check, type CheckInput, type CheckResult } from './finding'
-import { keysIn, settingMeaning } from './meaning'
+import { quickFix, type Check, type CheckInput, type CheckResult, type ResolvedContext } from './finding'
+import { keysIn, rowOf, settingMeaning } from './meaning'
 
 /** What the chosen schools ask of base and keys. */
 export const schoolChecks: readonly Check[] = [
@@ -19,11 +20,64 @@ export const schoolChecks: readonly Check[] = [
     reasonSilences: true,
     run: (input) =>
       disputes.flatMap(({ id, schools }) => {
-        const chosen = schools.find((one) => one.id === rowValue(input.plan.rows, schoolRow(id)))
-        return chosen ? chosen.wants.flatMap((want) => against(input, chosen, want)) : []
+        const said = schoolFor(input.plan, id, input.side)
+        const chosen = schools.find((one) => one.id === said)
+        const banks = input.states.flatMap((one) => inBank(input, one, id, schools))
+        return [...(chosen ? chosen.wants.flatMap((want) => against(input, chosen, want)) : []), ...banks]
       }),
   },
 ]
+
+/** What a bank that has an answer of its own does not do as that answer has it. */
+function inBank(
+  input: CheckInput,
+  one: ResolvedContext,
+  question: string,
+  schools: readonly School[],
+): CheckResult[] {
+  const { model, plan, side } = input
+  const [family = '', slot] = Object.entries(one.context.banks).find(([, id]) => id !== null) ?? []
+  if (typeof slot !== 'string') return []
+  const own = rowValue(plan.rows, schoolRow(question, { family, slot }))
+  const school = schools.find(({ id }) => id === own)
+  return (school?.wants ?? []).flatMap((want): CheckResult[] => {
+    const setting = 'means' in want ? settingMeaning(model, want.means) : undefined
+    const resolved = setting && one.resolution.settings.get(setting.id)
+    if (!school || !setting || !resolved || !('means' in want) || fulfils(setting, resolved.value, want))
+      return []
+    const row =
+      setting.storedBy === family ? bankRow(family, slot, setting.id) : rowOf(model, plan, side, resolved)
+    const value = valueFor(setting, want)
+    return [
+      {
+        title: `${one.bank}: ${setting.label} is ${showValue(setting.domain, resolved.value)}; this bank says ${school.name.toLowerCase()}`,
+        reason: school.reason,
+        row,
+        mends:
+          value !== null && setting.storedBy === family
+            ? [quickFix(plan, `Set ${showValue(setting.domain, value)}`, 'against-school', { [row]: value })]
+            : [],
+        seenIn: one,
+      },
+    ]
+  })
+}
+
+type WantedValue = Extract<Want, { means: string }>
+
+function fulfils(setting: Setting, now: Value, want: WantedValue): boolean {
+  if ('is' in want) return sameValue(now, want.is)
+  return 'isNot' in want ? !sameValue(now, want.isNot) : inHalf(setting.domain, now, want.half)
+}
+
+/** A value that does what is wanted; null where this body has none, or there is no telling which. */
+function valueFor(setting: Setting, want: WantedValue): Value | null {
+  const has = (value: Value) => checkValue(setting.domain, value, setting.id).ok
+  if ('is' in want) return has(want.is) ? want.is : null
+  if ('half' in want) return middleOfHalf(setting.domain, want.half)
+  const others = (valuesOf(setting.domain) ?? []).filter((value) => !sameValue(value, want.isNot))
+  return others.find((value) => sameValue(value, setting.factory)) ?? others[0] ?? null
+}
 
 function against(input: CheckInput, school: School, want: Want): CheckResult[] {
   if ('function' in want) return againstKey(input, school, want)
@@ -32,15 +86,17 @@ function against(input: CheckInput, school: School, want: Want): CheckResult[] {
   if (!setting || setting.place === 'physical' || (setting.place !== 'side' && !first)) return []
   const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
   const now = baseValue(model, plan.rows, setting, side)
-  const there = !('is' in want) || checkValue(setting.domain, want.is, row).ok
-  if ('is' in want ? sameValue(now, want.is) : inHalf(setting.domain, now, want.half)) return []
-  const value = 'is' in want ? want.is : middleOfHalf(setting.domain, want.half)
+  const value = valueFor(setting, want)
+  const there = !('is' in want) || value !== null
+  if (fulfils(setting, now, want)) return []
   const words =
     'is' in want && there
       ? showValue(setting.domain, want.is)
-      : there && 'half' in want
-        ? `${want.half === 'lower' ? 'less' : 'more'} than half of its range`
-        : 'nothing like it'
+      : 'isNot' in want
+        ? `anything but ${showValue(setting.domain, want.isNot)}`
+        : there && 'half' in want
+          ? `${want.half === 'lower' ? 'less' : 'more'} than half of its range`
+          : 'nothing like it'
   return [
     {
       title: `${setting.label} is ${showValue(setting.domain, now)}; your school says ${school.name.toLowerCase()}`,

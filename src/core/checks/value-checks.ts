@@ -271,21 +271,15 @@ const agreedValues: readonly { means: string; value: string | boolean; because: 
     value: false,
     because: 'The lamp dazzles whoever is photographed, and gives you away; autofocus finds its way without.',
   },
-  { means: 'body.sounds', value: false, because: 'Beeps are heard in the room and on the film.' },
   {
     means: 'audio.windFilter',
     value: false,
     because: 'It takes the depth out of voices too; outdoors a fur over the microphone does more.',
   },
   {
-    means: 'stabiliser.mode',
-    value: 'on',
-    because: 'It costs nothing by hand, and saves more pictures than it spoils.',
-  },
-  {
-    means: 'image.quality',
-    value: 'fine',
-    because: 'Cards are cheap; what was thrown away does not come back.',
+    means: 'focus.autoSwitch',
+    value: false,
+    because: 'You, and not the camera, choose whether it focuses once or follows.',
   },
 ]
 

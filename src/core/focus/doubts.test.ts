@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { modelCalled } from '@tests/fixtures/models'
+import { modelCalled, models } from '@tests/fixtures/models'
 import { rowNamed } from '@tests/fixtures/rows'
 import { live } from '../camera/live/live'
 import { focusNow, resolutionNow } from '../camera/live/key-presses'
@@ -8,6 +8,8 @@ import { lookup } from '../model/lookup'
 import { parsePlan } from '../plan/plan'
 import { contextIn } from '../resolve/context'
 import { must } from '../result'
+import { runChecks } from '../checks/checks'
+import { reachOf } from '../reach/reach'
 import { focusTables } from './trigger-table'
 
 const mere = modelCalled('hollin-mere')
@@ -62,5 +64,54 @@ describe('tracking from an area in which nothing is tracked', () => {
     const key = resolutionNow(mere, liveAt(mere, plan, context)).addresses.get(stretch)
     expect(key?.verdict).toBe('works')
     expect(key?.remarks).toContainEqual(expect.objectContaining({ rule: 'not-brought' }))
+  })
+})
+
+describe('film AF that runs by itself', () => {
+  const film = contextIn(mere, 'motion', null)
+  const bare = {
+    [rowNamed('base/focus.halfPressMotion')]: false,
+    [rowNamed('base/focus.halfPress@motion')]: false,
+  }
+  const known = Object.fromEntries(
+    Object.entries(bare).filter(([row]) => parsePlan(mere, { [row]: false }).ok),
+  )
+  const keys = Object.fromEntries(
+    lookup(mere)
+      .answering.motion.list.filter(({ factory }) => factory?.startsWith('start-'))
+      .map(({ key }) => [rowNamed(`key/${key}`), 'nothing']),
+  )
+  const plan = (more = {}) => must(parsePlan(mere, { ...known, ...keys, ...more }))
+  const asked = { [rowNamed('base/focus.motionMode')]: 'asked' }
+  const handsOff = (more = {}) =>
+    focusTables(mere, plan(more), film)[0]?.rows.find(({ held }) => held.length === 0)
+
+  it('follows with nothing held, in the table and on the body, and rests where it is on demand', () => {
+    expect(handsOff()?.outcomes).toMatchObject([{ does: 'follows', by: null }])
+    expect(handsOff(asked)?.outcomes).toMatchObject([{ does: 'no' }])
+    expect(focusNow(mere, liveAt(mere, plan(), film)).does).toBe('follows')
+    expect(focusNow(mere, liveAt(mere, plan(asked), film)).does).toBe('no')
+  })
+
+  it('needs no key: nothing blocks, and autofocus costs the hand nothing', () => {
+    const blocked = (more = {}) =>
+      runChecks(mere, plan(more), []).filter(
+        ({ check, side }) => check === 'nothing-focuses' && side === 'motion',
+      )
+    expect(blocked()).toEqual([])
+    const needing = {
+      [rowNamed('situation/talks/side')]: 'motion',
+      [rowNamed('need/talks/focus.start')]: ['20'],
+    }
+    const [met] = reachOf(mere, plan(needing), []).reached
+    expect([met?.best?.words, met?.perOuting]).toEqual(['By itself', 0])
+    const [unmet] = reachOf(mere, plan({ ...needing, ...asked }), []).reached
+    expect(unmet?.best?.words).not.toBe('By itself')
+  })
+
+  it('is known to at least three of the cameras', () => {
+    expect(
+      models.filter((model) => lookup(model).byMeaning.has('focus.motionMode')).length,
+    ).toBeGreaterThanOrEqual(3)
   })
 })

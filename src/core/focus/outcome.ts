@@ -13,7 +13,7 @@ export type FullPress = 'picture' | 'picture-when-sharp' | 'records' | 'nothing'
 /** What comes of a set of keys held down. */
 export interface FocusOutcome {
   readonly does: Does
-  /** Address of the key that is obeyed; null where none runs. */
+  /** Address of the key that is obeyed; null where none runs, or it runs by itself. */
   readonly by: string | null
   readonly mode: Value | null
   readonly area: Value | null
@@ -36,7 +36,7 @@ export interface FocusParts {
 }
 
 /**
- * The outcome. A stop is stronger than a lock, and both are stronger than a start; by hand nothing runs. The full press
+ * The outcome. While filming autofocus may run by itself; a key then says how. A stop is stronger than a lock, and both are stronger than a start; by hand nothing runs. The full press
  * goes through the half-press: where that focuses, the priority setting of the focus mode says whether the picture
  * waits.
  */
@@ -44,7 +44,8 @@ export function outcomeOf({ side, starter, rests, keeps, halfFocuses, value }: F
   const mode = value('focus.mode')
   const byHand = mode === 'manual'
   const runs = mode === 'follow' ? 'follows' : 'once'
-  const starts = starter === null || byHand ? 'no' : runs
+  const itself = side === 'motion' && value('focus.motionMode') === 'runs' ? 'follows' : 'no'
+  const starts = byHand ? 'no' : starter === null ? itself : runs
   const held = keeps ? 'keeps' : starts
   const does = byHand ? 'no' : rests ? 'rests' : held
   const focuses = does === 'once' || does === 'follows' || (does === 'no' && halfFocuses && !byHand)

@@ -1,5 +1,5 @@
 import { baseRow, baseValue, defaultWhereabouts } from '../plan/cells'
-import { type RowId, describeRow, holdRow, keyRow, rowValue, schoolRow, showRow } from '../plan/rows'
+import { type RowId, describeRow, holdRow, keyRow, noteRow, rowValue, schoolRow, showRow } from '../plan/rows'
 import type { Address } from '../model/addresses'
 import { checkValue } from '../model/domain'
 import { acceptedFunctions } from '../model/controls'
@@ -24,8 +24,8 @@ export interface Scheme {
   readonly settings: readonly (readonly [means: string, value: Value])[]
   /** For each key it wants the common functions that would do, the best first. */
   readonly keys: readonly (readonly string[])[]
-  /** Whether no key is to start autofocus. */
-  readonly emptiesStarts: boolean
+  /** Keys that start autofocus are kept spare: left as they are, with the reason beside them. */
+  readonly keepsSpare: boolean
 }
 
 /** The question the schemes answer. */
@@ -45,14 +45,14 @@ const told: Readonly<Record<string, Omit<Scheme, 'school'>>> = {
       ['focus.halfPressMotion', true],
     ],
     keys: [],
-    emptiesStarts: true,
+    keepsSpare: true,
   },
   thumb: {
     who: 'Stage and action: following and waiting with the same setting.',
     costs: 'A key under the thumb; and whoever borrows the camera gets nothing sharp.',
     settings: [...thumbFocus, ['focus.mode', 'follow']],
     keys: [['focus.start']],
-    emptiesStarts: false,
+    keepsSpare: false,
   },
   both: {
     who: 'Portraits and puppets in one evening: eyes when there are eyes, else a point.',
@@ -65,28 +65,53 @@ const told: Readonly<Record<string, Omit<Scheme, 'school'>>> = {
       ['focus.detection', false],
     ],
     keys: [['focus.startDetection']],
-    emptiesStarts: false,
+    keepsSpare: false,
   },
   areas: {
     who: 'Action in changing depth: birds, sport, children.',
     costs: 'Three keys, and fingers that know them apart.',
     settings: [...thumbFocus, ['focus.mode', 'follow']],
     keys: [['focus.startPoint'], ['focus.startArea', 'focus.start'], ['focus.startDetection']],
-    emptiesStarts: false,
+    keepsSpare: false,
   },
   tap: {
     who: 'Whoever focuses on a post, a mark or a ledge, and waits there.',
     costs: 'What moves off the plane is not followed; tap again.',
-    settings: [...thumbFocus, ['focus.mode', 'once'], ['focus.priorityOnce', 'release']],
+    settings: [...thumbFocus],
     keys: [['focus.start']],
-    emptiesStarts: false,
+    keepsSpare: false,
   },
   ring: {
     who: 'Close work and dark stages, where the camera takes the wrong thing for the subject.',
     costs: 'One key, held while the ring is turned.',
     settings: [['focus.mode', 'follow']],
     keys: [['bank.holdSet', 'focus.flipModeHold', 'focus.flipMode']],
-    emptiesStarts: false,
+    keepsSpare: false,
+  },
+  flip: {
+    who: 'Whoever has people who sit and people who run in one hour.',
+    costs: 'One key; and a look at the sign that says which of the two it is.',
+    settings: [],
+    keys: [['focus.flipContinuous', 'focus.chooseMode']],
+    keepsSpare: false,
+  },
+  front: {
+    who: 'Action that is picked out of a crowd: the tracker is put on it first, and focus begins when it counts.',
+    costs: 'Two keys under two hands or fingers.',
+    settings: [...thumbFocus, ['focus.mode', 'follow']],
+    keys: [['focus.start'], ['focus.toggleTracking', 'focus.startTracking']],
+    keepsSpare: false,
+  },
+  'half-stop': {
+    who: 'Whoever follows with the release and composes in between.',
+    costs: 'A key that does the opposite of what others expect of a thumb key.',
+    settings: [
+      ['focus.halfPress', true],
+      ['focus.halfPressMotion', true],
+      ['focus.mode', 'follow'],
+    ],
+    keys: [['focus.stop', 'focus.lock']],
+    keepsSpare: false,
   },
 }
 
@@ -155,9 +180,11 @@ export function schemeWork(model: BodyModel, plan: Plan, side: Side, scheme: Sch
     const held = holdRowOf(model, fn)
     if (held && rowValue(plan.rows, held) !== 'manual') change(held, rowValue(plan.rows, held), 'manual')
   }
-  if (scheme.emptiesStarts)
-    for (const address of startersOn(model, plan, side))
-      change(keyRow(address), functionAt(plan, address), 'nothing')
+  if (scheme.keepsSpare)
+    for (const address of startersOn(model, plan, side)) {
+      const reason = noteRow('why', keyRow(address))
+      if (rowValue(plan.rows, reason) === null) change(reason, null, spare)
+    }
   return { changes, lacks }
 }
 
@@ -175,6 +202,9 @@ export function schemeStep(
     ...Object.fromEntries(changes.map(({ row, to }) => [row, to])),
   })
 }
+
+/** What stands beside a key that starts autofocus where the half-press does. */
+const spare = 'Kept spare: the half-press focuses.'
 
 function firstOf(model: BodyModel, wanted: readonly string[], side: Side): ModelFunction | undefined {
   return wanted

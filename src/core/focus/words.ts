@@ -8,7 +8,7 @@ import type { Does, FocusOutcome, FullPress } from './outcome'
 /** An outcome in the camera's own words, a phrase for each thing that is asked of it. */
 export interface OutcomeWords {
   readonly does: string
-  /** The key that is obeyed; empty where none is. */
+  /** The key that is obeyed, or that it runs by itself; empty where neither is so. */
   readonly by: string
   readonly mode: string
   readonly area: string
@@ -40,7 +40,8 @@ export function outcomeWords(model: BodyModel, outcome: FocusOutcome): OutcomeWo
   }
   return {
     does: doesWords[outcome.does],
-    by: outcome.by === null ? '' : heldWords(model, [outcome.by]),
+    by:
+      outcome.by === null ? (outcome.does === 'follows' ? 'by itself' : '') : heldWords(model, [outcome.by]),
     mode: show('focus.mode', outcome.mode),
     area: show('focus.area', outcome.area),
     detection: show('focus.detection', outcome.detection),

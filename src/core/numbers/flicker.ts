@@ -33,10 +33,12 @@ export function nearSafe(safe: Pulses['safe']): string {
     .join(', ')
 }
 
-/** Pulses in words, to a tenth where they are not whole: "1 pulse", "0.5 pulses". */
+/** Pulses in words, to a tenth, or as finely as it takes to see that they are not whole: "1 pulse", "0.5 pulses", "0.96 pulses". */
 export function pulsesInWords(count: number): string {
   const tenths = Math.round(count * 10) / 10
-  return `${tenths} ${tenths === 1 ? 'pulse' : 'pulses'}`
+  const seemsWhole = Number.isInteger(tenths) && Math.abs(count - tenths) >= 0.02
+  const shown = seemsWhole ? Math.round(count * 100) / 100 : tenths
+  return `${shown} ${shown === 1 ? 'pulse' : 'pulses'}`
 }
 
 /** Whether frames and pulses keep step: pulses a second divided by frames a second is whole. */

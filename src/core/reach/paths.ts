@@ -35,7 +35,7 @@ export interface Path {
   readonly tier: Tier
   /** In words, such as "Thumb wheel, turn". */
   readonly words: string
-  /** The key it begins with. */
+  /** The key it begins with; empty where it needs none. */
   readonly address: string
   readonly parts: readonly Part[]
   readonly seconds: number
@@ -71,11 +71,34 @@ export function pathsTo(hand: ReachContext, { what, flags }: Wanted): Path[] {
   const setting = lookup(model).byMeaning.get(what)
   const does = doing(model, hand.resolution, hand.side, what)
   const menus = setting && idleBecause(hand, setting.id) === null ? byMenus(hand, setting.id) : []
-  const found = [...byKey(hand, does), ...menus]
+  const itself = what === 'focus.start' && followsByItself(hand) ? [byItself] : []
+  const found = [...itself, ...byKey(hand, does), ...menus]
   const away = flags.includes('finder')
   return found
     .map((path) => (away && !path.atFinder ? withMoves(path, { away: 1 }, hand.times) : path))
     .sort((a, b) => a.seconds - b.seconds)
+}
+
+/** Autofocus that follows while filming asks nothing of the hand. */
+const byItself: Path = {
+  tier: 'direct',
+  words: 'By itself',
+  address: '',
+  parts: [],
+  seconds: 0,
+  atFinder: true,
+  inGrip: true,
+}
+
+/** Whether autofocus follows in a state of film without anything held. */
+export function followsByItself({
+  model,
+  resolution,
+  side,
+}: Pick<ReachContext, 'model' | 'resolution' | 'side'>): boolean {
+  const value = (means: string) =>
+    resolution.settings.get(lookup(model).byMeaning.get(means)?.id ?? '')?.value
+  return side === 'motion' && value('focus.motionMode') === 'runs' && value('focus.mode') !== 'manual'
 }
 
 /** Why setting something does nothing here: it has no effect, or a rule forces another value; null where it does. */

@@ -76,6 +76,6 @@ export function blockedIn({ reached }: ReachReport): readonly { what: string; be
 export function usesOf({ reached }: ReachReport): ReadonlyMap<string, number> {
   const uses = new Map<string, number>()
   for (const { need, best } of reached)
-    if (best) uses.set(best.address, (uses.get(best.address) ?? 0) + need.perOuting)
+    if (best && best.address !== '') uses.set(best.address, (uses.get(best.address) ?? 0) + need.perOuting)
   return uses
 }

@@ -1,6 +1,6 @@
 import type { BodyModel, LensModel, Posture } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { isBlocked, knows } from '../reach/paths'
+import { followsByItself, isBlocked, knows } from '../reach/paths'
 import { needsOf, type Need } from '../reach/needs'
 import { timesOf } from '../reach/operators'
 import { recorded, statesFor, unreachedSeconds } from '../reach/reach'
@@ -32,6 +32,10 @@ export function instanceOf(question: Question): Instance {
     (need) =>
       need.perOuting > 0 &&
       knows(model, need.what) &&
+      !(
+        need.what === 'focus.start' &&
+        followsByItself({ model, side: need.side, ...stateOf(need.side, recorded(need)) })
+      ) &&
       !isBlocked(model, stateOf(need.side, recorded(need)).resolution, need.what),
   )
   const keysStay = question.only === 'menus'

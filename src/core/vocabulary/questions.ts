@@ -16,6 +16,9 @@ focus-start | What starts autofocus?
 > areas | Several keys, each with its area
 > tap | Tap and let go
 > ring | Follow, and a held key for the ring
+> flip | A key changes single and continuous
+> front | A front key places the tracker, the thumb focuses
+> half-stop | Half-press follows, a thumb key stops
 focus-hold | How is focus kept?
 > tap | Tap and let go
 > hold | Hold and follow
@@ -70,6 +73,7 @@ keys-number | How many keys are given a function?
 > few | Few
 function-menu-use | What is the function menu for?
 > main | The main tool
+> second | A second way to see
 > none | Not used at all
 building | How are banks built?
 > copy | Copy the base, then vary
@@ -96,9 +100,15 @@ heat | How warm may the body get?
 finder-switch | Who switches between finder and screen?
 > automatic | The eye
 > manual | The hand
-motion-focus | How quick is focus while filming?
-> slow | Slow and sticky
-> quick | Quick and lively
+motion-focus | How fast does focus move while filming?
+> slow | Slowly
+> quick | Quickly
+motion-response | How soon does it leave a subject while filming?
+> sticky | Late
+> lively | Soon
+motion-start | What moves focus while filming?
+> runs | It runs by itself
+> asked | Only what you press
 movie-frames | Which compression is filmed?
 > all-intra | All-intra
 > long-gop | Long GOP
@@ -141,7 +151,13 @@ low-light-help | Slower but surer in the dark?
 tracking-start | Where does tracking begin?
 > point | At the point in use
 > own | In the middle
-release-follow | Does the picture wait for focus?
+> kept | At a point of its own
+> linked | Linked to the point
+> never | Never by itself
+release-single | Single AF: does the picture wait for focus?
+> waits | It waits
+> at-once | At once
+release-follow | Continuous AF: does the picture wait for focus?
 > waits | It waits
 > at-once | At once
 pre-focus | Does it focus before it is asked?
@@ -168,6 +184,15 @@ depth-overlay | Is the depth painted?
 ring-in-auto | May the ring overrule autofocus?
 > may | It may
 > not | It may not
+sounds | Does the camera make sounds?
+> silent | None
+> heard | Heard
+quality | Which quality are processed files?
+> fine | The best
+> light | Lighter
+stabiliser-use | Is the stabiliser on?
+> on | On, by hand
+> off | Off, on a support
 pad-at-eye | Does the screen move the point at the finder?
 > pad | It does
 > nose | It does not

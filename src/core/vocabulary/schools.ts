@@ -12,11 +12,12 @@ export interface School {
 }
 
 /**
- * What a school wants: a common setting at a value; one whose values are counted (a number in its range, a list in its
+ * What a school wants: a common setting at a value, or at any but one; one whose values are counted (a number in its range, a list in its
  * members) in the lower or the upper half; a common function on a key, or on none.
  */
 export type Want =
   | { readonly means: string; readonly is: Value }
+  | { readonly means: string; readonly isNot: Value }
   | { readonly means: string; readonly half: 'lower' | 'upper' }
   | { readonly function: string; readonly onKey: boolean }
 
@@ -28,7 +29,7 @@ export interface Dispute extends Question {
 }
 
 /**
- * A question's line: id | common settings (or -). Under it, begun with `>`, a line for each school: id | reason | what it wants (`setting=value`, `setting<middle`, `setting>middle`, `+function` or `-function` for on a key or on
+ * A question's line: id | common settings (or -). Under it, begun with `>`, a line for each school: id | reason | what it wants (`setting=value`, `setting!=value`, `setting<middle`, `setting>middle`, `+function` or `-function` for on a key or on
  * none; or -).
  */
 const text = `
@@ -39,8 +40,11 @@ focus-start | focus.halfPress
 > areas | You never change the area: you press the other key, and it focuses there at once. | -
 > tap | The plane is found once, and nothing moves it until you ask again; good for posts and marks. | -
 > ring | The camera follows; when it is wrong, one held key gives the focus to your hand. | -
+> flip | One key changes between focusing once and following; the rest of the hand stays as it is. | -
+> front | The front finger places the tracker, the thumb focuses; neither waits for the other. | -
+> half-stop | Half-press follows; the thumb stops it, and the frame is yours to compose. | -
 focus-hold | focus.mode
-> tap | The plane is found once and nothing moves it; good for posts and marks. | focus.mode=once
+> tap | You let go, and nothing moves the plane; in either AF mode. | -
 > hold | Whoever moves stays sharp as long as the key is down. | focus.mode=follow
 focus-box | focus.area
 > small | You say what is sharp, to the eyelash. | focus.area=point
@@ -66,7 +70,7 @@ file-kind | image.kind
 > processed | Finished in the camera; bursts last and cards hold more. | image.kind=finished
 raw-packing | image.rawKind
 > lossless | Nothing is thrown away, and files are still smaller. | image.rawKind=exact
-> lossy | Half the size, and nobody has shown the difference in a print. | image.rawKind=lossy
+> lossy | Half the size, and a print does not show it; but lifted shadows are noisier. | image.rawKind=lossy
 > none | Every program opens it, and the body does not have to think. | image.rawKind=open
 film-tone | movie.profile
 > log | The most light between black and white, for those who grade. | movie.profile=log
@@ -74,7 +78,7 @@ film-tone | movie.profile
 > standard | Ready when it is filmed. | movie.profile=normal
 zebra-level | assist.zebraLevel
 > ninety | Warns early, while there is still room. | assist.zebraLevel=90 assist.zebra=true
-> ninety-five | Warns where a face would clip. | assist.zebraLevel=95 assist.zebra=true
+> ninety-five | Warns at the brink: skin sits near 70, so a face is no judge here. | assist.zebraLevel=95 assist.zebra=true
 > hundred | Shows only what is lost. | assist.zebraLevel=100 assist.zebra=true
 > none | The picture is looked at, not the stripes. | assist.zebra=false
 shutter-type | shutter.kind
@@ -93,6 +97,7 @@ keys-number | -
 > few | What is not on a key cannot be pressed by mistake, or forgotten. | -
 function-menu-use | -
 > main | It shows what it changes, and keys need not be remembered. | -
+> second | A second way that can be seen: what is on a key stands there too, for the day the key is forgotten. | -
 > none | The eye stays in the picture. | -
 building | -
 > copy | Nothing is forgotten, and each bank says how it differs. | -
@@ -118,10 +123,16 @@ heat | movie.heatLimit
 > raised | A take is not lost; the body stands on a tripod anyway. | movie.heatLimit=high
 finder-switch | display.finderSwitch
 > automatic | Nothing to press. | display.finderSwitch=by-eye
-> manual | A hand or a strap before the finder does not darken the screen. | display.finderSwitch=finder
-motion-focus | focus.motionSpeed focus.motionResponse
-> slow | It does not leave the speaker for whoever walks by. | focus.motionSpeed<middle focus.motionResponse<middle
-> quick | It jumps to what is held to the lens. | focus.motionSpeed>middle focus.motionResponse>middle
+> manual | A hand or a strap before the finder does not darken the screen; finder or screen, as you say. | display.finderSwitch!=by-eye
+motion-focus | focus.motionSpeed
+> slow | Focus is pulled, not snapped: the eye can follow it. | focus.motionSpeed<middle
+> quick | What is held to the lens is sharp at once. | focus.motionSpeed>middle
+motion-response | focus.motionResponse
+> sticky | It does not leave the speaker for whoever walks by. | focus.motionResponse<middle
+> lively | It goes to whatever comes nearer. | focus.motionResponse>middle
+motion-start | focus.motionMode
+> runs | Focus follows by itself; a thumb key hurries it, or stops it. | focus.motionMode=runs
+> asked | Focus moves only when a key, a tap or the ring says so. | focus.motionMode=asked
 movie-frames | movie.compression
 > all-intra | Every frame whole: the editing computer has an easy time. | -
 > long-gop | Small files, for a computer that can unfold them. | -
@@ -156,17 +167,23 @@ area-switching | focus.areaSwitching
 > keeps | What you framed is what is sharp. | focus.areaSwitching<middle
 > roams | A subject you cannot hold in the box stays sharp. | focus.areaSwitching>middle
 behaviour | focus.case
-> preset | Three that work are better than five numbers; a word can be chosen in the rain. | focus.case=steady
+> preset | A few that work are better than five numbers; a word can be chosen in the rain. | focus.case!=set
 > own | Settled by counting hits; the ready ones are somebody else's subjects. | focus.case=set
 low-light-help | focus.lowLight
 > surer | Late is better than never. | focus.lowLight=true
 > quicker | A moment that passed cannot be focused on. | focus.lowLight=false
 tracking-start | focus.trackingStart
 > point | It takes what the point stands on; nothing else to place. | focus.trackingStart=point
-> own | It begins at a place of its own, wherever the point has wandered. | focus.trackingStart=middle
-release-follow | focus.priorityOnce focus.priorityFollow
-> waits | A picture that is not sharp is not a picture. | focus.priorityOnce=focus focus.priorityFollow=focus
-> at-once | The moment is the picture; focus was set before. | focus.priorityOnce=release focus.priorityFollow=release
+> own | In the middle: whoever is framed is followed, wherever the point has wandered. | focus.trackingStart=middle
+> kept | At a remembered point of its own, always the same place. | focus.trackingStart=kept
+> linked | Point and tracker move together; one thing to place. | focus.trackingStart=linked
+> never | Never by itself: a key or a tap begins it. | focus.trackingStart=asked
+release-single | focus.priorityOnce
+> waits | A picture that is not sharp is not a picture. | focus.priorityOnce=focus
+> at-once | The moment is the picture; focus was set before. | focus.priorityOnce=release
+release-follow | focus.priorityFollow
+> waits | Every picture of the burst is to be sharp. | focus.priorityFollow=focus
+> at-once | The burst does not stumble: one picture in it is sharp. | focus.priorityFollow=release
 pre-focus | focus.preAf
 > before | It is nearly there when the key goes down. | focus.preAf=true
 > asked | It saves the battery, and does not hunt while you look. | focus.preAf=false
@@ -174,8 +191,8 @@ magnify-turn | focus.magnifyOnTurn
 > turn | The hand that focuses asks for nothing else. | focus.magnifyOnTurn=true
 > key | The frame stays whole until you want to look. | focus.magnifyOnTurn=false
 magnify-time | focus.magnifyTime
-> open | It is not gone in the middle of a turn; the time is counted from the last one. | focus.magnifyTime=open
-> seconds | It goes by itself, and the composition is back. | focus.magnifyTime=five
+> open | It is not gone in the middle of a turn. | focus.magnifyTime=open
+> seconds | It goes by itself, so long after the last turn, and the composition is back. | focus.magnifyTime!=open
 magnify-exit | focus.magnifyExit
 > ends | Compose, and shoot. | focus.magnifyExit=true
 > stays | The last look is at the eye, not at the frame. | focus.magnifyExit=false
@@ -191,6 +208,15 @@ depth-overlay | focus.depthOverlay
 ring-in-auto | focus.ringOverride
 > may | A wrong face is left with a touch of the ring. | focus.ringOverride=true
 > not | A ring that is brushed moves nothing. | focus.ringOverride=false
+sounds | body.sounds
+> silent | Beeps are heard in the room and on the film. | body.sounds=false
+> heard | The beep proves that focus was found, and the sound of the shutter that there is a picture. | body.sounds=true
+quality | image.quality
+> fine | Cards are cheap; what was thrown away does not come back. | image.quality=fine
+> light | Small companions to the raw, and long bursts of what nobody prints. | image.quality!=fine
+stabiliser-use | stabiliser.mode
+> on | By hand it saves more pictures than it spoils. | stabiliser.mode!=off
+> off | On a tripod or a copy stand there is nothing to steady, and it drifts. | stabiliser.mode=off
 pad-at-eye | focus.touchPad
 > pad | The thumb glides, and no stick is quicker. | focus.touchPad=true
 > nose | A nose moves nothing that is off. | focus.touchPad=false
@@ -227,8 +253,9 @@ function wantOf(text: string): Want {
   if (named !== undefined) return { function: named, onKey: sign === '+' }
   const [, means, half] = /^(\S+)([<>])middle$/.exec(text) ?? []
   if (means !== undefined) return { means, half: half === '<' ? 'lower' : 'upper' }
-  const [setting, value = ''] = text.split('=')
+  const [, setting, not, value = ''] = /^([^=!]+)(!?)=(\S+)$/.exec(text) ?? []
   if (setting === undefined || value === '') throw new Error(`“${text}” is nothing a school can want`)
   const plain = { true: true, false: false }[value]
-  return { means: setting, is: plain ?? (/^\d+$/.test(value) ? Number(value) : value) }
+  const wanted = plain ?? (/^\d+$/.test(value) ? Number(value) : value)
+  return not === '!' ? { means: setting, isNot: wanted } : { means: setting, is: wanted }
 }

@@ -12,6 +12,7 @@ import type { StateValues } from '@/core/analysis/questions'
 import { commonSettings } from '@/core/vocabulary/catalogue'
 import { disputes, type Dispute } from '@/core/vocabulary/schools'
 import { useDesk, useDeskPart, usePlan, ValueField } from '@/features/desk'
+import { Check } from '@/ui/check'
 
 /** Where owners differ about focus: each question with its settings as they are here, and the reason of every side. */
 export function QuestionPanel({
@@ -56,7 +57,10 @@ function Question({ dispute, state }: { dispute: Dispute; state: StateValues | n
   const desk = useDesk()
   const plan = usePlan()
   const { model } = desk.start
-  const row = schoolRow(dispute.id)
+  const side = useDeskPart('side')
+  const [whole, apart] = [schoolRow(dispute.id), schoolRow(dispute.id, { side })]
+  const isApart = rowValue(plan.rows, apart) !== null
+  const row = isApart ? apart : whole
   const yours = rowValue(plan.rows, row)
   const settings = dispute.settings.flatMap((means) => lookup(model).byMeaning.get(means) ?? [])
   const idle = settings.flatMap((setting) => state?.idle[setting.id] ?? [])
@@ -91,6 +95,15 @@ function Question({ dispute, state }: { dispute: Dispute; state: StateValues | n
             </label>
           ))}
         </div>
+        {model.sides.length > 1 && (
+          <Check
+            className="text-small"
+            checked={isApart}
+            onChange={() => desk.set({ [apart]: isApart ? null : (yours ?? dispute.schools[0]?.id ?? null) })}
+          >
+            Another answer in {side} than on the other side
+          </Check>
+        )}
       </div>
     </details>
   )

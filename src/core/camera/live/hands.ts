@@ -6,6 +6,7 @@ import { flipsOf, nextValue } from '../../resolve/flips'
 import { decisive, type ResolvedAddress } from '../../resolve/resolved'
 import { ok, refuse, type Result } from '../../result'
 import { sameValue, type Value } from '../../vocabulary/values'
+import { doAct } from './acts'
 import { edit, valueNow } from './edit'
 import { did, refusedIt, type Lived, type LogLine } from './events'
 import { heldAnswers } from '../../resolve/held'
@@ -220,6 +221,14 @@ function single(model: BodyModel, state: LiveState, fn: ModelFunction): Result<L
     case 'menu.own':
     case 'menu.functions':
       return ok(opened(state, 'menu', fn))
+    case 'bank.recall': {
+      const { family, slot } = fn.parameters ?? {}
+      return ok(recall(model, state, String(family ?? model.families[0]?.id ?? ''), String(slot ?? '')))
+    }
+    case 'cards.format': {
+      const act = model.acts.find(({ does }) => does === 'format')
+      return act ? doAct(model, state, act.id, undefined) : ok({ state, log: [did(`${fn.name}.`)] })
+    }
     case 'power.sleepNow':
       return ok({ state: { ...state, run: 'idle' }, log: [did('It sleeps.')] })
     case 'focus.centrePoint':
@@ -262,7 +271,8 @@ function nextBank(model: BodyModel, state: LiveState): Lived {
 export function focusWords(model: BodyModel, state: LiveState): string {
   const { does, by, area, full } = focusNow(model, state)
   const { addresses, byMeaning } = lookup(model)
-  const key = by === null ? '' : ` by ${addresses.get(by)?.control.name ?? by}`
+  const itself = does === 'follows' ? ' by itself' : ''
+  const key = by === null ? itself : ` by ${addresses.get(by)?.control.name ?? by}`
   const domain = byMeaning.get('focus.area')?.domain
   const where = domain && area !== null ? `, ${showValue(domain, area)}` : ''
   const words = {

@@ -141,6 +141,7 @@ export { handFacts, ownerFacts, ownerRange, ownerRow, weightFacts, workFacts } f
 export { pairMarks, pairRow } from './pair'
 export { isPositionRow, positionRow } from './position'
 export { schoolRow } from './school'
+export type { SchoolScope } from './school'
 export { shareRow } from './share'
 export { situationFacts, situationOf, situationRow } from './situation'
 export { titleRow } from './title'

@@ -41,7 +41,7 @@ movie.outputTrigger | - | hand | Starts an external recorder together with the c
 movie.webcam | - | movie | Serves the picture to a computer.
 audio.recording | - | sound | Records sound with the film.
 audio.levelMode | - | sound | Who sets the sound level: the camera or you.
-audio.level | dB | sound | The sound level set by hand.
+audio.level | dB | sound | How loud sound is recorded; set it so that peaks stay between −10 and −6 dBFS, or in a band of your own.
 audio.limiter | - | sound | Holds loud peaks below the level that breaks up.
 audio.windFilter | - | sound | Cuts the low rumble of wind, and of voices.
 audio.attenuator | dB | sound | Weakens very loud sound before it is recorded.
