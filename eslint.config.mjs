@@ -27,7 +27,7 @@ const coreMayUse = {
   rules: ['vocabulary'],
   sync: ['vocabulary'],
   model: ['vocabulary', 'rules'],
-  plan: ['vocabulary', 'model', 'sync'],
+  plan: ['vocabulary', 'rules', 'model', 'sync'],
   files: ['vocabulary', 'model', 'plan'],
   fit: ['vocabulary', 'model', 'sync', 'plan'],
   resolve: ['vocabulary', 'numbers', 'rules', 'model', 'plan'],

@@ -1,7 +1,13 @@
 import { keyProperties } from './keys'
 import { reachProperties } from './reach'
 import { routeProperties } from './route'
+import { saidProperties } from './said'
 import type { DeepProperty } from './property'
 
 /** All that must hold on every model: in `npm test` for a few cases, in `npm run check:deep` for as many as time allows. */
-export const properties: readonly DeepProperty[] = [...keyProperties, ...reachProperties, ...routeProperties]
+export const properties: readonly DeepProperty[] = [
+  ...keyProperties,
+  ...reachProperties,
+  ...routeProperties,
+  ...saidProperties,
+]

@@ -122,7 +122,12 @@ function standing(
   side: Side,
   slot: PlannedSlot | null,
 ): Context {
-  return contextIn(model, side, slot, usualContext(model, plan, lenses, side)?.context.lens)
+  const usual = usualContext(model, plan, lenses, side)?.context
+  const here = contextIn(model, side, slot, usual?.lens)
+  // Where every position of the mode dial fixes something, base stands at the one that fits it.
+  return slot || here.position !== undefined || usual?.position === undefined
+    ? here
+    : { ...here, position: usual.position }
 }
 
 function baseColumn(model: BodyModel, plan: Plan, lenses: readonly LensModel[], side: Side): Column {

@@ -90,7 +90,8 @@ function cellOf(
   if (column.kind === 'base') return { ...base, standing: 'base' }
   if (row === null) return { ...base, standing: 'outside' }
   const widener = column.kind === 'slot' ? narrow(model, plan, column, setting) : null
-  if (widener) return { ...base, because: `Kept only while ${widener.label} is on.`, standing: 'outside' }
+  if (widener && own !== null)
+    return { ...base, because: `Kept only while ${widener.label} is on.`, standing: 'outside' }
   if (own === null || sameValue(own, baseValue(model, plan.rows, setting, column.side)))
     return { ...base, standing: 'inherits' }
   if (rowValue(plan.rows, noteRow('source', row)) === 'kept') return { ...base, standing: 'kept' }

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { modelCalled } from '@tests/fixtures/models'
 import { rowNamed } from '@tests/fixtures/rows'
 import type { BodyModel } from '../model/types'
+import { bankRow } from '../plan/rows'
 import { parsePlan } from '../plan/plan'
 import { resolve } from '../resolve/resolve'
 import { must } from '../result'
@@ -68,7 +69,7 @@ describe('light against base', () => {
     [{ shutter: '1/100', aperture: 'f/5.6', iso: 'ISO 6400' }, 'no change'],
   ])('%o is %s', (differs, expected) => {
     const bank = Object.fromEntries(
-      Object.entries(differs).map(([part, value]) => [`bank/set/river/exposure.${part}`, value]),
+      Object.entries(differs).map(([part, value]) => [bankRow('set', 'river', `exposure.${part}`), value]),
     )
     expect(
       figure(duet, { ...film, 'bank/set/river/side': 'motion', ...bank }, 'set/river', 'light')?.value,

@@ -57,7 +57,9 @@ describe('a function that lost its key', () => {
       'key/stills/thumb-wheel/tilt-right': 'magnifier',
       'key/stills/front-dial/turn': 'turn-iso',
     }
-    const [finding] = found(heron, lost, 'displaced').filter(({ row }) => row.includes('tilt-right'))
+    const [finding] = found(heron, lost, 'displaced').filter(
+      ({ row }) => row === rowNamed('key/stills/thumb-wheel/tilt-right'),
+    )
     expect(finding).toMatchObject({
       severity: 'tidies',
       reason: expect.stringContaining('Thumb wheel, turn still sets it') as string,

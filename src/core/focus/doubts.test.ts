@@ -5,6 +5,7 @@ import { live } from '../camera/live/live'
 import { focusNow, resolutionNow } from '../camera/live/key-presses'
 import { liveAt } from '../camera/live/stand-at'
 import { lookup } from '../model/lookup'
+import { keyRow } from '../plan/rows'
 import { parsePlan } from '../plan/plan'
 import { contextIn } from '../resolve/context'
 import { must } from '../result'
@@ -79,7 +80,7 @@ describe('film AF that runs by itself', () => {
   const keys = Object.fromEntries(
     lookup(mere)
       .answering.motion.list.filter(({ factory }) => factory?.startsWith('start-'))
-      .map(({ key }) => [rowNamed(`key/${key}`), 'nothing']),
+      .map(({ key }) => [keyRow({ key }), 'nothing']),
   )
   const plan = (more = {}) => must(parsePlan(mere, { ...known, ...keys, ...more }))
   const asked = { [rowNamed('base/focus.motionMode')]: 'asked' }

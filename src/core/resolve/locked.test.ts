@@ -9,7 +9,7 @@ import { resolve } from './resolve'
 import { answers, decisive } from './resolved'
 import { must } from '../result'
 import { parsePlan } from '../plan/plan'
-import type { Rows } from '../plan/rows'
+import { keyRow, type Rows } from '../plan/rows'
 import type { BodyModel } from '../model/types'
 import type { Value } from '../vocabulary/values'
 
@@ -73,7 +73,7 @@ describe('touch that is off in the menu', () => {
     const stroke = [...keysOf(model, {}).addresses.values()].find(
       ({ address }) => address.gesture.accepts === 'strokes',
     )!
-    const rows = { ...at(`key/${stroke.address.key}`, 'playback'), ...at('base/controls.touch', 'off') }
+    const rows = { [keyRow(stroke.address)]: 'playback', ...at('base/controls.touch', 'off') }
     expect(keysOf(model, rows).addresses.get(stroke.address.key)?.verdict).toBe('dead')
   })
 })
