@@ -13,8 +13,8 @@ if (!(minutes > 0 && minutes <= 600)) {
   process.exit(2)
 }
 const models = 6
-const names = [...readFileSync('tests/deep/properties.ts', 'utf8').matchAll(/\.\.\.(\w+)Properties/g)]
-const properties = names
+const files = [...readFileSync('tests/deep/properties.ts', 'utf8').matchAll(/Properties } from '\.\/(\w+)'/g)]
+const properties = files
   .map(([, name]) => readFileSync(`tests/deep/${name}.ts`, 'utf8').match(/^ {2}property\(/gm)?.length ?? 0)
   .reduce((sum, count) => sum + count, 0)
 const folder = mkdtempSync(join(tmpdir(), 'salt-shelf-deep-'))
