@@ -3,7 +3,7 @@ import { readTyped } from '@/core/model/typed'
 import { orientations, postures, runStates, type BodyModel, type LensModel } from '@/core/model/types'
 import type { Orientation, Posture, RunState, Side } from '@/core/model/types'
 import { anyLens } from '@/core/model/any-lens'
-import { newestFirmware, type Context } from '@/core/resolve/context'
+import { attachables, newestFirmware, type Context } from '@/core/resolve/context'
 import { ok, refuse, type Refusal, type Result } from '@/core/result'
 import type { Value } from '@/core/vocabulary/values'
 import type { Options } from './command'
@@ -41,7 +41,7 @@ export const contextOptions = {
 
 /** The same for the usage line. */
 export const contextUsage =
-  '[--side S] [--run STATE] [--bank FAMILY=SLOT] [--position STOP] [--lens ID] [--marked SETTING=VALUE] [--attached grip|adapter] [--body TAG] [--posture P] [--orientation O] [--eye yes|no] [--firmware V] [--held FUNCTION] [--latched FUNCTION] [--edit SETTING=VALUE] [--situation NAME=VALUE]'
+  '[--side S] [--run STATE] [--bank FAMILY=SLOT] [--position STOP] [--lens ID] [--marked SETTING=VALUE] [--attached grip|adapter|flash|microphone|recorder|remote|teleconverter] [--body TAG] [--posture P] [--orientation O] [--eye yes|no] [--firmware V] [--held FUNCTION] [--latched FUNCTION] [--edit SETTING=VALUE] [--situation NAME=VALUE]'
 
 /** The context that options describe; refuses words the model or the format does not know, naming the option. */
 export function contextFrom(
@@ -70,7 +70,7 @@ export function contextFrom(
       model.firmware.map((each) => each.version),
     ) ?? newestFirmware(model)
   const attached = (options.attached ?? []).map((what) =>
-    take(oneOf({ attached: [what] }, 'attached', ['grip', 'adapter']), 'grip'),
+    take(oneOf({ attached: [what] }, 'attached', attachables), 'grip'),
   )
   const context: Context = {
     side: (one('side', model.sides) ?? model.sides[0] ?? 'stills') as Side,
@@ -82,8 +82,8 @@ export function contextFrom(
     latched: take(functionsFrom(options, 'latched', model), []),
     marked: take(valuesFrom(options, 'marked', model), {}),
     edits: take(valuesFrom(options, 'edit', model), {}),
-    attached: attached as NonNullable<Context['attached']>,
     situation: Object.fromEntries((options.situation ?? []).map((text) => pair(text))),
+    ...(options.attached ? { attached: attached as NonNullable<Context['attached']> } : {}),
     ...(position === undefined ? {} : { position }),
     ...(options.body ? { body: options.body.at(-1) ?? '' } : {}),
     ...(posture === undefined ? {} : { posture: posture as Posture }),

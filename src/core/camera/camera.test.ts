@@ -1,3 +1,4 @@
+import { newestFirmware } from '../resolve/context'
 import { rowNamed } from '@tests/fixtures/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
@@ -123,7 +124,8 @@ describe('carrying a plan to a body', () => {
   it('makes the body hold every row the plan carries', () => {
     fc.assert(
       fc.property(planOf(heron), (any) => {
-        const { end, refused } = carry(body, heron, any)
+        const newest = { ...body, firmware: newestFirmware(heron) }
+        const { end, refused } = carry(newest, heron, any)
         expect(refused).toBeNull()
         expect(carriedRows(heron, end.body.memory)).toEqual(
           carriedRows(heron, memoryOf(heron, planFor(any, 'heron-b'))),

@@ -1,3 +1,4 @@
+import type { Attached } from '../../resolve/context'
 import type { LensModel, Orientation, Posture } from '../../model/types'
 import type { Value } from '../../vocabulary/values'
 import type { Fault, LiveState, Scene } from './state'
@@ -19,7 +20,7 @@ export type LiveEvent =
   | { readonly kind: 'lens'; readonly lens: LensModel | null }
   | { readonly kind: 'rotate'; readonly orientation: Orientation }
   | { readonly kind: 'posture'; readonly posture: Posture }
-  | { readonly kind: 'attach'; readonly what: 'grip' | 'adapter'; readonly on: boolean }
+  | { readonly kind: 'attach'; readonly what: Attached; readonly on: boolean }
   | { readonly kind: 'eye'; readonly at: boolean }
   | { readonly kind: 'card'; readonly what: 'out' | 'in' | 'lock' | 'unlock' | 'full' }
   | { readonly kind: 'scene'; readonly scene: Scene }

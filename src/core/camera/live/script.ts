@@ -1,3 +1,4 @@
+import { attachables } from '../../resolve/context'
 import { lookup } from '../../model/lookup'
 import { readTyped } from '../../model/typed'
 import { orientations, postures, runStates, type BodyModel, type LensModel } from '../../model/types'
@@ -83,7 +84,7 @@ export const verbs: Readonly<Record<string, string>> = {
   rotate: orientations.join(', '),
   posture: postures.join(', '),
   eye: 'yes or no',
-  attach: 'grip or adapter',
+  attach: 'what is put on: grip, adapter, flash, microphone, recorder, remote, teleconverter',
   detach: 'grip or adapter',
   card: 'out, in, lock, unlock or full',
   scene: 'EV SUBJECT',
@@ -174,7 +175,7 @@ function restOf(
       return rest === 'yes' || rest === 'no' ? { kind: verb, at: rest === 'yes' } : null
     case 'attach':
     case 'detach': {
-      const what = oneOf(['grip', 'adapter'] as const)
+      const what = oneOf(attachables)
       return what ? { kind: 'attach', what, on: verb === 'attach' } : null
     }
     case 'card': {
