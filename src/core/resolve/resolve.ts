@@ -121,11 +121,11 @@ export function resolvedSetting({ state, context }: Work, setting: Setting): Res
   const possible = state.possible.get(setting.id) ?? [inForce(chain)]
   const said = rulesAbout(state, `setting/${setting.id}`).flatMap(({ rule, truth }): Remark[] => {
     const { then } = rule
-    if (then.kind === 'ineffective') return [remark('ineffective', rule, truth)]
+    if (then.kind === 'ineffective') return [remark('ineffective', rule, truth, state.facts)]
     if ((then.kind !== 'unavailable' && then.kind !== 'hazard') || !('values' in then)) return []
     const hit = possible.filter((value) => then.values.some((one) => sameValue(one, value))).length
     if (hit === 0) return []
-    return [remark(then.kind, rule, hit === possible.length ? truth : 'unknown')]
+    return [remark(then.kind, rule, hit === possible.length ? truth : 'unknown', state.facts)]
   })
   const remarks = [
     ...(state.doubts.get(setting.id) ?? []),
@@ -282,7 +282,8 @@ function firmwareRemark(range: FirmwareRange, name: string, context: Context): R
       ? 'which firmware this body has is not known'
       : `this body has ${context.firmware}`
   const because = `${name} is there${since}${until}; ${here}.`
-  return [{ kind: 'unavailable', truth: there === 'no' ? 'yes' : 'unknown', rule: 'firmware', because }]
+  if (there === 'no') return [{ kind: 'unavailable', truth: 'yes', rule: 'firmware', because }]
+  return [{ kind: 'unavailable', truth: 'unknown', rule: 'firmware', because, hangsOn: ['firmware'] }]
 }
 
 /** How a function stands in a state; `before` is what speaks against the key it is on. */
@@ -304,7 +305,7 @@ export function judge(
   const remarks = [
     ...before,
     ...(lent ? [lent.remark] : []),
-    ...becomes.map(({ rule, truth }) => remark('replaced', rule, truth)),
+    ...becomes.map(({ rule, truth }) => remark('replaced', rule, truth, state.facts)),
   ]
   if (!fn || fn.manner === 'none') return { effectiveFunctionId: gets, verdict: 'empty', remarks }
   const onControl = address === null ? [] : rulesAbout(state, `control/${address.control.id}`)
@@ -315,7 +316,7 @@ export function judge(
   for (const { rule, truth } of about) {
     const { kind } = rule.then
     if (kind === 'unavailable' || kind === 'ineffective' || kind === 'hazard')
-      remarks.push(remark(kind, rule, truth))
+      remarks.push(remark(kind, rule, truth, state.facts))
   }
   if (!remarks.some(({ kind, truth }) => kind === 'ineffective' && truth === 'yes'))
     remarks.push(...idleRemarks(state, fn))
@@ -342,7 +343,7 @@ function idleRemarks(state: State, fn: ModelFunction): Remark[] {
   if (changed === undefined || changes.length > 1 || !settingManners.has(manner)) return []
   const said = rulesAbout(state, `setting/${changed}`)
     .filter(({ rule }) => rule.then.kind === 'ineffective')
-    .map(({ rule, truth }) => remark('ineffective', rule, truth))
+    .map(({ rule, truth }) => remark('ineffective', rule, truth, state.facts))
   const forcing = fn.means === 'controls.modeDial' ? null : fixedBy(state, changed)
   const one = onlyOffered(state, fn)
   return [...said, ...(forcing ? [forcing] : []), ...(one ? [one] : [])]
@@ -429,7 +430,8 @@ function runRemark(state: State, fn: ModelFunction, { run }: Context): Remark[] 
   const doubt = state.found.doubts.get(`functions/${fn.id}/${run}`)
   if (doubt) {
     const because = `Whether ${fn.name} answers ${stateWords[run]} is not known: ${doubt.test}`
-    return [{ kind: 'unavailable', truth: 'unknown', rule: 'run-state', because }]
+    const hangsOn = [`functions/${fn.id}/${run}`]
+    return [{ kind: 'unavailable', truth: 'unknown', rule: 'run-state', because, hangsOn }]
   }
   if (!fn.notWhile.includes(run)) return []
   const because = `${fn.name} does not answer ${stateWords[run]}.`

@@ -31,6 +31,11 @@ export interface Remark {
   readonly truth: Truth
   readonly rule: string
   readonly because: string
+  /**
+   * Where it is unknown: the facts nobody knows that decide it, as conditions and doubts name them (`lens/ring`,
+   * `setting/<id>`, `rules/<id>`, `functions/<id>/<run state>`, `firmware`).
+   */
+  readonly hangsOn?: readonly string[]
 }
 
 /** A setting's value in a context, with the whole chain behind it. */
@@ -60,6 +65,12 @@ export function decisive({
   if (verdict === 'inert') return remarks.find((one) => one.kind === 'ineffective' && one.truth === 'yes')
   if (verdict === 'test') return remarks.find((one) => one.kind !== 'hazard' && one.truth === 'unknown')
   return undefined
+}
+
+/** The facts nobody knows on which a verdict hangs, each once; nothing where it is certain. */
+export function hangsOn({ verdict, remarks }: Pick<ResolvedAddress, 'verdict' | 'remarks'>): string[] {
+  if (verdict !== 'test') return []
+  return [...new Set(remarks.filter(({ kind }) => kind !== 'hazard').flatMap((one) => one.hangsOn ?? []))]
 }
 
 /** What a control does in a context, and why. */

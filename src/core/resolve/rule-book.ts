@@ -28,6 +28,8 @@ export interface ReadyRule<Then> {
   readonly then: Then
   readonly because: string
   readonly holds: Asked
+  /** Whether nobody is sure that there is such a rule. */
+  readonly doubted: boolean
   /** The facts it asks, and those its bounds are reckoned from. */
   readonly reads: readonly string[]
   /** For a rule with bounds: every pair they may be; null where nobody knows. */
@@ -104,10 +106,19 @@ function readier(scales: Scales, doubts: ReadonlyMap<string, Doubt>) {
     const bound = boundsOf(rule.then, scales)
     const reads = [...factsOf(rule.when), ...(bound?.reads ?? [])]
     const more = bound ? { bounds: bound.bounds } : {}
-    if (!doubt) return { id: rule.id, then, because: rule.because, holds: asked, reads, ...more }
+    if (!doubt)
+      return { id: rule.id, then, because: rule.because, holds: asked, reads, doubted: false, ...more }
     const said = doubt.status === 'claimed' ? `${doubt.by ?? 'Somebody'} says so` : 'Nobody is sure'
     const holds: Asked = (facts) => (asked(facts) === 'no' ? 'no' : 'unknown')
-    return { id: rule.id, then, because: `${rule.because} ${said}; ${doubt.test}`, holds, reads, ...more }
+    return {
+      id: rule.id,
+      then,
+      because: `${rule.because} ${said}; ${doubt.test}`,
+      holds,
+      reads,
+      doubted: true,
+      ...more,
+    }
   }
 }
 

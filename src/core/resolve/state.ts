@@ -194,7 +194,8 @@ function applyRule(
         { layer: 'rule', value: got, row: null, from: rule.id, because: rule.because },
       ])
   } else {
-    const doubt: Remark = { kind: 'replaced', truth, rule: rule.id, because: rule.because }
+    const hangs = unknownsOf(rule, facts)
+    const doubt: Remark = { kind: 'replaced', truth, rule: rule.id, because: rule.because, hangsOn: hangs }
     doubts.set(setting, [...(doubts.get(setting) ?? []), doubt])
   }
 }
@@ -232,6 +233,17 @@ export function refusing(
 }
 
 /** A remark in a rule's words. */
-export function remark(kind: Remark['kind'], rule: ReadyRule<Remarking>, truth: Truth): Remark {
-  return { kind, truth, rule: rule.id, because: rule.because }
+export function remark(
+  kind: Remark['kind'],
+  rule: ReadyRule<Remarking>,
+  truth: Truth,
+  facts: FactSource | null = null,
+): Remark {
+  const said = { kind, truth, rule: rule.id, because: rule.because }
+  return truth === 'unknown' && facts ? { ...said, hangsOn: unknownsOf(rule, facts) } : said
+}
+
+/** What nobody knows of what a rule hangs on: facts, and whether there is such a rule. */
+function unknownsOf({ id, reads, doubted }: ReadyRule<unknown>, facts: FactSource): string[] {
+  return [...(doubted ? [`rules/${id}`] : []), ...reads.filter((fact) => !facts.read(fact).known)]
 }
