@@ -1,3 +1,4 @@
+import { heron } from '@tests/fixtures/heron'
 import { rowNamed } from '@tests/fixtures/rows'
 import type { Rows } from '@/core/plan/rows'
 import { randomUUID } from 'node:crypto'
@@ -99,7 +100,7 @@ export async function carriesUnderKills(
 }
 
 async function newBench(): Promise<Bench> {
-  const model = await modelFor('tarrow-heron', 2)
+  const model = await modelFor(heron.id, heron.version)
   if (!model) throw new Error('the demo model is missing')
   const body = randomUUID()
   const tag = `t${body.slice(0, 8)}`

@@ -1,3 +1,4 @@
+import { heron } from '@tests/fixtures/heron'
 import { rowNamed } from '@tests/fixtures/rows'
 import { spawnSync } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
@@ -17,7 +18,7 @@ export async function frozenDatabase(place: Place, tries: number, seed: number):
   const chance = chanceFrom(seed)
   const failures: string[] = []
   let longest = 0
-  const model = await modelFor('tarrow-heron', 2)
+  const model = await modelFor(heron.id, heron.version)
   if (!model) throw new Error('the demo model is missing')
   const plan = await createPlan(model, { [rowNamed('title')]: 'Frozen' })
   for (let i = 0; i < tries; i++) {
@@ -88,7 +89,7 @@ export async function fullDisk(tries: number): Promise<Outcome> {
   const failures: string[] = []
   let saved = 0
   try {
-    const model = await modelFor('tarrow-heron', 2)
+    const model = await modelFor(heron.id, heron.version)
     if (!model) throw new Error('the demo model is missing')
     const plan = await createPlan(model, { [rowNamed('title')]: 'Full' })
     for (let i = 0; i < tries; i++) {

@@ -1,3 +1,4 @@
+import { heron } from '@tests/fixtures/heron'
 import { randomUUID } from 'node:crypto'
 import { planKind } from '@/core/plan/kind'
 import { emptyPlan } from '@/core/plan/plan'
@@ -12,7 +13,6 @@ import { modelFor } from '@/server/models'
 import { chanceFrom, comesTrue, sleep, type Chance, type Outcome } from './outcome'
 import type { Place } from './place'
 
-const heron = { id: 'tarrow-heron', version: 2 }
 const rows = [
   'title',
   'why/base/focus.lamp',

@@ -43,6 +43,8 @@ describe('a newcomer', () => {
     await go(`/plans/${plan}/banks`)
     await page.getByRole('tab', { name: 'Build' }).click()
     await page.getByRole('button', { name: 'Use Ebb for motion' }).click()
+    await page.getByLabel('Show all').check()
+    await chooseIn(page.getByLabel('Exposure control in Ebb'), 'Manual')
     await chooseIn(page.getByLabel('Frame rate in Ebb'), '100p')
     const line = page.getByRole('row', { name: /^Shutter for the rate/ })
     await expect.poll(() => line.innerText()).toMatch(/1\/200[\s\S]*for 100p; has 1\/125/)

@@ -125,7 +125,10 @@ function standing(
   const usual = usualContext(model, plan, lenses, side)?.context
   const here = contextIn(model, side, slot, usual?.lens)
   // Where every position of the mode dial fixes something, base stands at the one that fits it.
-  return slot || here.position !== undefined || usual?.position === undefined
+  const placed =
+    slot !== null &&
+    model.positions.some((one) => one.kind === 'slot' && one.family === slot.family && one.slot === slot.slot)
+  return placed || here.position !== undefined || usual?.position === undefined
     ? here
     : { ...here, position: usual.position }
 }

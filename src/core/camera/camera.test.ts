@@ -35,7 +35,7 @@ describe('a simulated body', () => {
   it('has after save, reset, load and restart what it had before', () => {
     fc.assert(
       fc.property(planOf(heron), (any) => {
-        const set = withMemory(any)
+        const set = { ...withMemory(any), firmware: newestFirmware(heron) }
         const restored = after(set, save, { kind: 'reset' }, load, { kind: 'restart' })
         expect(restored.memory).toEqual(set.memory)
       }),

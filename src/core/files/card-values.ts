@@ -1,4 +1,4 @@
-import { checkValue, fieldValue, ladderSteps } from '../model/domain'
+import { checkValue, fieldValue, valuesOf } from '../model/domain'
 import type { Domain, Setting } from '../model/types'
 import { memoize } from '../memoize'
 import type { Value } from '../vocabulary/values'
@@ -26,7 +26,7 @@ function makeCodec(domain: Domain): Codec {
     case 'choice':
       return oneOf(domain.values.map((choice) => choice.id))
     case 'ladder':
-      return oneOf(ladderSteps(domain).map((step) => step.mark))
+      return oneOf((valuesOf(domain) ?? []).map(String))
     case 'toggle':
       return { write: (writer, value) => writer.u8(value === true ? 1 : 0), read: readToggle }
     case 'number':

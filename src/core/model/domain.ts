@@ -7,7 +7,8 @@ import type { Domain, LadderDomain, RecordField } from './types'
 export function valuesOf(domain: Domain): readonly Value[] | null {
   if (domain.kind === 'choice') return domain.values.map((choice) => choice.id)
   if (domain.kind === 'toggle') return [false, true]
-  if (domain.kind === 'ladder') return ladderSteps(domain).map((step) => step.mark)
+  if (domain.kind === 'ladder')
+    return [...(domain.also ?? []).map(({ id }) => id), ...ladderSteps(domain).map((step) => step.mark)]
   return null
 }
 
@@ -39,6 +40,7 @@ export function checkValue(domain: Domain, value: unknown, where: string): Resul
         : refuse('outside', `${shown(value)} should be on or off.`, where)
     case 'ladder':
       if (ladderSteps(domain).some((step) => step.mark === value)) return ok(value as string)
+      if (domain.also?.some(({ id }) => id === value)) return ok(value as string)
       return refuse(
         'outside',
         `${shown(value)} is not a step between ${domain.from} and ${domain.to}.`,
@@ -91,6 +93,7 @@ export function showValue(domain: Domain, value: Value | undefined | null): stri
   if (value === undefined || value === null) return 'not set'
   if (domain.kind === 'choice')
     return domain.values.find((choice) => choice.id === value)?.name ?? shown(value)
+  if (domain.kind === 'ladder') return domain.also?.find(({ id }) => id === value)?.name ?? String(value)
   if (domain.kind === 'toggle') return value === true ? 'on' : 'off'
   if (domain.kind === 'number') return domain.unit === '' ? String(value) : `${String(value)} ${domain.unit}`
   if (domain.kind === 'subset' && Array.isArray(value)) {

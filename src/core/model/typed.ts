@@ -12,6 +12,10 @@ export function readTyped({ domain, label }: Setting, typed: string): Result<Val
   const plain = typed.trim()
   switch (domain.kind) {
     case 'ladder': {
+      const also = domain.also?.find(
+        ({ id, name }) => id === plain || name.toLowerCase() === plain.toLowerCase(),
+      )
+      if (also) return ok(also.id)
       const mark = readMark(domain.ladder, plain)
       return mark.ok ? checkValue(domain, mark.value, label) : mark
     }

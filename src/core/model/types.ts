@@ -216,6 +216,8 @@ export interface LadderDomain {
   readonly ladder: LadderName
   readonly from: string
   readonly to: string
+  /** What can be set besides the steps, before the first: bulb, time, automatic. It has no amount. */
+  readonly also?: readonly Choice[]
 }
 
 /** A field of a record. */

@@ -124,7 +124,8 @@ export function contextsOf(
   const fitted = fittedFor(model)(plan.rows)
   return banks.flatMap((bank) =>
     (mine.length > 0 ? mine : [anyLens]).map((lens) => {
-      const position = bank.slotted ? undefined : usual
+      // A slot with a position of its own on the dial stands there; others leave the dial where it is.
+      const position = bank.slotted && hasPosition(model, bank.banks) ? undefined : usual
       const context: Context = {
         side,
         run: answering === 'playback' ? ('playback' as const) : ('standby' as const),
@@ -142,6 +143,13 @@ export function contextsOf(
         lens: lens.name,
       }
     }),
+  )
+}
+
+/** Whether a slot in force has a position of its own on the mode dial. */
+function hasPosition(model: BodyModel, banks: Context['banks']): boolean {
+  return model.positions.some(
+    ({ kind, family, slot }) => kind === 'slot' && family !== undefined && banks[family] === slot,
   )
 }
 
@@ -211,6 +219,7 @@ export function contextIn(
   const plain = Object.fromEntries(model.families.map((family) => [family.id, null]))
   const banks = slot ? { ...plain, [slot.family]: slot.slot } : plain
   const free = model.positions.find((one) => one.side === side && Object.keys(one.sets).length === 0)
-  const position = slot || !free || free.kind === 'slot' ? {} : { position: free.id }
+  const placed = slot !== null && hasPosition(model, banks)
+  const position = placed || !free || free.kind === 'slot' ? {} : { position: free.id }
   return { side, run: 'standby', banks, lens, firmware: newestFirmware(model), ...position }
 }

@@ -11,9 +11,30 @@ describe('ladders', () => {
     ladders.iso.forEach((step, i) => {
       expect(Math.abs(Math.log2(step.amount / (100 * 2 ** ((i - hundred) / 3))))).toBeLessThan(1 / 6)
     })
-    ladders.aperture.forEach((step, i) => {
+    const wide = ladders.aperture.findIndex((step) => step.mark === 'f/1')
+    ladders.aperture.slice(wide).forEach((step, i) => {
       expect(Math.abs(2 * Math.log2(step.amount / 2 ** (i / 6)))).toBeLessThan(1 / 6)
     })
+    ladders.apertureHalf.forEach((step, i) => {
+      expect(Math.abs(2 * Math.log2(step.amount / 2 ** (i / 4)))).toBeLessThan(1 / 6)
+    })
+    ladders.isoHalf.forEach((step, i) => {
+      expect(Math.abs(Math.log2(step.amount / (100 * 2 ** (i / 2))))).toBeLessThan(1 / 6)
+    })
+  })
+
+  it('reach from the widest lenses and the shortest electronic times to the highest speeds and rates', () => {
+    expect([ladders.aperture[0]?.mark, ladders.aperture.at(-1)?.mark]).toEqual(['f/0.95', 'f/32'])
+    expect(ladders.shutter.at(-1)?.mark).toBe('1/32000')
+    expect(ladders.iso.at(-1)?.mark).toBe('ISO 409600')
+    for (const mark of ['23.98p', '29.97p', '59.94p', '119.88p', '240p'])
+      expect(ladders.exactRate.map((step) => step.mark)).toContain(mark)
+  })
+
+  it('are reckoned with alike whether they step by thirds or by halves', () => {
+    expect(stepOf('shutter', '1/90')?.amount).toBe(1 / 90)
+    expect(stepOf('aperture', 'f/6.7')?.amount).toBe(6.7)
+    expect(stepOf('frameRate', '29.97p')?.amount).toBe(29.97)
   })
 
   it('never show the same mark twice', () => {

@@ -1,5 +1,5 @@
 import { ladders } from '../../vocabulary/ladders'
-import { choose, list, number, object, oneOf, says, text } from './shapes'
+import { choose, list, number, object, oneOf, optional, says, text } from './shapes'
 import { firmwareRange, id, kind, words } from './ids'
 
 /** The values a setting can take. */
@@ -15,6 +15,7 @@ const simpleDomains = [
       ladder: oneOf(Object.keys(ladders)),
       from: words(),
       to: words(),
+      also: optional(list(choice, { atLeast: 1 })),
     }),
   },
   {
