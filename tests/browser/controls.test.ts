@@ -74,7 +74,9 @@ describe('putting a function on a key', () => {
   it('by dragging from the list onto a key', async () => {
     await key(page, 'Thumb focus key').click()
     await page.getByRole('combobox', { name: /^Instead/ }).fill('choose iso')
-    const option = await page.getByRole('option', { name: /^Choose ISO/ }).boundingBox()
+    const shown = page.getByRole('option', { name: /^Choose ISO/ })
+    await shown.scrollIntoViewIfNeeded()
+    const option = await shown.boundingBox()
     if (!option) throw new Error('no option')
     await dragTo('Crown key', { x: option.x + 40, y: option.y + 14 })
     await expect.poll(() => text('Crown key')).toBe('Choose ISO')

@@ -43,7 +43,7 @@ export function shutterAsked(model: BodyModel, plan: Plan, state: Resolution): S
   const own = stepOf('shutter', times?.chain.findLast(({ layer }) => layer !== 'rule')?.value)
   const seconds = isAngle ? part.amount : (own?.amount ?? part.amount)
   const lamps = lampsOver(model, plan, state, seconds, steps)
-  const near = nearestSafe(asked.exactSeconds, lamps?.safe ?? [])
+  const near = lamps?.known ? nearestSafe(asked.exactSeconds, lamps.safe) : null
   const wanted = near ?? asked.step
   return {
     ...asked,
@@ -54,7 +54,7 @@ export function shutterAsked(model: BodyModel, plan: Plan, state: Resolution): S
     tooLong: part.by !== 'camera' && seconds > frame * 1.001,
     part,
     lamps,
-    lampsFit: lamps === null || near !== null || lamps.whole,
+    lampsFit: !lamps?.known || near !== null || lamps.whole,
   }
 }
 
@@ -68,8 +68,10 @@ function nearestSafe(exactSeconds: number, safe: readonly LadderStep[]): LadderS
 export interface LampsHere extends Pulses {
   readonly perSecond: number
   readonly source: string
-  /** False where it is not known on which mains they are: the other is as likely. */
+  /** Whether somebody says on which mains they are; else the body has to be told. */
   readonly sure: boolean
+  /** False where either mains is as likely. */
+  readonly known: boolean
 }
 
 /** A time against the lamps: on mains of which nobody knows the frequency against both, the worse counting; null where nothing is known of any. */
@@ -88,19 +90,31 @@ export function lampsOver(
   if (!first) return null
   const worse = all.find(({ whole }) => !whole) ?? first
   const safe = first.safe.filter((step) => others.every((one) => one.safe.includes(step)))
-  return { ...worse, safe: safe.length > 0 ? safe : worse.safe, sure: all.length === 1 }
+  return { ...worse, safe: others.length === 0 ? first.safe : safe, known: others.length === 0 }
 }
 
-/** Pulses of the lamps a second: as measured, else twice the mains that the region names; both mains where nobody says. */
+/** The lamps as somebody says: measured, by the region of the body, or by what its frame rate suggests; both mains where nothing does. */
 export function lampPulses(
   model: BodyModel,
   plan: Plan,
   resolution: Resolution,
-): readonly { readonly perSecond: number; readonly source: string }[] {
+): readonly { readonly perSecond: number; readonly source: string; readonly sure: boolean }[] {
   const measured = rowValue(plan.rows, ownerRow('lampPulses'))
-  if (typeof measured === 'number') return [{ perSecond: measured, source: 'measured' }]
+  if (typeof measured === 'number') return [{ perSecond: measured, source: 'measured', sure: true }]
   const region = valueMeaning(model, resolution, 'movie.region')
   const named = (region?.possible ?? []).flatMap((value) => ({ r50: 50, r60: 60 })[String(value)] ?? [])
-  const mains = named.length > 0 ? named : [50, 60]
-  return mains.map((hz) => ({ perSecond: pulsesOfMains(hz), source: `${hz} Hz mains` }))
+  const rate = valueMeaning(model, resolution, 'movie.frameRate')
+  const suggested = named.length > 0 ? named : mainsOf(Number.parseFloat(String(rate?.value)))
+  const because = named.length > 0 ? '' : suggested.length === 1 ? `, as ${String(rate?.value)} suggests` : ''
+  return suggested.map((hz) => ({
+    perSecond: pulsesOfMains(hz),
+    source: `${hz} Hz mains${because}`,
+    sure: named.length === 1,
+  }))
+}
+
+/** The mains under which a frame rate is usual, in hertz; both where there is no telling. */
+function mainsOf(framesPerSecond: number): readonly number[] {
+  if (framesPerSecond % 25 === 0) return [50]
+  return framesPerSecond % 30 === 0 ? [60] : [50, 60]
 }

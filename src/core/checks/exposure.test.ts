@@ -234,7 +234,7 @@ describe('lamps and rate together', () => {
   })
 
   it('are asked about on a body that does not say on which mains it is used', () => {
-    const rows = { ...byHand, 'base/exposure.shutter@motion': '1/60', 'base/movie.frameRate': '30p' }
+    const rows = { ...byHand, 'base/exposure.shutter@motion': '1/50', 'base/movie.frameRate': '30p' }
     expect(found(pocket, rows, 'lamp-pulse')[0]).toMatchObject({ asks: true })
   })
 })
