@@ -42,7 +42,7 @@ export function figuresOf(
 ): Figure[] {
   const all = [
     shutterFigure(model, plan, column, here),
-    lightFigure(model, column, here, base),
+    lightFigure(model, plan, column, here, base),
     flickerFigure(model, plan, column, here),
     slowFigure(model, plan, column, here),
     isoFigure(model, here),
@@ -91,7 +91,13 @@ function shutterFigure(model: BodyModel, plan: Plan, { side }: Column, here: Res
   }
 }
 
-function lightFigure(model: BodyModel, column: Column, here: Resolution, base: Resolution): Figure | null {
+function lightFigure(
+  model: BodyModel,
+  plan: Plan,
+  column: Column,
+  here: Resolution,
+  base: Resolution,
+): Figure | null {
   const jump = lightBetween(model, base, here)
   if (!jump || column.kind === 'base') return null
   const { from, to } = jump
@@ -117,22 +123,40 @@ function lightFigure(model: BodyModel, column: Column, here: Resolution, base: R
   const lens = column.context.lens
   const iso = lookup(model).byMeaning.get('exposure.iso')?.domain
   const widest = stepOf('aperture', lens.widest)?.amount ?? 0
-  const ways = makeUpFor(jump.stops, to, {
+  const range = {
     iso: iso?.kind === 'ladder' ? ladderSteps(iso) : ladders.iso,
     apertures: ladders.aperture.filter((step) => step.amount >= widest),
-  })
-  const possible = ways.filter((one) => one.there).map((one) => one.to)
+  }
+  const waysFrom = (stops: number) =>
+    makeUpFor(stops, to, range)
+      .filter((one) => one.there)
+      .map((one) => one.to)
+  const possible = waysFrom(jump.stops)
+  // A shutter that does not fit its rate is set first: what makes up for the light is what is left then.
+  const asked = column.side === 'motion' ? shutterAsked(model, plan, here) : null
+  const first = asked && (asked.tooLong || Math.abs(asked.offStops) >= 0.05) ? asked : null
+  const wanted = first ? stepOf('shutter', first.wanted) : undefined
+  const now = first?.part.amount ?? 0
+  const later = wanted && now > 0 ? jump.stops + Math.log2(wanted.amount / now) : null
+  const then = later === null ? [] : waysFrom(later)
+  const instead =
+    first && later !== null
+      ? ` With ${first.wanted}, which ${first.rate} asks for, it is ${showStops(later)}${then.length > 0 ? `: ${then.join(', or ')}` : ''}.`
+      : ''
   return {
     id: 'light',
     what,
     value: showStops(jump.stops),
     words:
-      ways.length === 0
-        ? 'As bright as base.'
-        : `${countStops(jump.stops)} ${jump.stops > 0 ? 'brighter' : 'darker'} than base. ${possible.join(', or ')} makes up for it.`,
+      Math.abs(jump.stops) < 0.05
+        ? `As bright as base.${instead}`
+        : `${countStops(jump.stops)} ${jump.stops > 0 ? 'brighter' : 'darker'} than base. ${possible.join(', or ')} makes up for it.${instead}`,
     formula,
     inputs,
-    short: possible.slice(0, 2).join(' or '),
+    short:
+      first && then.length > 0
+        ? `with ${first.wanted}: ${then.slice(0, 2).join(' or ')}`
+        : possible.slice(0, 2).join(' or '),
     fits: Math.abs(jump.stops) < 1,
   }
 }

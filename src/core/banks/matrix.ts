@@ -77,7 +77,9 @@ function cellOf(
   const own = row === null ? null : rowValue(plan.rows, row)
   const value = resolved?.value ?? null
   const last = resolved?.chain.at(-1)
-  const rule = last?.layer === 'rule' || last?.layer === 'dial' ? last : undefined
+  const decides = last?.layer === 'rule' || last?.layer === 'dial'
+  // What is fixed at the value it has anyway is not replaced.
+  const rule = decides && !sameValue(resolved?.chain.at(-2)?.value, last.value) ? last : undefined
   const refused = resolved?.remarks.find(
     ({ kind, truth }) => (kind === 'unavailable' || kind === 'skipped') && truth === 'yes',
   )

@@ -203,6 +203,29 @@ describe('lamps and rate together', () => {
     expect(found(heron, { ...rows, 'base/exposure.shutter@motion': '1/50' }, 'motion-shutter')).toEqual([])
   })
 
+  it('and the light against base agree: what makes up for it is said for the shutter that is asked for', () => {
+    const rows = {
+      ...byHand,
+      'base/exposure.shutter@motion': '1/50',
+      'base/movie.region': 'r50',
+      'bank/set/river/side': 'motion',
+      'bank/set/river/exposure.shutter': '1/100',
+      'bank/set/river/movie.frameRate': '100p',
+    }
+    const plan = planOf(duet, rows)
+    const columns = columnsOf(duet, plan, [], true)
+    const column = columns.find(({ id }) => id === 'set/river')!
+    const base = columns.find(({ id }) => id === 'base motion')!
+    const light = figuresOf(
+      duet,
+      plan,
+      column,
+      resolve(duet, plan, column.context),
+      resolve(duet, plan, base.context),
+    ).find(({ id }) => id === 'light')
+    expect(light?.words).toContain('With 1/200, which 100p asks for, it is -2 stops: ISO 3200')
+  })
+
   it('that leave no time say that only other light helps: 100p under 50 Hz lamps', () => {
     const rows = {
       ...byHand,
