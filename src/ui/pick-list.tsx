@@ -100,8 +100,8 @@ export function PickList<T>({
           static
           modal={false}
           aria-label={list}
-          // It needs a height of its own: what is drawn follows from it.
-          style={{ height: `min(${tall}, ${shown.length * 4.5}rem)` }}
+          // It needs a height of its own, what is drawn follows from it; and grows with parts that say more.
+          style={{ minHeight: `min(${tall}, ${shown.length * 4}rem)`, maxHeight: tall }}
           className="mt-2 overflow-y-auto"
         >
           {({ option: item }: { option: T }) => (

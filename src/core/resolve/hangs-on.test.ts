@@ -26,7 +26,7 @@ describe('a verdict that hangs on what nobody knows', () => {
 
   it('names whether a function answers in a run state', () => {
     const film = { ...contextIn(heron, 'motion', null), run: 'recording' as const }
-    const row = must(parsePlan(heron, { [rowNamed(`key/motion/crest-key/press`)]: 'magnifier' }))
+    const row = must(parsePlan(heron, { [rowNamed('key/motion/crest-key/press')]: 'magnifier' }))
     const found = resolve(heron, row, film).addresses.get(key)!
     expect(hangsOn(found)).toEqual(['functions/magnifier/recording'])
   })
