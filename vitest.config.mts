@@ -29,7 +29,12 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'unit',
-          include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'scripts/**/*.test.ts', 'tests/deep/**/*.test.ts'],
+          include: [
+            'src/**/*.test.ts',
+            'src/**/*.test.tsx',
+            'scripts/**/*.test.ts',
+            'tests/deep/**/*.test.ts',
+          ],
           testTimeout: 30_000,
         },
       },

@@ -14,6 +14,7 @@ import {
   bankFactRow,
   bankGridRow,
   bankKeyRow,
+  bankOwnRow,
   bankRow,
   baseCellOf,
   emptyCell,
@@ -144,6 +145,11 @@ function slotMemory(model: BodyModel, plan: Plan, slot: PlannedSlot): Rows {
     const row = bankGridRow(slot.family, slot.slot, grid.id, cell)
     const line = rowValue(plan.rows, row) ?? cellValue(plan.rows, { grid, cell })
     if (line !== emptyCell) rows[row] = line
+  }
+  for (const { row: base, page, line } of family?.storesOwnMenu === true ? ownLines(model) : []) {
+    const row = bankOwnRow(slot.family, slot.slot, page, line)
+    const item = rowValue(plan.rows, row) ?? rowValue(plan.rows, base)
+    if (item !== null) rows[row] = item
   }
   return rows
 }

@@ -4,6 +4,7 @@ import {
   bankFactRow,
   bankGridRow,
   bankKeyRow,
+  bankOwnRow,
   bankRow,
   baseCellRow,
   baseCells,
@@ -121,11 +122,14 @@ function makeLayout(model: BodyModel): CardLayout {
     keys: family.storesKeys
       ? addresses.map((address) => key(bankKeyRow(family.id, slot.id, address), address))
       : [],
-    lines: family.storesGrids
-      ? gridCells(model).map(({ grid, cell: n }) =>
-          line(bankGridRow(family.id, slot.id, grid.id, n), grid.permitted),
-        )
-      : [],
+    lines: [
+      ...(family.storesGrids ? gridCells(model) : []).map(({ grid, cell: n }) =>
+        line(bankGridRow(family.id, slot.id, grid.id, n), grid.permitted),
+      ),
+      ...(family.storesOwnMenu === true ? ownLines(model) : []).map(({ menu, page, line: n }) =>
+        line(bankOwnRow(family.id, slot.id, page, n), menu.permitted),
+      ),
+    ],
   })
   return {
     base: model.settings

@@ -126,6 +126,7 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
       return { absent: 'Lenses are chosen for each mount.' }
     case 'bankKey':
     case 'bankGrid':
+    case 'bankOwn':
       return { absent: 'What slots keep of keys and menus is decided anew.' }
     case 'holdName':
     case 'ownName':

@@ -6,7 +6,8 @@ import type { Plan } from '../plan/plan'
 import type { Context } from '../resolve/context'
 import { halfPressSetting, heldAnswers, winnerOf, type HeldWins } from '../resolve/held'
 import { flipsOf, nextValue } from '../resolve/flips'
-import { assigned, judge, missingFrom } from '../resolve/resolve'
+import { judge, missingFrom } from '../resolve/judge'
+import { assigned } from '../resolve/resolve'
 import { effectiveState, ownedIn, stateHolding, type State } from '../resolve/state'
 import type { Verdict } from '../resolve/resolved'
 import { focusRole, startsFocus } from '../vocabulary/focus-roles'
@@ -98,12 +99,12 @@ function standingsIn(state: State, plan: Plan, context: Context): Standing[] {
   return answering[context.side].list.flatMap((address): Standing[] => {
     const { when } = address
     if (when !== null && !sameValue(state.possible.get(when.setting)?.[0], when.value)) return []
-    const { functionId } = assigned(state, plan, address, context)
+    const { functionId, unsure } = assigned(state, plan, address, context)
     const asks = functions.get(functionId ?? '')
     if (!asks || (!mayHaveSay(asks) && !remarking.has(`function/${asks.id}`))) return []
     const missing = missingFrom(address, context)
     if (missing.length > 0) return []
-    const { effectiveFunctionId: gets, verdict } = judge(state, asks.id, context, address)
+    const { effectiveFunctionId: gets, verdict } = judge(state, asks.id, context, address, unsure)
     const fn = functions.get(gets ?? '')
     return fn && verdict !== 'dead' && mayHaveSay(fn) ? [{ address, fn, verdict }] : []
   })

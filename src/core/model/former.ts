@@ -5,6 +5,13 @@ import type { BodyModel } from './types'
 type FormerConsequence =
   Rule['then'] | { readonly kind: 'unavailable' | 'ineffective'; readonly control: string }
 
+/** Common settings that former definitions may mean and that are said otherwise now: by the values of another setting, or by the model itself. */
+const retired: ReadonlySet<string | null> = new Set([
+  ...(['flash.rearSync', 'flash.slowSync', 'exposure.highlightWeight', 'focus.release'] as const),
+  ...(['focus.lensSwitch', 'controls.lock', 'controls.stillsMotionSplit', 'controls.dialFront'] as const),
+  ...(['controls.dialRear', 'controls.functionMenuSides', 'movie.recordKeyInStills'] as const),
+])
+
 /** A definition written for a former Salt Shelf in the form of this one; one that is in it already is given back. */
 export function asWrittenNow(model: BodyModel): BodyModel {
   const rules = model.rules.map((rule): Rule => {
@@ -13,5 +20,8 @@ export function asWrittenNow(model: BodyModel): BodyModel {
     const now: Remarking = { kind: then.kind, controls: [then.control] }
     return { ...rule, then: now }
   })
-  return rules.some((rule, i) => rule !== model.rules[i]) ? { ...model, rules } : model
+  const settings = model.settings.map((one) => (retired.has(one.means) ? { ...one, means: null } : one))
+  const same = (a: readonly unknown[], b: readonly unknown[]) => a.every((one, i) => one === b[i])
+  if (same(rules, model.rules) && same(settings, model.settings)) return model
+  return { ...model, rules, settings }
 }

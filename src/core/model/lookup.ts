@@ -1,6 +1,6 @@
 import { memoize } from '../memoize'
 import { addressesOf, type Address } from './addresses'
-import { menuPlaces, type MenuPlace } from './menu'
+import { menuPlaces, setUpLine, type MenuPlace } from './menu'
 import type { Act, AssignSide, BodyModel, Control, Domain, Doubt, Filming } from './types'
 import type { ModelFunction, Setting } from './types'
 import type { Value } from '../vocabulary/values'
@@ -16,7 +16,7 @@ export interface Lookup {
   /** The addresses of each side. */
   readonly answering: Readonly<Record<AssignSide, Answering>>
   readonly acts: ReadonlyMap<string, Act>
-  /** "Focus 2 / line 4" by setting or act id. */
+  /** "Focus 2 / line 4" by the id of a setting, an act or a set-up page. */
   readonly menuAddress: ReadonlyMap<string, string>
   /** Where each line of the menu stands, by setting or act id. */
   readonly menuPlaces: ReadonlyMap<string, MenuPlace>
@@ -51,10 +51,10 @@ export function domainOf(model: BodyModel, settingId: string): Domain {
   return setting.domain
 }
 
-/** What a line of a menu is called: the label of a setting, the name of an act. */
+/** What a line of a menu is called: the label of a setting, the name of an act or of a set-up page. */
 export function itemName(model: BodyModel, id: string): string {
   const { settings, acts } = lookup(model)
-  return settings.get(id)?.label ?? acts.get(id)?.name ?? id
+  return settings.get(id)?.label ?? acts.get(id)?.name ?? setUpLine(model, id)?.name ?? id
 }
 
 /** The factory value of a setting. */

@@ -8,8 +8,21 @@ export interface MenuPage {
   readonly lines: readonly MenuLine[]
 }
 
-/** A setting, an act, or a line that opens further lines behind one more press. */
-export type MenuLine = string | { readonly name: string; readonly behind: readonly string[] }
+/** A setting, an act, a line that opens further lines behind one more press, or one that opens a set-up page. */
+export type MenuLine = string | { readonly name: string; readonly behind: readonly string[] } | SetUpLine
+
+/** What is set up on a page of its own: what is on the keys, in the function menus, in the own menu, in the hold sets. */
+export const setUpPages = ['keys', 'grids', 'ownMenu', 'holdSets'] as const
+
+/** One of `setUpPages`. */
+export type SetUpPage = (typeof setUpPages)[number]
+
+/** A line of the menu that opens a set-up page. */
+export interface SetUpLine {
+  readonly id: string
+  readonly name: string
+  readonly opens: SetUpPage
+}
 
 /** What kind of thing an act does, besides the values it sets. */
 export const actKinds = [

@@ -1,4 +1,5 @@
-import type { BodyModel } from './types'
+import type { SetUpLine } from './menu-types'
+import type { BodyModel, SetUpPage } from './types'
 
 /** Where a line of the menu stands, counted from 0; `inner` for one behind a further press. */
 export interface MenuPlace {
@@ -16,6 +17,7 @@ export function menuPlaces(model: BodyModel): MenuPlace[] {
     lines.flatMap((one, line): MenuPlace[] => {
       const address = `${name} / line ${line + 1}`
       if (typeof one === 'string') return [{ id: one, address, page, line, inner: null }]
+      if ('opens' in one) return [{ id: one.id, address, page, line, inner: null }]
       return one.behind.map((id, inner) => ({
         id,
         address: `${address} / ${one.name} / line ${inner + 1}`,
@@ -25,6 +27,24 @@ export function menuPlaces(model: BodyModel): MenuPlace[] {
       }))
     }),
   )
+}
+
+/** The lines that open set-up pages, in menu order. */
+export function setUpLines(model: BodyModel): SetUpLine[] {
+  return model.menu.flatMap(({ lines }) =>
+    lines.flatMap((one) => (typeof one !== 'string' && 'opens' in one ? [one] : [])),
+  )
+}
+
+/** The line that opens a set-up page, by its id. */
+export function setUpLine(model: BodyModel, id: string): SetUpLine | undefined {
+  return setUpLines(model).find((line) => line.id === id)
+}
+
+/** The menu line that opens a set-up page, "Operation / line 2"; null where the model names none. */
+export function setUpAddress(model: BodyModel, page: SetUpPage): string | null {
+  const line = setUpLines(model).find(({ opens }) => opens === page)
+  return menuPlaces(model).find(({ id }) => id === line?.id)?.address ?? null
 }
 
 /**

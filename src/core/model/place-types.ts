@@ -15,6 +15,8 @@ export interface BankFamily {
   /** Whether a slot keeps what is on the keys, and what is in the function menus. */
   readonly storesKeys: boolean
   readonly storesGrids: boolean
+  /** Whether a slot keeps the own menu; it does not where this is left out. */
+  readonly storesOwnMenu?: boolean
   readonly nameLength: number
   readonly slots: readonly Slot[]
 }

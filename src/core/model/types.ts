@@ -8,8 +8,8 @@ import type { Cards, FocusGeometry, Sensor } from './gear-types'
 
 export { orientations, postures, runStates } from './basics'
 export type { AssignSide, Choice, FirmwareRange, Orientation, Posture, RunState, Side } from './basics'
-export { actKinds } from './menu-types'
-export type { Act, Grid, MenuPage, OwnMenu } from './menu-types'
+export { actKinds, setUpPages } from './menu-types'
+export type { Act, Grid, MenuPage, OwnMenu, SetUpPage } from './menu-types'
 export type { BankFamily, Filming, HoldSet, ModePosition, Slot } from './place-types'
 export type { Cards, FocusArea, FocusGeometry, LensModel, Zone } from './gear-types'
 
@@ -72,7 +72,8 @@ export interface CardFileKind {
 
 /**
  * A fact that is not known for certain. `about` names it: `rules/<id>`, `functions/<id>/<run state>`,
- * `settings/<id>/storedBy`, `settings/<id>/factory`, `families/<id>/keeping`, `filming/swapTo`, `focus/heldWins`.
+ * `settings/<id>/storedBy`, `settings/<id>/factory`, `families/<id>/keeping`, `families/<id>/storesKeys`,
+ * `families/<id>/storesGrids`, `families/<id>/storesOwnMenu`, `filming/swapTo`, `focus/heldWins`.
  * What follows from it is answered with every candidate and "test on body".
  */
 export interface Doubt {
@@ -151,6 +152,8 @@ export interface Reach {
 export interface Gesture extends FirmwareRange {
   readonly id: string
   readonly name: string
+  /** Another gesture (`control/gesture`) that is pressed together with this one. */
+  readonly with?: string
   /** Name of the function list it accepts. */
   readonly accepts: string
   /** Function as delivered, by side; on a control with `assignedBy`, by value of that setting. */

@@ -3,6 +3,8 @@ import { memoize } from '../memoize'
 import type { BodyModel, Orientation, OwnMenu, Setting, Side } from '../model/types'
 import type { Value } from '../vocabulary/values'
 import {
+  bankGridRow,
+  bankOwnRow,
   baseCellOf,
   baseCellRow,
   baseCells,
@@ -98,6 +100,47 @@ export const gridCells: (model: BodyModel) => readonly CellRow[] = memoize((mode
 /** What stands in a cell of a function menu: as the rows say, else as delivered, else nothing. */
 export function cellValue(rows: Rows, { grid, cell }: GridCell): string {
   return String(rows[gridRow(grid.id, cell)] ?? grid.factory[cell - 1] ?? emptyCell)
+}
+
+/** Slots in force, by family; null where none is. */
+type Banks = Readonly<Record<string, string | null>>
+
+/**
+ * What stands in a cell of a function menu while slots are in force: a slot's own where its family keeps that, else the
+ * plan's. Null where nobody knows whether the family keeps it and the two differ.
+ */
+export function cellIn(model: BodyModel, rows: Rows, banks: Banks, cell: GridCell): string | null {
+  const plans = cellValue(rows, cell)
+  const kept = keptBy(model, rows, banks, 'storesGrids', (family, slot) =>
+    bankGridRow(family, slot, cell.grid.id, cell.cell),
+  )
+  return kept === undefined || kept.value === plans ? plans : kept.isSure ? kept.value : null
+}
+
+/** What stands in a line of the own menu while slots are in force, likewise; null also where it is empty. */
+export function ownLineIn(model: BodyModel, rows: Rows, banks: Banks, one: OwnLine): string | null {
+  const planned = rows[one.row]
+  const plans = typeof planned === 'string' ? planned : null
+  const kept = keptBy(model, rows, banks, 'storesOwnMenu', (family, slot) =>
+    bankOwnRow(family, slot, one.page, one.line),
+  )
+  return kept === undefined || kept.value === plans ? plans : kept.isSure ? kept.value : null
+}
+
+function keptBy(
+  model: BodyModel,
+  rows: Rows,
+  banks: Banks,
+  keeps: 'storesGrids' | 'storesOwnMenu',
+  rowIn: (family: string, slot: string) => RowId,
+): { readonly value: string; readonly isSure: boolean } | undefined {
+  for (const family of model.families) {
+    const slot = banks[family.id] ?? null
+    const value = slot === null || family[keeps] !== true ? undefined : rows[rowIn(family.id, slot)]
+    if (typeof value === 'string')
+      return { value, isSure: !lookup(model).doubts.has(`families/${family.id}/${keeps}`) }
+  }
+  return undefined
 }
 
 /** A line of the own menu; page and line are counted from 1. */

@@ -1,6 +1,7 @@
 import { type RowId, describeRow, idsOf, isSlotRow, keyRow, parseRow, rowsOfSlot, showRow } from './rows'
 import { lookup, menuOrder } from '../model/lookup'
-import type { BodyModel } from '../model/types'
+import { setUpAddress } from '../model/menu'
+import type { BodyModel, SetUpPage } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import { planFor } from './bodies'
 import { plannedSlots, type Plan } from './plan'
@@ -133,6 +134,7 @@ function rankOf(model: BodyModel, id: RowId, body: string): readonly [number, nu
       return [8, inMenu(row.value.setting.id)]
     case 'bankKey':
     case 'bankGrid':
+    case 'bankOwn':
       return [9, 0]
     case 'bankFact':
       return row.value.fact === 'name' ? [10, 0] : null
@@ -143,6 +145,22 @@ function rankOf(model: BodyModel, id: RowId, body: string): readonly [number, nu
 
 function menuOf(model: BodyModel, id: RowId): string {
   const row = parseRow(model, id)
-  const setting = row.ok && 'setting' in row.value ? row.value.setting : null
+  if (!row.ok) return ''
+  const page = setUpPageOf[row.value.kind]
+  if (page) return setUpAddress(model, page) ?? ''
+  const setting = 'setting' in row.value ? row.value.setting : null
   return (setting && lookup(model).menuAddress.get(setting.id)) ?? ''
+}
+
+/** The set-up page on which a kind of row is set. */
+const setUpPageOf: Readonly<Record<string, SetUpPage>> = {
+  key: 'keys',
+  bankKey: 'keys',
+  grid: 'grids',
+  bankGrid: 'grids',
+  own: 'ownMenu',
+  ownName: 'ownMenu',
+  bankOwn: 'ownMenu',
+  hold: 'holdSets',
+  holdName: 'holdSets',
 }

@@ -1,5 +1,6 @@
 import { pressesTo, type MenuPlace } from '../model/menu'
-import type { Control, Grid, Manner, Posture } from '../model/types'
+import type { Address } from '../model/addresses'
+import type { BodyModel, Control, Grid, Manner, Posture } from '../model/types'
 import type { Operator, Times } from './operators'
 
 /** How often each move is made. */
@@ -38,8 +39,24 @@ export interface Meeting {
   readonly inGrip: boolean
 }
 
-/** How a control is met in a posture; null where the posture does not reach it. */
-export function meeting(control: Control, posture: Posture): Meeting | null {
+/**
+ * How the control of an address is met in a posture; null where the posture does not reach it. Of two keys pressed together
+ * both have to be reached, by two fingers, and the other is one press more.
+ */
+export function meetingAt(model: BodyModel, { control, gesture }: Address, posture: Posture): Meeting | null {
+  const met = meeting(control, posture)
+  const other = model.controls.find(({ id }) => id === gesture.with?.split('/')[0])
+  if (!met || !other) return met
+  const second = meeting(other, posture)
+  if (!second || control.reach[posture]?.digit === other.reach[posture]?.digit) return null
+  return {
+    moves: added(met.moves, second.moves, { press: 1 }),
+    atFinder: met.atFinder && second.atFinder,
+    inGrip: met.inGrip && second.inGrip,
+  }
+}
+
+function meeting(control: Control, posture: Posture): Meeting | null {
   const reach = control.reach[posture]
   if (!reach) return null
   const far: Moves = reach.grade === 3 ? { leave: 1 } : reach.grade === 0 ? {} : { reach: reach.grade }

@@ -1,5 +1,5 @@
-import { cellValue, gridCells, ownLines, type CellRow, type OwnLine } from '../plan/cells'
-import { type Rows, rowValue } from '../plan/rows'
+import { cellIn, gridCells, ownLineIn, ownLines, type CellRow, type OwnLine } from '../plan/cells'
+import type { Rows } from '../plan/rows'
 import { lookup } from '../model/lookup'
 import { valuesOf } from '../model/domain'
 import type { BodyModel, ModelFunction, Posture, Setting, Side } from '../model/types'
@@ -7,12 +7,13 @@ import type { Plan } from '../plan/plan'
 import { memoize } from '../memoize'
 import { answers, type Resolution, type ResolvedAddress } from '../resolve/resolved'
 import { halfPressSetting } from '../resolve/held'
+import { workOf } from '../resolve/resolve'
 import { startsFocus } from '../vocabulary/focus-roles'
 import type { NeedFlag } from '../vocabulary/need-flags'
 import {
   added,
   directTiers,
-  meeting,
+  meetingAt,
   movesFor,
   movesToCell,
   movesToLine,
@@ -238,7 +239,7 @@ function priced(
   words: string,
   moves: Moves,
 ): Path[] {
-  const met = meeting(address.control, hand.posture)
+  const met = meetingAt(hand.model, address, hand.posture)
   if (!met) return []
   const parts = partsOf(added(moves, met.moves), hand.times)
   const { atFinder, inGrip } = met
@@ -251,7 +252,7 @@ function byMenus(hand: ReachContext, setting: string): Path[] {
 
 function byGrids(hand: ReachContext, setting: string): Path[] {
   const { model, plan, side, gridCounts } = hand
-  return (cellsFor(model)(plan.rows).get(setting) ?? [])
+  return (cellsFor(model)(plan.rows)(banksOf(hand)).get(setting) ?? [])
     .filter(({ grid }) => grid.side === side)
     .flatMap(({ grid, cell }) =>
       opened(hand, [{ fn: grid.openedBy, more: 0 }], {
@@ -263,34 +264,53 @@ function byGrids(hand: ReachContext, setting: string): Path[] {
     )
 }
 
+/** The slots in force where paths are looked for: some keep menus of their own. */
+function banksOf({ resolution }: Pick<ReachContext, 'resolution'>): Banks {
+  return workOf(resolution)?.context.banks ?? noBanks
+}
+
+type Banks = Readonly<Record<string, string | null>>
+const noBanks: Banks = {}
+
+/** Something of a model worked out for rows and slots in force; remembered for each. */
+function inBanks<T>(make: (model: BodyModel, rows: Rows, banks: Banks) => T) {
+  return memoize((model: BodyModel) =>
+    memoize((rows: Rows) => {
+      const known = new Map<string, T>()
+      return (banks: Banks): T => {
+        const key = model.families.map(({ id }) => banks[id] ?? '').join('/')
+        const found = known.get(key) ?? make(model, rows, banks)
+        known.set(key, found)
+        return found
+      }
+    }),
+  )
+}
+
 /** Cells of the function menus by what stands in them. */
-const cellsFor = memoize((model: BodyModel) =>
-  memoize((rows: Rows): ReadonlyMap<string, readonly CellRow[]> => {
-    const found = new Map<string, CellRow[]>()
-    for (const one of gridCells(model)) {
-      const item = cellValue(rows, one)
-      found.set(item, [...(found.get(item) ?? []), one])
-    }
-    return found
-  }),
-)
+const cellsFor = inBanks((model, rows, banks): ReadonlyMap<string, readonly CellRow[]> => {
+  const found = new Map<string, CellRow[]>()
+  for (const one of gridCells(model)) {
+    const item = cellIn(model, rows, banks, one)
+    if (item !== null) found.set(item, [...(found.get(item) ?? []), one])
+  }
+  return found
+})
 
 /** The first line of the own menu by what stands in it. */
-const linesFor = memoize((model: BodyModel) =>
-  memoize((rows: Rows): ReadonlyMap<string, OwnLine> => {
-    const found = new Map<string, OwnLine>()
-    for (const one of ownLines(model)) {
-      const item = rowValue(rows, one.row)
-      if (typeof item === 'string' && !found.has(item)) found.set(item, one)
-    }
-    return found
-  }),
-)
+const linesFor = inBanks((model, rows, banks): ReadonlyMap<string, OwnLine> => {
+  const found = new Map<string, OwnLine>()
+  for (const one of ownLines(model)) {
+    const item = ownLineIn(model, rows, banks, one)
+    if (item !== null && !found.has(item)) found.set(item, one)
+  }
+  return found
+})
 
 /** By the own menu: its own key opens it, or the menu key does. */
 function byOwnMenu(hand: ReachContext, setting: string): Path[] {
   const { model, plan, resolution } = hand
-  const own = linesFor(model)(plan.rows).get(setting)
+  const own = linesFor(model)(plan.rows)(banksOf(hand)).get(setting)
   if (!own) return []
   const moves = movesToLine(own.page, own.line)
   return opened(hand, ownOpeners(model, resolution), {

@@ -6,8 +6,6 @@ export function dialSettings(model: BodyModel): Setting[] {
   const meant = [
     'controls.dialLayout',
     'controls.dialDirection',
-    'controls.dialFront',
-    'controls.dialRear',
     'controls.wheel',
     'controls.lensRing',
     'controls.lensRingDirection',

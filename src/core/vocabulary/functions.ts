@@ -21,8 +21,8 @@ focus.areaOnly | hold | area | focus.area | focus.areaLimit | Changes the area w
 focus.chooseArea | choose | - | focus.area | focus.areaLimit | Opens the list of areas.
 focus.nextArea | cycle | - | focus.area | focus.areaLimit | Steps to the next focus area.
 focus.recallArea | hold | slot | focus.area | - | Brings a kept point and area while held.
-focus.chooseMode | choose | - | focus.mode | focus.lensSwitch | Opens the list of focus modes.
-focus.flipMode | toggle | - | focus.mode | focus.lensSwitch | Changes between autofocus and manual focus.
+focus.chooseMode | choose | - | focus.mode | - | Opens the list of focus modes.
+focus.flipMode | toggle | - | focus.mode | - | Changes between autofocus and manual focus.
 focus.flipModeHold | hold | - | focus.mode | focus.mode | Manual focus while held; adds nothing when it is manual already.
 focus.flipContinuous | toggle | - | focus.mode | - | Changes between focusing once and following.
 focus.toggleDetection | toggle | - | focus.detection | focus.area | Subject detection on and off.
@@ -45,6 +45,12 @@ focus.ringOverride | toggle | - | focus.ringOverride | - | Lets the ring move fo
 focus.touch | toggle | - | focus.touch | controls.touch | Touch focusing on and off.
 focus.tap | press | - | - | focus.touch | Focuses where the screen is touched.
 focus.motionSpeed | choose | - | focus.motionSpeed | - | Opens the speed of film autofocus.
+focus.holdAreaAndMode | held-and-turn | dials | focus.area focus.mode | focus.areaLimit | Held, it lends one dial to the AF area and another to the focus mode.
+focus.followWhileHeld | hold | - | focus.mode | focus.mode | Continuous AF while held, whatever the menu says.
+focus.recallDistance | press | - | - | focus.storedDistance | Goes to the distance that was stored.
+focus.toggleDepthOverlay | toggle | - | focus.depthOverlay | - | Depth overlay on and off.
+focus.toggleGuide | toggle | - | focus.guide | focus.mode | Focus guide on and off.
+focus.toggleTouchPad | toggle | - | focus.touchPad | controls.touch | Moving the AF point by a finger on the screen, on and off.
 exposure.lock | hold | - | - | exposure.mode | Keeps the metered exposure while held.
 exposure.lockToggle | toggle | - | - | exposure.mode | Keeps the metered exposure until pressed again.
 exposure.meterAndFocus | hold | - | - | focus.halfPress | Half-press: meters, and focuses if half-press may.
@@ -69,16 +75,19 @@ exposure.togglePreview | toggle | - | exposure.preview | - | Exposure preview on
 exposure.depthPreview | hold | - | - | - | Stops the lens down while held.
 exposure.bracket | choose | - | exposure.bracketKind | drive.mode | Opens bracketing.
 exposure.bulb | toggle | - | - | exposure.mode | Between holding the shutter open and pressing twice.
+exposure.chooseNd | choose | - | exposure.ndFilter | - | Opens the strengths of the ND filter.
 flash.toggle | toggle | - | flash.mode | - | Flash on and off.
 flash.chooseMode | choose | - | flash.mode | - | Opens the flash modes.
 flash.turnCompensation | turn | - | flash.compensation | flash.mode | Turns the flash compensation.
 flash.lock | press | - | - | flash.mode | Meters the flash and keeps it.
+flash.modellingLight | press | - | - | flash.mode | A run of weak flashes that shows where shadows fall.
 colour.lockBalance | hold | - | - | colour.balanceMode | Keeps the white balance found while held; nothing to keep when it is fixed.
 colour.lockBalanceToggle | toggle | - | - | colour.balanceMode | Keeps the white balance found until pressed again.
 colour.chooseBalance | choose | - | colour.balanceMode colour.kelvin | - | Opens the white balance list.
 colour.measureBalance | press | - | colour.customBalance | - | Measures a balance from a card.
 colour.turnKelvin | turn | - | colour.kelvin | colour.balanceMode | Turns the colour temperature.
 colour.chooseLook | choose | - | colour.look | image.kind | Opens the renderings.
+colour.nextBalance | cycle | - | colour.balanceMode | - | Steps to the next white balance.
 image.chooseKind | choose | - | image.kind | - | Opens the file types.
 image.toggleRaw | toggle | - | image.kind | - | Adds raw to processed files, or leaves it.
 image.toggleCrop | toggle | - | image.crop | - | Crop on and off.
@@ -90,6 +99,8 @@ drive.timer | toggle | - | drive.mode | - | Self-timer on and off.
 drive.burstWhileHeld | hold | - | drive.mode | - | A burst while held.
 drive.turnRate | turn | - | drive.rate | drive.mode | Turns the burst rate.
 drive.preCapture | toggle | - | drive.preCapture | shutter.kind | Pre-capture on and off.
+drive.startInterval | press | - | - | drive.interval | Starts the interval series.
+drive.startSeries | press | - | - | focus.seriesFrames | Starts the focus series.
 shutter.chooseKind | choose | - | shutter.kind | - | Opens the shutter types.
 shutter.toggleSilent | toggle | - | shutter.kind | - | Changes between the silent shutter and the one in the menu.
 shutter.toggleFlicker | toggle | - | shutter.flickerReduction | shutter.kind | Flicker reduction on and off.
@@ -103,9 +114,11 @@ movie.chooseProfile | choose | - | movie.profile | - | Opens the tone curves.
 movie.toggleSlow | toggle | - | movie.slowPlayback | movie.frameRate | Slow motion on and off.
 movie.mark | press | - | - | - | Marks a moment in the film.
 movie.powerZoom | turn | speed | - | - | Zooms a lens that can.
+movie.togglePreRecord | toggle | - | movie.preRecord | - | Keeping the seconds before you press record, on and off.
 audio.chooseLevel | choose | - | audio.level | audio.levelMode | Opens the sound level.
 audio.toggleMeters | toggle | - | audio.meters | - | Level meters on and off.
 audio.toggleWind | toggle | - | audio.windFilter | - | Wind filter on and off.
+audio.turnHeadphones | turn | - | audio.monitor | - | Turns the volume of the headphones.
 assist.toggleZebra | toggle | - | assist.zebra | - | Zebra on and off.
 assist.chooseZebra | choose | - | assist.zebraLevel | assist.zebra | Opens the zebra level.
 assist.toggleLogPreview | toggle | - | assist.logPreview | movie.profile | Log preview on and off.
@@ -116,6 +129,10 @@ assist.toggleGrid | toggle | - | assist.grid | - | Grid on and off.
 assist.toggleHistogram | toggle | - | assist.histogram | - | Histogram on and off.
 assist.brightView | toggle | - | assist.brightView | - | Brightens the view in the dark.
 assist.naturalView | toggle | - | assist.naturalView | - | The scene without look and exposure.
+assist.nextLut | cycle | - | assist.viewLut | assist.logPreview | Steps to the next look that log is shown with.
+assist.toggleVectorscope | toggle | - | assist.vectorscope | - | Vectorscope on and off.
+assist.toggleGuides | toggle | - | assist.safeArea | - | Frame guides on and off.
+assist.nextDesqueeze | cycle | - | assist.desqueeze | - | Steps through the widths a squeezed view is shown in.
 display.nextPage | cycle | - | - | display.pages | Steps through the display pages.
 display.switchFinder | cycle | - | display.finderSwitch | - | Steps between finder, screen and by the eye.
 display.playback | press | - | - | - | Shows the pictures taken.
@@ -125,6 +142,8 @@ display.delete | press | - | - | cards.playFrom | Deletes the picture shown.
 display.send | press | - | - | network.wireless | Sends the picture shown.
 display.brightness | turn | - | display.screenBrightness | - | Turns the brightness of the screen.
 display.nightMode | toggle | - | display.nightMode | - | Dark display on and off.
+display.zoomToPoint | press | - | - | focus.point | Enlarges the picture shown at the point that was focused.
+display.voiceMemo | press | - | - | - | Records a few spoken words with the picture shown.
 menu.own | press | - | - | - | Opens your own menu.
 menu.functions | press | - | - | - | Opens the function menu.
 menu.full | press | - | - | - | Opens the full menu.

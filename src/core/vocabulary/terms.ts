@@ -26,7 +26,6 @@ exposure.metering | Metering mode
 exposure.spotSize | Spot size
 exposure.spotFollowsPoint | Spot follows focus point
 exposure.meterFollowsSubject | Metering on the tracked subject
-exposure.highlightWeight | Highlight-weighted metering
 exposure.meteringOffset | Metering adjustment
 exposure.halfPressLock | AE lock on half-press
 exposure.lockHold | AE lock stays
@@ -36,17 +35,19 @@ exposure.bracketKind | Bracketing
 exposure.bracketFrames | Bracket frames
 exposure.bracketStep | Bracket step
 exposure.bracketOrder | Bracket order
-exposure.dynamicRange | Highlight headroom
+exposure.dynamicRange | Highlight protection
 exposure.longNoise | Long exposure noise reduction
 exposure.bulbTimer | Long exposure timer
 exposure.meterTimer | Meter stays on
+exposure.burstLock | AE lock in a burst
+exposure.ndFilter | ND filter
 flash.mode | Flash mode
 flash.compensation | Flash compensation
 flash.syncSpeed | Flash sync speed
-flash.rearSync | Rear-curtain sync
-flash.slowSync | Slow sync
 flash.highSpeed | High-speed sync
 flash.wireless | Wireless flash
+flash.slowestShutter | Slowest shutter speed with flash
+flash.isoCeiling | Auto ISO maximum with flash
 focus.mode | Focus mode
 focus.autoSwitch | Automatic single or continuous
 focus.area | AF area
@@ -76,7 +77,6 @@ focus.halfPressMotion | AF on half-press while filming
 focus.preAf | Pre-focus
 focus.priorityOnce | Release priority, single AF
 focus.priorityFollow | Release priority, continuous AF
-focus.release | Release without focus
 focus.case | AF behaviour preset
 focus.persistence | AF persistence
 focus.acceleration | Speed change tracking
@@ -90,7 +90,6 @@ focus.lamp | AF assist lamp
 focus.lowLight | Low-light AF
 focus.fineTune | AF fine adjustment
 focus.rangeLimit | Focus range limit
-focus.lensSwitch | Lens AF switch
 focus.ringDirection | Focus ring direction
 focus.ringResponse | Focus ring response
 focus.ringThrow | Focus ring throw
@@ -113,6 +112,11 @@ focus.touch | Touch AF
 focus.touchPad | Touch pad while at the finder
 focus.touchPadZone | Touch pad zone
 focus.starAf | Star focus
+focus.priorityFirst | First-frame priority
+focus.priorityNext | Next-frame priority
+focus.guide | Focus guide
+focus.pointSpeed | AF point speed
+focus.storedDistance | Stored focus distance
 colour.balanceMode | White balance
 colour.kelvin | Colour temperature
 colour.balanceShift | White balance shift
@@ -150,9 +154,11 @@ image.aberration | Aberration correction
 image.distortion | Distortion correction
 image.diffraction | Diffraction correction
 image.lensCorrection | Lens corrections
-image.softSkin | Soft skin
+image.softSkin | Skin smoothing
 image.multiShot | Pixel shift
 image.composite | Multiple exposure
+image.cropWarning | Crop indicator
+image.zoomKind | Zoom type
 drive.mode | Drive mode
 drive.rate | Burst rate
 drive.rateHigh | Burst rate, high
@@ -164,7 +170,8 @@ drive.preCapture | Pre-capture
 drive.interval | Interval
 drive.intervalFrames | Interval frames
 drive.intervalSmoothing | Interval exposure smoothing
-drive.releaseDelay | Anti-shock delay
+drive.releaseDelay | Shutter delay
+drive.modeLimit | Drive mode selection
 shutter.kind | Shutter type
 shutter.firstCurtain | Electronic first curtain
 shutter.silentMode | Silent mode
@@ -174,6 +181,7 @@ shutter.withoutCard | Release without card
 shutter.withoutLens | Release without lens
 shutter.closeAtPowerOff | Shutter closes at power off
 shutter.sound | Shutter sound
+shutter.releaseIndicator | Release indicator
 stabiliser.mode | Stabilisation
 stabiliser.movie | Film stabilisation
 stabiliser.direction | Stabiliser direction
@@ -202,7 +210,6 @@ movie.slowPlayback | Slow motion in camera
 movie.crop | Film crop
 movie.oversampling | High frame rate quality
 movie.recordByShutter | Record with shutter button
-movie.recordKeyInStills | Record key in stills
 movie.recordUsesSlot | Record key uses bank
 movie.standby | Standby
 movie.tally | Tally lamp
@@ -267,6 +274,8 @@ display.nightMode | Dark display
 display.exposureScale | Exposure scale direction
 display.language | Language
 display.dioptre | Finder dioptre
+display.finderLimit | Finder mode selection
+display.pageContents | Display page contents
 files.numbering | File numbering
 files.prefix | File name prefix
 files.moviePrefix | Film name prefix
@@ -304,32 +313,29 @@ body.pixelMap | Pixel mapping
 body.lampAll | Lamps
 body.fan | Cooling fan
 body.region | Sales region
+body.keyLighting | Key illumination
 controls.touch | Touch operation
 controls.touchDoubleTap | Double tap
 controls.dialDirection | Dial direction
 controls.dialLayout | Dial layout
-controls.dialFront | Front dial
-controls.dialRear | Rear dial
 controls.wheel | Rear wheel
 controls.lensRing | Lens ring
 controls.lensRingDirection | Lens ring direction
 controls.ringGuard | Ring only with half-press
 controls.stripGuard | Strip needs a hold
-controls.lock | Operation lock
 controls.lockWhat | Lock covers
 controls.stickLock | Stick lock
 controls.ownMenuFirst | Own menu first
 controls.menuMemory | Menu position kept
-controls.functionMenuSides | Function menu per side
 controls.functionMenuFinder | Function menu in the finder
 controls.bankKeeping | Bank keeping
 controls.bankWidth | Bank width
-controls.stillsMotionSplit | Settings apart for stills and motion
 controls.switchKeeps | Mode switch remembers
 controls.halfPressFeel | Half-press force
 controls.releaseFeel | Release force
 controls.longPress | Long press time
 controls.guide | Help texts
+controls.dialKeys | Key and dial
 `)
 
 /** The common functions' standard terms. Columns: id | term. */
@@ -372,6 +378,12 @@ focus.ringOverride | Ring override
 focus.touch | Touch AF on or off
 focus.tap | Touch to focus
 focus.motionSpeed | Film AF speed
+focus.holdAreaAndMode | AF area and mode with dials
+focus.followWhileHeld | Continuous AF while held
+focus.recallDistance | Recall focus distance
+focus.toggleDepthOverlay | Depth overlay on or off
+focus.toggleGuide | Focus guide on or off
+focus.toggleTouchPad | Touch pad on or off
 exposure.lock | AE lock
 exposure.lockToggle | AE lock, stays
 exposure.meterAndFocus | Meter and focus
@@ -396,16 +408,19 @@ exposure.togglePreview | Exposure preview on or off
 exposure.depthPreview | Depth-of-field preview
 exposure.bracket | Bracketing
 exposure.bulb | Bulb or time
+exposure.chooseNd | ND filter
 flash.toggle | Flash on or off
 flash.chooseMode | Flash mode
 flash.turnCompensation | Flash compensation
 flash.lock | Flash lock
+flash.modellingLight | Modelling light
 colour.lockBalance | White balance lock
 colour.lockBalanceToggle | White balance lock, stays
 colour.chooseBalance | White balance
 colour.measureBalance | Measure white balance
 colour.turnKelvin | Colour temperature
 colour.chooseLook | Rendering
+colour.nextBalance | Next white balance
 image.chooseKind | File type
 image.toggleRaw | Raw added or not
 image.toggleCrop | Crop on or off
@@ -417,6 +432,8 @@ drive.timer | Self-timer
 drive.burstWhileHeld | Burst while held
 drive.turnRate | Burst rate
 drive.preCapture | Pre-capture on or off
+drive.startInterval | Start interval series
+drive.startSeries | Start focus series
 shutter.chooseKind | Shutter type
 shutter.toggleSilent | Silent shutter on or off
 shutter.toggleFlicker | Flicker reduction on or off
@@ -430,9 +447,11 @@ movie.chooseProfile | Tone curve
 movie.toggleSlow | Slow motion on or off
 movie.mark | Shot mark
 movie.powerZoom | Power zoom
+movie.togglePreRecord | Pre-recording on or off
 audio.chooseLevel | Recording level
 audio.toggleMeters | Level meters on or off
 audio.toggleWind | Wind filter on or off
+audio.turnHeadphones | Headphone volume
 assist.toggleZebra | Zebra on or off
 assist.chooseZebra | Zebra level
 assist.toggleLogPreview | Log view assist on or off
@@ -443,6 +462,10 @@ assist.toggleGrid | Grid on or off
 assist.toggleHistogram | Histogram on or off
 assist.brightView | Bright monitoring
 assist.naturalView | Natural view
+assist.nextLut | Next view LUT
+assist.toggleVectorscope | Vectorscope on or off
+assist.toggleGuides | Frame guides on or off
+assist.nextDesqueeze | Next anamorphic desqueeze
 display.nextPage | Next display page
 display.switchFinder | Finder or screen
 display.playback | Playback
@@ -452,6 +475,8 @@ display.delete | Delete
 display.send | Send to phone
 display.brightness | Screen brightness
 display.nightMode | Dark display on or off
+display.zoomToPoint | Zoom to the focus point
+display.voiceMemo | Voice memo
 menu.own | Own menu
 menu.functions | Function menu
 menu.full | Menu

@@ -1,4 +1,5 @@
 import { bankFactRow, bankRow, isGridRow, isKeyRow } from '../../plan/rows'
+import { ownLines } from '../../plan/cells'
 import { lookup } from '../../model/lookup'
 import type { BodyModel, Side } from '../../model/types'
 import { pressSwap } from '../../resolve/filming'
@@ -108,10 +109,16 @@ export function register(
     })
   const keys = family.storesKeys ? Object.entries(memory).filter(([row]) => isKeyRow(row)) : []
   const grids = family.storesGrids ? Object.entries(memory).filter(([row]) => isGridRow(row)) : []
+  const own = (family.storesOwnMenu === true ? ownLines(model) : []).flatMap(({ row }) => {
+    const item = memory[row]
+    return item === undefined ? [] : [[row, item] as const]
+  })
   const rows = {
     ...memory,
     ...Object.fromEntries(kept),
-    ...Object.fromEntries([...keys, ...grids].map(([row, value]) => [bankRow(familyId, slotId, row), value])),
+    ...Object.fromEntries(
+      [...keys, ...grids, ...own].map(([row, value]) => [bankRow(familyId, slotId, row), value]),
+    ),
     [bankFactRow(familyId, slotId, 'side')]: state.side,
     [bankFactRow(familyId, slotId, 'name')]: memory[bankFactRow(familyId, slotId, 'name')] ?? slot.name,
   }

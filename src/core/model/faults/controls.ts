@@ -27,7 +27,7 @@ export function controlFaults(model: BodyModel): Refusal[] {
       const where = `${path}.gestures[${g}]`
       if (!accepted)
         faults.push(fault('dangling', `${where}.accepts`, `No function list is called ${gesture.accepts}.`))
-      faults.push(...firmwareFaults(model, gesture, where))
+      faults.push(...firmwareFaults(model, gesture, where), ...chordFaults(model, control, gesture, where))
       for (const fn of deliveredWith(gesture)) {
         if (!functions.has(fn))
           faults.push(fault('dangling', `${where}.factory`, `No function is called ${fn}.`))
@@ -48,6 +48,17 @@ export function controlFaults(model: BodyModel): Refusal[] {
     faults.push(...variantFaults(control, by, path))
     return faults
   })
+}
+
+/** A gesture pressed together with one that is not there, or with another of its own control. */
+function chordFaults(model: BodyModel, control: Control, gesture: Gesture, where: string): Refusal[] {
+  if (gesture.with === undefined) return []
+  const [other = '', pressed = ''] = gesture.with.split('/')
+  const found = model.controls.find(({ id }) => id === other)?.gestures.find(({ id }) => id === pressed)
+  if (!found) return [fault('dangling', `${where}.with`, `There is no gesture ${gesture.with}.`)]
+  return other === control.id
+    ? [fault('chord', `${where}.with`, `${control.name} cannot be pressed together with itself.`)]
+    : []
 }
 
 function isToggle(model: BodyModel, id: string): boolean {

@@ -2,7 +2,7 @@ import type { Refusal } from '../../result'
 import { commonSettings } from '../../vocabulary/catalogue'
 import { ladderBetween } from '../../vocabulary/ladders'
 import { checkValue } from '../domain'
-import { menuPlaces } from '../menu'
+import { menuPlaces, setUpLines } from '../menu'
 import type { BodyModel, Setting } from '../types'
 import { dangling, fault } from './fault'
 import { firmwareFaults } from './firmware'
@@ -15,7 +15,7 @@ export function settingFaults(model: BodyModel): Refusal[] {
 
 /** Menu lines, cells and own-menu lines that lead nowhere; acts that no menu line and no hand reaches. */
 export function menuFaults(model: BodyModel): Refusal[] {
-  const lines = [...model.settings, ...model.acts]
+  const lines = [...model.settings, ...model.acts, ...setUpLines(model)]
   const inMenu = linesById(model)
   const own = model.ownMenu
   return [

@@ -37,6 +37,7 @@ export const control = object({
     object({
       id,
       name: words(),
+      with: optional(text({ pattern: /^[a-z][a-z0-9-]*\/[a-z][a-z0-9-]*$/, expected: 'control/gesture' })),
       accepts: id,
       factory: object({
         stills: optional(factoryFunction),

@@ -1,4 +1,4 @@
-import { actKinds, runStates } from '../types'
+import { actKinds, runStates, setUpPages } from '../types'
 import { choose, flag, list, number, object, oneOf, optional, orNull } from './shapes'
 import { firmwareRange, id, lineId, settingId, settingValues, side, words } from './ids'
 import { need } from './rules'
@@ -16,6 +16,7 @@ export const family = object({
   widenedBy: optional(settingId),
   storesKeys: flag(),
   storesGrids: flag(),
+  storesOwnMenu: optional(flag()),
   nameLength,
   slots: list(object({ id, name: words(), side: optional(side), ...firmwareRange }), { atLeast: 1 }),
 })
@@ -42,8 +43,12 @@ export const act = object({
   warning: optional(words(300)),
 })
 
-export const menuLine = choose('a setting id, an act id, or a line with a name and what is behind it', [
+export const menuLine = choose('a setting id, an act id, or a line with a name and what it opens', [
   { when: (input) => typeof input === 'string', shape: lineId },
+  {
+    when: (input) => typeof input === 'object' && input !== null && 'opens' in input,
+    shape: object({ id, name: words(), opens: oneOf(setUpPages) }),
+  },
   {
     when: (input) => typeof input === 'object',
     shape: object({ name: words(), behind: list(lineId, { atLeast: 1 }) }),

@@ -2,6 +2,7 @@ import { bankKind, type BankRow } from './bank'
 import { bankFactKind, type BankFactRow } from './bank-fact'
 import { bankGridKind, type BankGridRow } from './bank-grid'
 import { bankKeyKind, type BankKeyRow } from './bank-key'
+import { bankOwnKind, type BankOwnRow } from './bank-own'
 import { baseKind, type BaseRow } from './base'
 import { bodyKind, type LocalRow } from './body'
 import { bodyFirmwareKind, type BodyFirmwareRow } from './body-firmware'
@@ -36,6 +37,7 @@ export type AboutRow =
   | BankFactRow
   | BankKeyRow
   | BankGridRow
+  | BankOwnRow
   | PairRow
   | PositionRow
   | GridRow
@@ -62,6 +64,7 @@ export const aboutKinds: readonly RowKind<AboutRow>[] = [
   keyKind,
   bankKeyKind,
   bankGridKind,
+  bankOwnKind,
   bankFactKind,
   bankKind,
   pairKind,

@@ -39,30 +39,27 @@ body.pixelMap | - | raw movie | Hides pixels that have failed.
 body.lampAll | - | hand | All lamps of the body on or off.
 body.fan | - | sound | When a fan runs.
 body.region | - | hand | Which languages and rates the body offers.
+body.keyLighting | - | hand | Lights the keys in the dark.
 controls.touch | - | hand | Lets the screen answer to touch.
 controls.touchDoubleTap | - | hand | What two taps do.
 controls.dialDirection | - | hand | Which way a dial turns to brighten.
 controls.dialLayout | - | hand | Which dial changes shutter, aperture, ISO and compensation.
-controls.dialFront | - | hand | What the front dial changes.
-controls.dialRear | - | hand | What the rear dial changes.
 controls.wheel | - | hand | What the rear wheel changes.
 controls.lensRing | - | hand | What the lens's free ring changes.
 controls.lensRingDirection | - | hand | Which way the lens ring turns to raise.
 controls.ringGuard | - | hand | The ring answers only while the shutter is half pressed.
 controls.stripGuard | - | hand | The touch strip answers only after a held tap.
-controls.lock | - | hand | What a locked dial, wheel or strip no longer does.
 controls.lockWhat | - | hand | Which controls the lock switch holds.
 controls.stickLock | - | hand | The stick does nothing.
 controls.ownMenuFirst | - | hand | The menu key opens your own menu first.
 controls.menuMemory | - | hand | The menu opens where you left it.
-controls.functionMenuSides | - | hand | Stills and motion have grids of their own.
 controls.functionMenuFinder | - | preview | Shows the grid with the eye at the finder.
 controls.bankKeeping | - | raw movie | Whether changes made in a bank stay or vanish.
 controls.bankWidth | - | raw movie | Whether banks keep more than the usual rows.
-controls.stillsMotionSplit | - | raw movie | Which rows stills and motion share.
 controls.switchKeeps | - | raw movie | Whether the switch between stills and motion remembers where it was.
 controls.halfPressFeel | - | hand | How deep half-press lies.
 controls.releaseFeel | - | hand | How deep the release lies.
 controls.longPress | s | hand | How long a key must be held to count as held.
 controls.guide | - | preview | Explains menu lines on the screen.
+controls.dialKeys | - | hand | Whether a key that lends a dial is held, or pressed once before and after.
 `)

@@ -26,7 +26,6 @@ exposure.metering | - | meter | Which part of the frame the meter weighs.
 exposure.spotSize | % | meter | How large the metered spot is.
 exposure.spotFollowsPoint | - | meter | Meters where you focus instead of in the middle.
 exposure.meterFollowsSubject | - | meter | Weighs the subject that focus follows; wanders when you pre-focus.
-exposure.highlightWeight | - | meter | Keeps bright parts from burning out.
 exposure.meteringOffset | EV | meter | Shifts what one metering mode calls right.
 exposure.halfPressLock | - | raw | Half-press keeps the metered exposure until you let go.
 exposure.lockHold | - | raw | The lock key keeps exposure until pressed again instead of while held.
@@ -40,11 +39,13 @@ exposure.dynamicRange | % | raw still | Underexposes and lifts, to keep highligh
 exposure.longNoise | - | raw | Takes a dark frame after a long exposure and subtracts it; it doubles the wait.
 exposure.bulbTimer | s | raw | Ends a long exposure by itself.
 exposure.meterTimer | s | hand | How long the meter stays awake after a half-press.
+exposure.burstLock | - | raw | Keeps the exposure of a burst's first picture for all of them.
+exposure.ndFilter | EV | raw movie | A grey filter in the body that takes away light, for a longer shutter speed or a wider aperture.
 flash.mode | - | raw | Whether and how the flash fires.
 flash.compensation | EV | raw | More or less flash than the meter asks for.
 flash.syncSpeed | s | raw | The shortest shutter speed used with flash.
-flash.rearSync | - | raw | Fires at the end of the exposure, so that trails follow what moves.
-flash.slowSync | - | raw | Keeps a slow shutter with flash, for the light behind.
 flash.highSpeed | - | raw | Pulses the flash so that shorter times than sync can be used.
 flash.wireless | - | raw | Fires flashes that are not on the camera.
+flash.slowestShutter | s | raw | The slowest shutter speed the camera may choose with flash.
+flash.isoCeiling | ISO | raw | The highest ISO that automatic ISO may choose with flash.
 `)

@@ -31,7 +31,6 @@ focus.halfPressMotion | - | hand | Whether half-press starts autofocus in motion
 focus.preAf | - | raw | Focuses all the time, before you ask; quicker, and empties the battery.
 focus.priorityOnce | - | hand | Whether the shutter waits for focus in single AF.
 focus.priorityFollow | - | hand | Whether the shutter waits for focus in continuous AF.
-focus.release | - | hand | Lets the shutter go although nothing is in focus.
 focus.case | - | raw | A ready set of persistence and responses for one kind of movement.
 focus.persistence | - | raw | How long focus stays on a subject that something crosses.
 focus.acceleration | - | raw | How well focus follows a subject that starts and stops.
@@ -45,7 +44,6 @@ focus.lamp | - | hand | The lamp beside the lens that helps focus in the dark.
 focus.lowLight | - | raw | Slower but surer focus in the dark.
 focus.fineTune | - | raw | A correction for one lens that focuses in front or behind.
 focus.rangeLimit | m | raw movie | Keeps autofocus from hunting outside a distance.
-focus.lensSwitch | - | raw movie | The switch on the lens; it overrules the camera's menu.
 focus.ringDirection | - | hand | Which way the ring turns towards far.
 focus.ringResponse | - | hand | Whether the ring follows distance turned or speed of turning.
 focus.ringThrow | ° | hand | How far the ring turns from near to far.
@@ -68,4 +66,9 @@ focus.touch | - | hand | What a tap on the screen does: focus, focus and shoot, 
 focus.touchPad | - | hand | Moves the focus point by a finger on the screen with the eye at the finder.
 focus.touchPadZone | - | hand | The part of the screen that answers, so that a nose does not.
 focus.starAf | - | raw | Focuses on stars.
+focus.priorityFirst | - | raw | Whether the first picture of a burst waits for focus.
+focus.priorityNext | - | raw | Whether the pictures after the first wait for focus, or keep the rate.
+focus.guide | - | preview | Signs that say which way to turn the ring, and when it is sharp.
+focus.pointSpeed | - | hand | How fast the AF point goes across the frame while the stick is held.
+focus.storedDistance | m | raw movie | A distance you keep, for a key to go back to.
 `)

@@ -23,7 +23,6 @@ movie.slowPlayback | - | movie | Writes a fast rate to be played slowly.
 movie.crop | × | movie | How much of the sensor's width the film uses.
 movie.oversampling | - | movie | Full readout, or skipping lines at fast rates.
 movie.recordByShutter | - | hand | Lets the shutter release start and stop recording.
-movie.recordKeyInStills | - | hand | What the record key does while the camera stands in stills.
 movie.recordUsesSlot | - | movie | Which motion bank the record key films with from stills.
 movie.standby | - | hand | Ready to record; some keys answer only outside it.
 movie.tally | - | hand | A lamp that shows that the camera records.
@@ -88,4 +87,6 @@ display.nightMode | - | preview | Red or dim signs that spare eyes used to the d
 display.exposureScale | - | preview | Whether plus stands left or right.
 display.language | - | preview | Language of the menus.
 display.dioptre | dpt | preview | Sharpness of the finder for your eye; set on the body.
+display.finderLimit | - | preview | Which of finder, screen and by the eye the key steps through.
+display.pageContents | - | preview | What stands on each page that the display key steps through.
 `)

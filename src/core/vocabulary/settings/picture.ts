@@ -42,6 +42,8 @@ image.lensCorrection | - | still movie | Which faults of the lens are taken out 
 image.softSkin | - | still movie | Smooths skin in processed files.
 image.multiShot | - | raw | Several pictures, the sensor moved between them, put together later.
 image.composite | - | raw still | Several exposures in one picture.
+image.cropWarning | - | preview | A sign in the finder while only the middle of the sensor is used.
+image.zoomKind | - | still movie | How zooming goes on where the lens ends: not at all, by the middle of the sensor, or by enlarging.
 drive.mode | - | hand | One picture, a burst, or the self-timer.
 drive.rate | frames/s | hand | Pictures each second in a burst.
 drive.rateHigh | frames/s | hand | What the fast burst means.
@@ -54,6 +56,7 @@ drive.interval | s | hand | Time between the pictures of an interval series.
 drive.intervalFrames | frames | hand | How many pictures an interval series takes.
 drive.intervalSmoothing | - | raw | Evens out brightness from picture to picture.
 drive.releaseDelay | s | hand | Waits for the camera to come to rest before it exposes.
+drive.modeLimit | - | hand | Which drive modes can be chosen; one left out cannot be called by a key.
 shutter.kind | - | raw sound | Mechanical, first curtain electronic, or all electronic and silent.
 shutter.firstCurtain | - | raw | Less shock; clips blur at short times and wide apertures.
 shutter.silentMode | - | sound hand | Everything that makes a noise or a light is off.
@@ -63,6 +66,7 @@ shutter.withoutCard | - | hand | Lets the shutter go with no card in the body.
 shutter.withoutLens | - | hand | Lets the shutter go with a lens that does not talk to the body.
 shutter.closeAtPowerOff | - | hand | Shields the sensor while lenses are changed; not to be touched or pointed at strong light.
 shutter.sound | - | sound | The sound an electronic shutter plays.
+shutter.releaseIndicator | - | preview | A sign in the finder for each picture that is taken without a sound.
 stabiliser.mode | - | raw movie | Steadies the picture against the shake of your hands.
 stabiliser.movie | - | movie | How strongly film is steadied; the strongest crops the frame.
 stabiliser.direction | - | raw movie | Steadies all directions, or leaves pans alone.
