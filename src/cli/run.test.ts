@@ -87,7 +87,7 @@ describe('the headless command', () => {
     const { output } = await run(['models', '--json'])
     expect(JSON.parse(output)).toMatchObject({
       models: expect.arrayContaining([
-        expect.objectContaining({ id: 'tarrow-heron', settings: 162, acts: 17, rules: 73 }),
+        expect.objectContaining({ id: 'tarrow-heron', settings: 207, acts: 17, rules: 86 }),
       ]) as unknown,
       lenses: expect.arrayContaining(['attic-90', 'tarrow-45']) as unknown,
     })

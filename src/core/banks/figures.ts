@@ -7,7 +7,7 @@ import { keepsStep, nearSafe, pulsesInWords } from '../numbers/flicker'
 import { evAtIso, makeUpFor, rounded, shutterAtIso } from '../numbers/light'
 import { countStops, showStops } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
-import { apertureIn, captureRateIn, shutterIn } from '../resolve/exposure'
+import { apertureIn, captureRateIn, ndStopsIn, shutterIn } from '../resolve/exposure'
 import { lightBetween } from '../resolve/marks'
 import { valueMeaning } from '../resolve/meaning'
 import type { Resolution } from '../resolve/resolved'
@@ -100,13 +100,16 @@ function lightFigure(
 ): Figure | null {
   const jump = lightBetween(model, base, here)
   if (!jump || column.kind === 'base') return null
-  const { from, to } = jump
+  const { from, to, nd } = jump
   const what = 'Light against base'
+  const filtered = nd.some((stops) => stops > 0)
+  const marked = (marks: typeof from, stops: number) =>
+    `${marks.shutter}, ${marks.aperture}, ${marks.iso}${filtered ? `, ND ${stops}` : ''}`
   const inputs = [
-    ['base', `${from.shutter}, ${from.aperture}, ${from.iso}`],
-    [column.name, `${to.shutter}, ${to.aperture}, ${to.iso}`],
+    ['base', marked(from, nd[0])],
+    [column.name, marked(to, nd[1])],
   ] as const
-  const formula = `log₂(t₂/t₁) + log₂(N₁²/N₂²) + log₂(S₂/S₁) = ${signed(jump.shutterStops)} ${signed(jump.apertureStops)} ${signed(jump.isoStops)} = ${signed(jump.stops)} stops`
+  const formula = `log₂(t₂/t₁) + log₂(N₁²/N₂²) + log₂(S₂/S₁)${filtered ? ' + ND₁ − ND₂' : ''} = ${signed(jump.shutterStops)} ${signed(jump.apertureStops)} ${signed(jump.isoStops)}${filtered ? ` ${signed(jump.ndStops)}` : ''} = ${signed(jump.stops)} stops`
   const by = (value: string, short: string, words: string): Figure => ({
     id: 'light',
     what,
@@ -220,18 +223,23 @@ function isoFigure(model: BodyModel, here: Resolution): Figure | null {
   )
   const [aperture, shutter] = [apertureIn(model, here), slowestIn(model, here)]
   if (!cap || !shutter || aperture?.by !== 'owner') return null
-  const ev = evAtIso(aperture.amount, shutter.amount, cap.amount)
-  const darker = nearestStep('shutter', shutterAtIso(ev - 2, aperture.amount, cap.amount))
+  const nd = ndStopsIn(model, here)
+  const ev = evAtIso(aperture.amount, shutter.amount, cap.amount) + nd
+  const darker = nearestStep('shutter', shutterAtIso(ev - nd - 2, aperture.amount, cap.amount))
   return {
     id: 'iso',
     what: 'Automatic ISO',
     value: `${floor ? `${floor.mark.replace('ISO ', '')}–` : ''}${cap.mark.replace('ISO ', '')}`,
     words: `At ${aperture.mark} and ${shutter.mark} it reaches its ceiling at EV ${rounded(ev)}; two stops darker the time would have to be ${darker.mark}.`,
-    formula: `EV = log₂(100 · N² / (t · ISO)); t = 100 · N² / (ISO · 2^EV)`,
+    formula:
+      nd > 0
+        ? `EV = log₂(100 · N² / (t · ISO)) + ND; t = 100 · N² / (ISO · 2^(EV − ND))`
+        : `EV = log₂(100 · N² / (t · ISO)); t = 100 · N² / (ISO · 2^EV)`,
     inputs: [
       ['ceiling', cap.mark],
       ['aperture', aperture.mark],
       ['shutter', shutter.mark],
+      ...(nd > 0 ? [['ND filter', countStops(nd)] as const] : []),
     ],
     fits: true,
   }

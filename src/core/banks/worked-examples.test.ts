@@ -77,6 +77,56 @@ describe('light against base', () => {
   })
 })
 
+const pocket = modelCalled('pell-pocket')
+
+/** Worked from … + ND₁ − ND₂ (a filter of n EV lets 2⁻ⁿ of the light through), base 1/50, f/4, ISO 800 without a filter. */
+describe('light against base through the filter in the body', () => {
+  const dusk = {
+    'base/exposure.mode@motion': 'manual',
+    'base/exposure.isoAuto@motion': false,
+    'base/exposure.shutter@motion': '1/50',
+    'base/exposure.aperture@motion': 'f/4',
+    'base/exposure.iso@motion': 'ISO 800',
+    'bank/pair/road/side': 'motion',
+  } as const
+  const row = (setting: string) => bankRow('pair', 'road', setting)
+
+  it.each([
+    [0, 2, '-2 stops'],
+    [0, 6, '-6 stops'],
+    [4, 2, '+2 stops'],
+    [2, 2, 'no change'],
+  ])('from ND %d to ND %d is %s', (before, after, expected) => {
+    const rows = { ...dusk, 'base/exposure.ndFilter@motion': before, [row('exposure.ndFilter')]: after }
+    expect(figure(pocket, rows, 'pair/road', 'light')?.value).toBe(expected)
+  })
+
+  it('stands in formula and inputs where there is one, and nowhere else', () => {
+    const filtered = figure(pocket, { ...dusk, [row('exposure.ndFilter')]: 4 }, 'pair/road', 'light')
+    expect(filtered?.formula).toBe(
+      'log₂(t₂/t₁) + log₂(N₁²/N₂²) + log₂(S₂/S₁) + ND₁ − ND₂ = + 0 + 0 + 0 − 4 = − 4 stops',
+    )
+    expect(filtered?.inputs.map(([, value]) => value)).toEqual([
+      '1/50, f/4, ISO 800, ND 0',
+      '1/50, f/4, ISO 800, ND 4',
+    ])
+    expect(figure(pocket, dusk, 'pair/road', 'light')?.formula).not.toContain('ND')
+  })
+
+  it('moves the light at which automatic ISO reaches its ceiling by as many stops', () => {
+    const auto = {
+      ...dusk,
+      'base/exposure.isoAuto@motion': true,
+      'base/exposure.isoAutoCeiling@motion': 'ISO 3200',
+    }
+    // log₂(100 · 4² / ((1/50) · 3200)) = log₂(25) = 4.64; two more stops of light through ND 2: 6.64.
+    expect(figure(pocket, auto, 'pair/road', 'iso')?.words).toContain('EV 4.6')
+    expect(figure(pocket, { ...auto, [row('exposure.ndFilter')]: 2 }, 'pair/road', 'iso')?.words).toContain(
+      'EV 6.6',
+    )
+  })
+})
+
 /** Worked from angle / (360° × rate); the nearest step, its angle step × 360 × rate, and log₂(step / exact). */
 describe('the shutter a rate asks for', () => {
   it.each([

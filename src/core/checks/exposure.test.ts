@@ -11,6 +11,7 @@ import type { BodyModel } from '../model/types'
 import { parsePlan } from '../plan/plan'
 import type { Rows } from '../plan/rows'
 import { contextIn } from '../resolve/context'
+import { apertureIn, isoIn, shutterIn } from '../resolve/exposure'
 import { lightBetween } from '../resolve/marks'
 import { resolve } from '../resolve/resolve'
 import { must } from '../result'
@@ -150,6 +151,46 @@ describe('what the camera chooses', () => {
     }
     expect(figure(heron, rows, 'iso')?.words).toContain('At f/2.8 and 1/60 it reaches its ceiling at EV 2.9')
     expect(figure(heron, { ...rows, 'base/exposure.mode@motion': 'full-auto' }, 'iso')).toBeUndefined()
+  })
+})
+
+describe('automatic for each part of the exposure', () => {
+  /** A Heron without exposure modes to speak of: shutter, aperture and ISO each have an automatic mark of their own. */
+  const marked: BodyModel = {
+    ...heron,
+    settings: heron.settings.map((one) =>
+      one.domain.kind === 'ladder' && ['shutter', 'aperture', 'iso'].includes(one.domain.ladder)
+        ? { ...one, domain: { ...one.domain, also: [{ id: 'auto', name: 'Automatic' }] } }
+        : one,
+    ),
+  }
+  const parts = ['shutter', 'aperture', 'iso'] as const
+  const rows = { ...byHand, 'base/exposure.shutter@motion': '1/1000', 'base/movie.frameRate': '25p' }
+
+  it.each(parts)('%s is the camera’s choice, metered, and the others are not', (part) => {
+    const at = (more: Record<string, Value>) =>
+      resolve(marked, planOf(marked, { ...rows, ...more }), contextIn(marked, 'motion', null))
+    const state = at({ [`base/exposure.${part}@motion`]: 'auto' })
+    const said = {
+      shutter: shutterIn(marked, state),
+      aperture: apertureIn(marked, state),
+      iso: isoIn(marked, state),
+    }
+    for (const one of parts) expect(said[one]?.by).toBe(one === part ? 'camera' : 'owner')
+    expect(said[part]?.mark).toBe('Automatic')
+    expect(lightBetween(marked, at({}), state)).toMatchObject({ fromByHand: true, toByHand: false })
+  })
+
+  it('is not judged as a time', () => {
+    expect(found(marked, rows, 'motion-shutter')).not.toEqual([])
+    expect(found(marked, { ...rows, 'base/exposure.shutter@motion': 'auto' }, 'motion-shutter')).toEqual([])
+  })
+
+  it('is a mark like the others under the dial', () => {
+    const plan = planOf(marked, { ...rows, 'base/exposure.iso@motion': 'auto' })
+    expect(resolve(marked, plan, contextIn(marked, 'motion', null)).settings.get('exposure.iso')?.value).toBe(
+      'auto',
+    )
   })
 })
 

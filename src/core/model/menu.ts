@@ -1,5 +1,5 @@
-import type { SetUpLine } from './menu-types'
-import type { BodyModel, SetUpPage } from './types'
+import type { Act, ActKind, SetUpLine } from './menu-types'
+import type { BodyModel, ModelFunction, SetUpPage } from './types'
 
 /** Where a line of the menu stands, counted from 0; `inner` for one behind a further press. */
 export interface MenuPlace {
@@ -27,6 +27,19 @@ export function menuPlaces(model: BodyModel): MenuPlace[] {
       }))
     }),
   )
+}
+
+/** The kind of act that a function does which means it, without the menu. */
+const actsByHand: ReadonlyMap<string | null, ActKind> = new Map([
+  ['cards.format', 'format'],
+  ['drive.startInterval', 'interval'],
+  ['drive.startSeries', 'series'],
+])
+
+/** The act of the menu that a function does, under the same conditions; undefined where it does none, or the menu has none. */
+export function actDoneBy(model: BodyModel, { means }: ModelFunction): Act | undefined {
+  const kind = actsByHand.get(means)
+  return model.acts.find(({ does }) => does === kind)
 }
 
 /** The lines that open set-up pages, in menu order. */

@@ -2,7 +2,48 @@ import { describe, expect, it } from 'vitest'
 import { lenses, models, namedModels } from '@tests/fixtures/models'
 import { factsOf } from '../rules/condition'
 import type { Rule } from '../rules/rule'
+import { commonFunctions, commonSettings } from '../vocabulary/catalogue'
 import type { BodyModel } from './types'
+
+/** What the vocabulary gained last: its items that came after the first release. */
+const latest = [
+  'focus.holdAreaAndMode',
+  'focus.followWhileHeld',
+  'focus.recallDistance',
+  'focus.toggleDepthOverlay',
+  'focus.toggleGuide',
+  'focus.toggleTouchPad',
+  'exposure.chooseNd',
+  'flash.modellingLight',
+  'colour.nextBalance',
+  'drive.startInterval',
+  'drive.startSeries',
+  'movie.togglePreRecord',
+  'audio.turnHeadphones',
+  'assist.nextLut',
+  'assist.toggleVectorscope',
+  'assist.toggleGuides',
+  'assist.nextDesqueeze',
+  'display.zoomToPoint',
+  'display.voiceMemo',
+  'body.keyLighting',
+  'controls.dialKeys',
+  'exposure.burstLock',
+  'exposure.ndFilter',
+  'flash.slowestShutter',
+  'flash.isoCeiling',
+  'focus.priorityFirst',
+  'focus.priorityNext',
+  'focus.guide',
+  'focus.pointSpeed',
+  'focus.storedDistance',
+  'display.finderLimit',
+  'display.pageContents',
+  'image.cropWarning',
+  'image.zoomKind',
+  'drive.modeLimit',
+  'shutter.releaseIndicator',
+]
 
 const makers = [...new Set(models.map((model) => model.maker))]
 
@@ -18,6 +59,17 @@ function labelsOf(model: BodyModel): string[] {
     ...[...model.positions, ...model.grids, ...model.holdSets].map((one) => one.name),
   ].filter((label) => label !== '')
 }
+
+/** The standard terms of a model's settings and functions: words of the trade, which makers share. */
+function standardTerms(model: BodyModel): string[] {
+  const known = [
+    ...model.settings.map(({ means }) => commonSettings.get(means ?? '')),
+    ...model.functions.map(({ means }) => commonFunctions.get(means ?? '')),
+  ]
+  return known.flatMap((one) => (one ? [one.term.toLowerCase()] : []))
+}
+
+const used = (model: BodyModel) => new Set([...model.settings, ...model.functions].map(({ means }) => means))
 
 /** Labels of every model of a maker, as they are spoken. */
 const spokenBy = (maker: string) =>
@@ -82,12 +134,13 @@ describe('the shipped models', () => {
     },
   )
 
-  it('share no label, no page order and no shape of a function menu between makers', () => {
+  it('share no label but a standard term, no page order and no shape of a function menu between makers', () => {
+    const standard = new Set(models.flatMap(standardTerms))
     for (const [i, one] of makers.entries()) {
       for (const two of makers.slice(i + 1)) {
         const other = spokenBy(two)
         expect(
-          [...spokenBy(one)].filter((label) => other.has(label)),
+          [...spokenBy(one)].filter((label) => other.has(label) && !standard.has(label)),
           `${one} and ${two}`,
         ).toEqual([])
         const shapes = (maker: string) =>
@@ -99,6 +152,19 @@ describe('the shipped models', () => {
     }
     const orders = models.map((model) => JSON.stringify(model.menu.map((page) => page.lines)))
     expect(new Set(orders).size).toBe(models.length)
+  })
+
+  it('use every setting and every function of the vocabulary, each model a third of those that came last', () => {
+    const anywhere = new Set(models.flatMap((model) => [...used(model)]))
+    const all = [...commonSettings.keys(), ...commonFunctions.keys()]
+    expect(all.filter((id) => !anywhere.has(id))).toEqual([])
+    for (const model of models) {
+      const mine = used(model)
+      const had = latest.filter((id) => mine.has(id))
+      expect(had.length, `${model.id}: ${had.length} of ${latest.length}`).toBeGreaterThanOrEqual(
+        latest.length / 3,
+      )
+    }
   })
 
   it('use no more than one word for one thing inside a maker', () => {

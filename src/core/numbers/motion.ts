@@ -49,6 +49,8 @@ export interface ExposureDifference {
   readonly shutterStops: number
   readonly apertureStops: number
   readonly isoStops: number
+  /** Light that a grey filter in the body gives back or takes. */
+  readonly ndStops: number
   /** The sum: above zero the second is brighter. */
   readonly stops: number
 }
@@ -68,19 +70,22 @@ export function exposureDifference(from: ExposureMarks, to: ExposureMarks): Expo
   )
 }
 
-/** An exposure in numbers: seconds, f-number, ISO speed. */
+/** An exposure in numbers: seconds, f-number, ISO speed, and the stops that a grey filter in the body takes. */
 export interface ExposureAmounts {
   readonly seconds: number
   readonly aperture: number
   readonly iso: number
+  readonly nd?: number
 }
 
-/** log2(t₂/t₁) + log2(N₁²/N₂²) + log2(S₂/S₁), from the exposure equation. */
+/** log2(t₂/t₁) + log2(N₁²/N₂²) + log2(S₂/S₁) + ND₁ − ND₂, from the exposure equation; a filter's density in stops. */
 export function stopsBetween(from: ExposureAmounts, to: ExposureAmounts): ExposureDifference {
   const shutterStops = Math.log2(to.seconds / from.seconds)
   const apertureStops = 2 * Math.log2(from.aperture / to.aperture)
   const isoStops = Math.log2(to.iso / from.iso)
-  return { shutterStops, apertureStops, isoStops, stops: shutterStops + apertureStops + isoStops }
+  const ndStops = (from.nd ?? 0) - (to.nd ?? 0)
+  const stops = shutterStops + apertureStops + isoStops + ndStops
+  return { shutterStops, apertureStops, isoStops, ndStops, stops }
 }
 
 /** The time of a shutter angle: angle / (360° × frames a second), in seconds. */

@@ -3,6 +3,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
 import { heron } from '@tests/fixtures/heron'
+import { modelCalled } from '@tests/fixtures/models'
+import { rowNamed } from '@tests/fixtures/rows'
 import { must } from '../result'
 import { parsePlan, plannedSlots } from './plan'
 import { markAct, newRecord, progressOf, setUpActs } from './setup'
@@ -41,6 +43,27 @@ describe('the set-up of a plan on a body', () => {
       words: 'Base, Exposure control, stills: Manual',
     })
     expect(acts.at(-1)?.words).toBe('Recall Ebb: expect talks with the players')
+  })
+
+  it('says which menu line opens the page where keys, function menu, own menu and hold sets are set', () => {
+    const linden = modelCalled('brack-linden')
+    const rows = {
+      'key/stills/visor/press': 'focus-guide',
+      'grid/panel-still/1': 'focus.area',
+      'own/1/1': 'focus.area',
+      
+      'hold/alpha/focus.area': 'point',
+    }
+    const planned = must(
+      parsePlan(linden, Object.fromEntries(Object.entries(rows).map(([row, is]) => [rowNamed(row), is]))),
+    )
+    const where = Object.fromEntries(setUpActs(linden, planned, 'a').map((act) => [act.id, act.where]))
+    expect([
+      where['set/key/stills/visor/press'],
+      where['set/grid/panel-still/1'],
+      where['set/own/1/1'],
+      where['set/hold/alpha/focus.area'],
+    ]).toEqual(['Op. / line 12', 'Op. / line 13', 'Op. / line 14', 'Op. / line 15'])
   })
 
   it('names each thing once, and every key and bank of the plan in the tests', () => {

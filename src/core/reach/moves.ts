@@ -41,14 +41,16 @@ export interface Meeting {
 
 /**
  * How the control of an address is met in a posture; null where the posture does not reach it. Of two keys pressed together
- * both have to be reached, by two fingers, and the other is one press more.
+ * both have to be reached, by two fingers (on a tripod, where both hands are free, any two), and the other is one press
+ * more.
  */
 export function meetingAt(model: BodyModel, { control, gesture }: Address, posture: Posture): Meeting | null {
   const met = meeting(control, posture)
   const other = model.controls.find(({ id }) => id === gesture.with?.split('/')[0])
   if (!met || !other) return met
   const second = meeting(other, posture)
-  if (!second || control.reach[posture]?.digit === other.reach[posture]?.digit) return null
+  const sameFinger = control.reach[posture]?.digit === other.reach[posture]?.digit
+  if (!second || (sameFinger && posture !== 'tripod')) return null
   return {
     moves: added(met.moves, second.moves, { press: 1 }),
     atFinder: met.atFinder && second.atFinder,

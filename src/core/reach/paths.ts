@@ -153,13 +153,18 @@ const servingFor = memoize((model: BodyModel) => {
       known.get(what) ??
       new Set(
         model.functions.filter(
-          (fn) => fn.means === what || (setting && fn.changes[0] === setting.id && reachesAll(fn, setting)),
+          (fn) => fn.means === what || (setting && isChangedBy(fn, setting) && reachesAll(fn, setting)),
         ),
       )
     known.set(what, found)
     return found
   }
 })
+
+/** Whether a function is about a setting: the first it changes, or with a dial lent to each, any of them. */
+function isChangedBy({ changes, manner }: ModelFunction, { id }: Setting): boolean {
+  return manner === 'held-and-turn' ? changes.includes(id) : changes[0] === id
+}
 
 /** Whether a function brings a setting to each of its values: what is held, or goes between two of several, does not. */
 function reachesAll({ manner, steps }: ModelFunction, { domain }: Setting): boolean {

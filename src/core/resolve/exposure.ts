@@ -1,6 +1,8 @@
-import type { BodyModel } from '../model/types'
+import { ladderSteps } from '../model/domain'
+import type { BodyModel, Domain } from '../model/types'
 import { secondsOfAngle } from '../numbers/motion'
 import { stepOf } from '../vocabulary/ladders'
+import type { Value } from '../vocabulary/values'
 import { valueMeaning } from './meaning'
 import { workOf } from './resolve'
 import type { Resolution, ResolvedSetting } from './resolved'
@@ -9,9 +11,9 @@ import type { Resolution, ResolvedSetting } from './resolved'
 export interface ExposurePart {
   /** Who has the say: the settings, the camera's own choice, or the ring of a lens the camera cannot move. */
   readonly by: 'owner' | 'camera' | 'lens'
-  /** As marked: "1/50", "180°", "f/4", "ISO 800". Where another has the say, what would be set. */
+  /** As marked: "1/50", "180°", "f/4", "ISO 800". Where another has the say, what would be set, or the word for automatic. */
   readonly mark: string
-  /** Seconds, f-number or ISO of the mark. */
+  /** Seconds, f-number or ISO of the mark; of an automatic one, which is none, what stands in the middle of its ladder. */
   readonly amount: number
   /** The setting that says so. */
   readonly resolved: ResolvedSetting
@@ -47,6 +49,12 @@ export function apertureIn(model: BodyModel, state: Resolution): ExposurePart | 
 export function isoIn(model: BodyModel, state: Resolution): ExposurePart | null {
   const by = valueOf(model, state, 'exposure.isoAuto') === true ? 'camera' : 'owner'
   return partOf(model, state, 'exposure.iso', 'iso', by)
+}
+
+/** Stops of light that the grey filter in the body takes in a state; 0 where there is none, or it has no effect. */
+export function ndStopsIn(model: BodyModel, state: Resolution): number {
+  const filter = valueMeaning(model, state, 'exposure.ndFilter')
+  return filter && typeof filter.value === 'number' && !hasNoEffect(filter) ? filter.value : 0
 }
 
 /** The shutter angle a state films with; null in stills, and where the body shows times. */
@@ -87,8 +95,19 @@ function partOf(
   by: ExposurePart['by'],
 ): ExposurePart | null {
   const resolved = valueMeaning(model, state, means)
+  const itself = resolved && automatic(resolved.setting.domain, resolved.value)
+  if (resolved && itself) return { by: by === 'lens' ? by : 'camera', ...itself, resolved }
   const step = stepOf(ladder, resolved?.value)
   return resolved && step ? { by, mark: step.mark, amount: step.amount, resolved } : null
+}
+
+/** What a ladder has beside its marks for the camera to choose by itself. */
+function automatic(domain: Domain, value: Value): { mark: string; amount: number } | null {
+  if (domain.kind !== 'ladder' || value !== 'auto') return null
+  const name = domain.also?.find(({ id }) => id === value)?.name
+  const steps = ladderSteps(domain)
+  const middle = steps[steps.length >> 1]
+  return name === undefined || !middle ? null : { mark: name, amount: middle.amount }
 }
 
 function valueOf(model: BodyModel, state: Resolution, means: string) {

@@ -14,6 +14,7 @@ import { must } from '../result'
 import { sameValue, type Value } from '../vocabulary/values'
 import { contextIn } from './context'
 import { flipsOf } from './flips'
+import { decisive } from './resolved'
 
 /** A body of a model with a function on the first key of stills that takes it, and the settings given. */
 function holding(model: BodyModel, functionId: string, rows: Rows): { body: LiveState; press: () => Value } {
@@ -78,6 +79,37 @@ describe('a toggle', () => {
       }
     },
   )
+})
+
+describe('what is left out of a selection', () => {
+  const mere = modelCalled('hollin-mere')
+
+  it('is left out by a cycle, and the cycle does nothing where one is left', () => {
+    const rows = at('base/display.finderLimit', ['finder', 'screen'])
+    const { press } = holding(mere, 'finder-or-screen', {
+      ...rows,
+      ...at('base/display.finderSwitch', 'finder'),
+    })
+    expect([press(), press(), press()]).toEqual(['screen', 'finder', 'screen'])
+    const one = holding(mere, 'finder-or-screen', at('base/display.finderLimit', ['screen']))
+    const key = [...resolutionNow(mere, one.body).addresses.values()].find(
+      ({ functionId, active }) => functionId === 'finder-or-screen' && active,
+    )!
+    expect([key.verdict, decisive(key)?.rule]).toEqual(['inert', 'only-one'])
+  })
+
+  it('cannot be called by a toggle, which is said, and so it is on the body', () => {
+    const rows = at('base/drive.modeLimit', ['single', 'burst'])
+    const { body, press } = holding(mere, 'timer', rows)
+    const key = [...resolutionNow(mere, body).addresses.values()].find(
+      ({ functionId }) => functionId === 'timer',
+    )!
+    expect([key.verdict, decisive(key)?.rule]).toEqual(['inert', 'refused-next'])
+    expect(decisive(key)?.because).toMatch(/Drive mode selection/i)
+    expect([press(), press()]).toEqual(['single', 'single'])
+    const free = holding(mere, 'timer', {})
+    expect([free.press(), free.press()]).toEqual(['timer', 'single'])
+  })
 })
 
 describe('a lock key that the menu makes stay', () => {

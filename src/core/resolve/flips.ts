@@ -44,10 +44,16 @@ export function nextValue({ values }: Flips, value: Value | undefined): Value {
   return values[(at + 1) % values.length] ?? values[0] ?? false
 }
 
-/** What a cycle steps through: of the areas those the camera is told to offer, else all. */
+/** Settings that say which values of another are on offer, by that other. */
+const limits: ReadonlyMap<string | null, string> = new Map([
+  ['focus.area', 'focus.areaLimit'],
+  ['drive.mode', 'drive.modeLimit'],
+  ['display.finderSwitch', 'display.finderLimit'],
+])
+
+/** What a cycle steps through: of several values those the camera is told to offer, else all. */
 function offered(found: Lookup, setting: Setting, all: readonly Value[], now: Now): readonly Value[] {
-  if (setting.means !== 'focus.area') return all
-  const limit = now(found.byMeaning.get('focus.areaLimit')?.id ?? '')
+  const limit = now(found.byMeaning.get(limits.get(setting.means) ?? '')?.id ?? '')
   const values: readonly Value[] = Array.isArray(limit)
     ? all.filter((value) => limit.includes(String(value)))
     : all

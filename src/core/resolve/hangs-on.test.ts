@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { models } from '@tests/fixtures/models'
+import { modelCalled, models } from '@tests/fixtures/models'
 import { doubted } from '@tests/fixtures/check-cases'
 import { heron } from '@tests/fixtures/heron'
 import { rowNamed } from '@tests/fixtures/rows'
@@ -29,6 +29,24 @@ describe('a verdict that hangs on what nobody knows', () => {
     const row = must(parsePlan(heron, { [rowNamed('key/motion/crest-key/press')]: 'magnifier' }))
     const found = resolve(heron, row, film).addresses.get(key)!
     expect(hangsOn(found)).toEqual(['functions/magnifier/recording'])
+  })
+
+  it('names whether a bank keeps its own keys, where the bank has another than the plan', () => {
+    const mere = modelCalled('hollin-mere')
+    const rows = {
+      [rowNamed('bank/hand/pair/side')]: 'stills',
+      [rowNamed('bank/hand/pair/key/stills/front-mid/press')]: 'magnifier',
+    }
+    const planned = must(parsePlan(mere, rows))
+    const slot = { family: 'hand', slot: 'pair' }
+    const inBank = resolve(mere, planned, contextIn(mere, 'stills', slot)).addresses.get(
+      'stills/front-mid/press',
+    )!
+    expect([inBank.verdict, hangsOn(inBank)]).toEqual(['test', ['families/hand/storesKeys']])
+    const plain = resolve(mere, planned, contextIn(mere, 'stills', null)).addresses.get(
+      'stills/front-mid/press',
+    )!
+    expect(hangsOn(plain)).toEqual([])
   })
 
   it('names the firmware where nobody says which the body runs', () => {

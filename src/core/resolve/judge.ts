@@ -3,7 +3,7 @@ import type { FirmwareRange, ModelFunction, RunState } from '../model/types'
 import { thereIn } from '../rules/facts'
 import { focusRole } from '../vocabulary/focus-roles'
 import type { Context } from './context'
-import { flipsOf } from './flips'
+import { flipsOf, nextValue } from './flips'
 import { isThere, presences } from './presence'
 import type { FunctionEffect, Remark, Verdict } from './resolved'
 import { refusing, remark, rulesAbout, type State } from './state'
@@ -94,7 +94,7 @@ function idleRemarks(state: State, fn: ModelFunction): Remark[] {
     .filter(({ rule }) => rule.then.kind === 'ineffective')
     .map(({ rule, truth }) => remark('ineffective', rule, truth, state.facts))
   const forcing = fn.means === 'controls.modeDial' ? null : fixedBy(state, changed)
-  const one = onlyOffered(state, fn)
+  const one = onlyOffered(state, fn) ?? refusedNext(state, fn)
   return [...said, ...(forcing ? [forcing] : []), ...(one ? [one] : [])]
 }
 
@@ -132,6 +132,14 @@ function onlyOffered(state: State, fn: ModelFunction): Remark | null {
   if (!flips || flips.values.length > 1) return null
   const because = `${fn.name} has only one to step to: the others are not on offer.`
   return { kind: 'ineffective', truth: 'yes', rule: 'only-one', because }
+}
+
+/** Where a toggle would go to a value that cannot be chosen here. */
+function refusedNext(state: State, fn: ModelFunction): Remark | null {
+  const now = (id: string) => state.possible.get(id)?.[0]
+  const flips = fn.manner === 'toggle' ? flipsOf(state.found, fn, now) : null
+  const [because] = flips ? refusing(state, flips.setting, nextValue(flips, now(flips.setting))) : []
+  return because === undefined ? null : { kind: 'ineffective', truth: 'yes', rule: 'refused-next', because }
 }
 
 /** On a body whose record key films from the motion side only. */

@@ -1,12 +1,14 @@
 import type { BodyModel } from '../model/types'
 import { stopsBetween, type ExposureDifference, type ExposureMarks } from '../numbers/motion'
-import { apertureIn, isoIn, shutterIn, type ExposurePart } from './exposure'
+import { apertureIn, isoIn, ndStopsIn, shutterIn, type ExposurePart } from './exposure'
 import type { Resolution } from './resolved'
 
 /** The light between two states of a body. */
 export interface LightBetween extends ExposureDifference {
   readonly from: ExposureMarks
   readonly to: ExposureMarks
+  /** Stops that the filter in the body takes, before and after; 0 where there is none. */
+  readonly nd: readonly [before: number, after: number]
   /** Whether the exposure of each is what is set, the camera adding nothing of its own. */
   readonly fromByHand: boolean
   readonly toByHand: boolean
@@ -23,7 +25,8 @@ export function lightBetween(model: BodyModel, before: Resolution, after: Resolu
   return {
     ...difference,
     apertureStops,
-    stops: difference.shutterStops + apertureStops + difference.isoStops,
+    stops: difference.stops - difference.apertureStops + apertureStops,
+    nd: [from.nd, to.nd],
     from: marks(from),
     to: marks(to),
     fromByHand: byHand(from),
@@ -35,15 +38,16 @@ interface Exposure {
   readonly shutter: ExposurePart
   readonly aperture: ExposurePart
   readonly iso: ExposurePart
+  readonly nd: number
 }
 
 function exposureOf(model: BodyModel, state: Resolution): Exposure | null {
   const [shutter, aperture, iso] = [shutterIn(model, state), apertureIn(model, state), isoIn(model, state)]
-  return shutter && aperture && iso ? { shutter, aperture, iso } : null
+  return shutter && aperture && iso ? { shutter, aperture, iso, nd: ndStopsIn(model, state) } : null
 }
 
-function amounts({ shutter, aperture, iso }: Exposure) {
-  return { seconds: shutter.amount, aperture: aperture.amount, iso: iso.amount }
+function amounts({ shutter, aperture, iso, nd }: Exposure) {
+  return { seconds: shutter.amount, aperture: aperture.amount, iso: iso.amount, nd }
 }
 
 function marks({ shutter, aperture, iso }: Exposure): ExposureMarks {

@@ -1,5 +1,6 @@
 import { models } from '@tests/fixtures/models'
 import { describe, expect, it } from 'vitest'
+import { actDoneBy } from '../model/menu'
 import type { BodyModel } from '../model/types'
 import type { FactSource } from '../rules/condition'
 import { ruleBook } from './rule-book'
@@ -12,9 +13,11 @@ const everything = (value: string | number | boolean): FactSource => ({
 describe.each(models.map((model) => [model.name, model] as const))('the rules of %s', (_, model) => {
   const book = ruleBook(model)
 
-  it('are all there, each where it is looked for', () => {
+  it('are all there, each where it is looked for, and what acts need beside them', () => {
     const readied = [...book.replacing, ...[...book.remarking.values()].flat()].map(({ id }) => id)
-    expect(new Set(readied)).toEqual(new Set(model.rules.map(({ id }) => id)))
+    const acts = new Set(model.functions.flatMap((fn) => actDoneBy(model, fn)?.id ?? []))
+    expect(acts.size).toBeGreaterThan(0)
+    expect(new Set(readied)).toEqual(new Set([...model.rules.map(({ id }) => id), ...acts]))
   })
 
   it('that change values come after those that change what they ask', () => {

@@ -1,6 +1,7 @@
 import { memoize } from '../memoize'
 import { amountOf, fieldValue } from '../model/domain'
 import { lookup } from '../model/lookup'
+import { actDoneBy } from '../model/menu'
 import type { BodyModel, Doubt, Setting } from '../model/types'
 import { amountsOf, factsOf, ready, refsIn } from '../rules/condition'
 import type { Amounts, Asked, FactSource, Formula, Scales } from '../rules/condition'
@@ -50,7 +51,7 @@ export const ruleBook: (model: BodyModel) => RuleBook = memoize((model: BodyMode
   const ordered = orderReplacing(model.rules)
   const scales = scalesIn(settings)
   const readied = readier(scales, doubts)
-  const remarking = remarkingOf(model.rules, readied)
+  const remarking = remarkingOf([...model.rules, ...handRules(model)], readied)
   return {
     replacing: ordered.ok ? ordered.value.map((rule) => readied(rule, rule.then)) : [],
     remarking,
@@ -63,6 +64,27 @@ export const ruleBook: (model: BodyModel) => RuleBook = memoize((model: BodyMode
     ),
   }
 })
+
+/** What holds of an act holds of a function that does it: what it needs, and the rules about it. */
+function handRules(model: BodyModel): Rule[] {
+  return model.functions.flatMap((fn) => {
+    const act = actDoneBy(model, fn)
+    if (!act) return []
+    const needs = act.needs.map(({ when, because }): Rule => ({
+      id: act.id,
+      when: { not: when },
+      then: { kind: 'unavailable', function: fn.id },
+      because,
+      over: [],
+    }))
+    const about = model.rules.flatMap((rule): Rule[] =>
+      'act' in rule.then && rule.then.act === act.id
+        ? [{ ...rule, then: { kind: rule.then.kind, function: fn.id } }]
+        : [],
+    )
+    return [...needs, ...about]
+  })
+}
 
 /** Settings compare by their domain, versions part by part, apertures of lenses by their mark, other facts as numbers. */
 export function scalesIn(settings: ReadonlyMap<string, Setting>): Scales {

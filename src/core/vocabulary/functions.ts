@@ -33,6 +33,8 @@ focus.otherEye | press | - | focus.detectionEye | focus.detection | Takes the ot
 focus.nextFace | press | - | - | focus.detection | Takes the next face found.
 focus.toggleTracking | toggle | - | focus.tracking | focus.tracking | Starts and stops tracking; toggles only when it is not always on.
 focus.centrePoint | press | - | - | focus.area | Brings the focus point back to the middle.
+focus.turnArea | turn | - | focus.area | focus.areaLimit | Turns through the AF areas.
+focus.turnMode | turn | - | focus.mode | - | Turns through the focus modes.
 focus.movePoint | move | - | - | focus.area | Moves the focus point.
 focus.pointHome | press | - | - | focus.area | Brings the focus point to a place you keep.
 focus.case | choose | - | focus.case | focus.mode | Opens the presets for kinds of movement.

@@ -366,6 +366,8 @@ focus.otherEye | Other eye
 focus.nextFace | Next face
 focus.toggleTracking | Tracking on or off
 focus.centrePoint | Centre the AF point
+focus.turnArea | AF area on a dial
+focus.turnMode | Focus mode on a dial
 focus.movePoint | Move the AF point
 focus.pointHome | AF point to its home
 focus.case | AF behaviour preset

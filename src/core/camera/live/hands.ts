@@ -1,6 +1,7 @@
 import { bankFactRow } from '../../plan/rows'
 import { showValue, valuesOf } from '../../model/domain'
 import { lookup } from '../../model/lookup'
+import { actDoneBy } from '../../model/menu'
 import type { BodyModel, Control, Domain, ModelFunction } from '../../model/types'
 import { flipsOf, nextValue } from '../../resolve/flips'
 import { decisive, type ResolvedAddress } from '../../resolve/resolved'
@@ -225,10 +226,6 @@ function single(model: BodyModel, state: LiveState, fn: ModelFunction): Result<L
       const { family, slot } = fn.parameters ?? {}
       return ok(recall(model, state, String(family ?? model.families[0]?.id ?? ''), String(slot ?? '')))
     }
-    case 'cards.format': {
-      const act = model.acts.find(({ does }) => does === 'format')
-      return act ? doAct(model, state, act.id, undefined) : ok({ state, log: [did(`${fn.name}.`)] })
-    }
     case 'power.sleepNow':
       return ok({ state: { ...state, run: 'idle' }, log: [did('It sleeps.')] })
     case 'focus.centrePoint':
@@ -236,8 +233,9 @@ function single(model: BodyModel, state: LiveState, fn: ModelFunction): Result<L
       return toHome(model, state, fn)
     default: {
       const [setting] = fn.changes
-      if (fn.steps === undefined || setting === undefined) return ok({ state, log: [did(`${fn.name}.`)] })
-      return turned(model, state, setting, fn.steps)
+      if (fn.steps !== undefined && setting !== undefined) return turned(model, state, setting, fn.steps)
+      const act = actDoneBy(model, fn)
+      return act ? doAct(model, state, act.id, undefined) : ok({ state, log: [did(`${fn.name}.`)] })
     }
   }
 }

@@ -76,13 +76,17 @@ export function doubtFaults(model: BodyModel): Refusal[] {
   })
 }
 
+/** What may be in doubt of a family of banks. */
+const bankDoubts: readonly string[] = ['keeping', 'storesKeys', 'storesGrids', 'storesOwnMenu']
+
 function isFact(model: BodyModel, { about }: Doubt): boolean {
   const [kind = '', id = '', part = '', ...more] = about.split('/')
   if (more.length > 0) return false
   if (about === 'focus/heldWins' || about === 'filming/swapTo') return true
   const has = (list: readonly { readonly id: string }[]) => list.some((one) => one.id === id)
   if (kind === 'rules') return has(model.rules) && part === ''
-  if (kind === 'families') return has(model.families) && part === 'keeping'
+  if (kind === 'families')
+    return has(model.families) && part !== undefined && bankDoubts.includes(part)
   if (kind === 'settings') return has(model.settings) && ['storedBy', 'factory'].includes(part)
   return (
     kind === 'functions' &&
