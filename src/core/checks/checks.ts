@@ -1,9 +1,9 @@
 import { acceptRow, noteRow, rowValue, stationOf } from '../plan/rows'
-import type { BodyModel, LensModel, Side } from '../model/types'
+import type { BodyModel, LensModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { schoolFor } from '../plan/schools'
 import { changedBetween, resolveAfter } from '../resolve/after-change'
-import { contextName, contextsOf, type NamedContext } from '../resolve/context'
+import { contextName, contextsOf, slotOf, type NamedContext } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
 import { bankChecks } from './bank-checks'
@@ -93,7 +93,7 @@ function checked(
     const input: CheckInput = { model, plan, lenses, side, states: situated, first: i === 0 }
     const names: Names = new Map(situated.map((one) => [one.key, contextName(one)]))
     return checks
-      .filter((check) => isAsked(check, plan, input.side))
+      .filter((check) => isAsked(check, input) || situated.some((one) => isAsked(check, input, one)))
       .flatMap((check) => findingsOf(check, input, names))
   })
   return {
@@ -107,9 +107,9 @@ function checked(
 
 const order: Record<Severity, number> = { blocks: 0, trips: 1, tidies: 2 }
 
-/** Not where the owner belongs to another school. */
-function isAsked({ school }: Check, plan: Plan, side: Side): boolean {
-  const chosen = school && schoolFor(plan, school.dispute, side)
+/** Not where the owner belongs to another school: on the side, or in the bank of a state that has an answer of its own. */
+function isAsked({ school }: Check, { plan, side }: CheckInput, one?: NamedContext): boolean {
+  const chosen = school && schoolFor(plan, school.dispute, side, one ? slotOf(one.context) : null)
   return !chosen || school.only.includes(chosen)
 }
 
@@ -117,6 +117,7 @@ function isAsked({ school }: Check, plan: Plan, side: Side): boolean {
 function findingsOf(check: Check, input: CheckInput, names: Names): Finding[] {
   const rows = new Map<string, Group[]>()
   for (const said of check.run(input)) {
+    if (check.school && !isAsked(check, input, said.seenIn)) continue
     let groups = rows.get(said.row)
     if (!groups) {
       groups = []

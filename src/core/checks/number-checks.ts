@@ -7,7 +7,7 @@ import { lampsOver, shutterAsked, type ShutterAsked } from '../banks/asked'
 import { nearSafe, pulsesInWords } from '../numbers/flicker'
 import { countStops, showStops } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
-import { whereaboutsIn, type Context } from '../resolve/context'
+import { slotOf, whereaboutsIn, type Context } from '../resolve/context'
 import { lightBetween } from '../resolve/marks'
 import { shutterIn } from '../resolve/exposure'
 import { valueMeaning } from '../resolve/meaning'
@@ -136,7 +136,7 @@ function exposureJump({ model, states: situated }: CheckInput): CheckResult[] {
   const plain = situated.find((one) => one.bank === 'plain')
   if (!plain) return []
   return situated.flatMap((one): CheckResult[] => {
-    const slot = Object.entries(one.context.banks).find(([, id]) => id !== null)
+    const slot = slotOf(one.context)
     const jump = lightBetween(model, plain.resolution, one.resolution)
     if (!slot || !jump?.fromByHand || !jump.toByHand || Math.abs(jump.stops) < jumpStops) return []
     const { from, to } = jump
@@ -149,7 +149,7 @@ function exposureJump({ model, states: situated }: CheckInput): CheckResult[] {
       {
         title: `${one.bank} is ${countStops(jump.stops)} ${jump.stops > 0 ? 'brighter' : 'darker'} than plain`,
         reason: `${parts.join('; ')}. Together ${showStops(jump.stops)}.`,
-        row: bankFactRow(slot[0], slot[1] ?? '', 'side'),
+        row: bankFactRow(slot.family, slot.slot, 'side'),
         seenIn: one,
       },
     ]

@@ -4,7 +4,9 @@ import { schoolFor } from '../plan/schools'
 import { acceptedFunctions, keyName } from '../model/controls'
 import { checkValue, showValue, valuesOf } from '../model/domain'
 import { lookup } from '../model/lookup'
-import type { Domain, Setting } from '../model/types'
+import type { BodyModel, Domain, Setting } from '../model/types'
+import { situationName, situationSide, situationsOf } from '../reach/needs'
+import { slotOf } from '../resolve/context'
 import { disputes, type School, type Want } from '../vocabulary/schools'
 import { sameValue, type Value } from '../vocabulary/values'
 import { quickFix, type Check, type CheckInput, type CheckResult, type ResolvedContext } from './finding'
@@ -23,7 +25,11 @@ export const schoolChecks: readonly Check[] = [
         const said = schoolFor(input.plan, id, input.side)
         const chosen = schools.find((one) => one.id === said)
         const banks = input.states.flatMap((one) => inBank(input, one, id, schools))
-        return [...(chosen ? chosen.wants.flatMap((want) => against(input, chosen, want)) : []), ...banks]
+        return [
+          ...(chosen ? chosen.wants.flatMap((want) => against(input, chosen, want)) : []),
+          ...banks,
+          ...situationsOf(input.plan).flatMap((one) => inSituation(input, one, id, schools)),
+        ]
       }),
   },
 ]
@@ -36,9 +42,10 @@ function inBank(
   schools: readonly School[],
 ): CheckResult[] {
   const { model, plan, side } = input
-  const [family = '', slot] = Object.entries(one.context.banks).find(([, id]) => id !== null) ?? []
-  if (typeof slot !== 'string') return []
-  const own = rowValue(plan.rows, schoolRow(question, { family, slot }))
+  const inForce = slotOf(one.context)
+  if (!inForce) return []
+  const { family, slot } = inForce
+  const own = rowValue(plan.rows, schoolRow(question, inForce))
   const school = schools.find(({ id }) => id === own)
   return (school?.wants ?? []).flatMap((want): CheckResult[] => {
     const setting = 'means' in want ? settingMeaning(model, want.means) : undefined
@@ -61,6 +68,51 @@ function inBank(
       },
     ]
   })
+}
+
+/**
+ * What a situation that has an answer of its own finds nowhere: it is shot from base or from any bank of its side, so one
+ * that does all the answer asks is enough.
+ */
+function inSituation(
+  input: CheckInput,
+  situation: string,
+  question: string,
+  schools: readonly School[],
+): CheckResult[] {
+  const { model, plan, side, states } = input
+  const row = schoolRow(question, { situation })
+  const own = rowValue(plan.rows, row)
+  const school = schools.find(({ id }) => id === own)
+  if (!school || situationSide(model, plan, situation) !== side) return []
+  const missing = (one: ResolvedContext) => school.wants.filter((want) => !isDone(model, one, want))
+  const plain = states.find(({ bank }) => bank === 'plain')
+  if (!plain || states.some((one) => missing(one).length === 0)) return []
+  const names = missing(plain).map((want) => wantName(model, want))
+  return [
+    {
+      title: `${situationName(plan, situation)} says ${school.name.toLowerCase()}; neither base nor a bank is set so`,
+      reason: `${school.reason} In base it is not so with ${names.join(', ')}: a bank for this situation, or base itself, has to have it.`,
+      row,
+    },
+  ]
+}
+
+/** Whether a state does what is wanted; what this body has not cannot be asked of it. */
+function isDone(model: BodyModel, { resolution }: ResolvedContext, want: Want): boolean {
+  if ('function' in want) {
+    if (!model.functions.some(({ means }) => means === want.function)) return true
+    return keysIn(model, resolution).some(({ fn }) => fn.means === want.function) === want.onKey
+  }
+  const setting = settingMeaning(model, want.means)
+  const resolved = setting && resolution.settings.get(setting.id)
+  return !setting || !resolved || fulfils(setting, resolved.value, want)
+}
+
+/** What a want is about, in the words of the camera. */
+function wantName(model: BodyModel, want: Want): string {
+  if ('means' in want) return settingMeaning(model, want.means)?.label ?? want.means
+  return model.functions.find(({ means }) => means === want.function)?.name ?? want.function
 }
 
 type WantedValue = Extract<Want, { means: string }>

@@ -56,6 +56,51 @@ describe('a school', () => {
     ).toEqual([])
   })
 
+  it('holds for one situation: base or any bank of its side that does it is enough, and where none does it is told', () => {
+    const rows = {
+      'situation/wings/side': 'motion',
+      'situation/wings/name': 'In the wings',
+      'school/balance-way@situation/wings': 'kelvin',
+      'bank/dial/ebb/side': 'motion',
+    }
+    const told = (more: Record<string, Value>) =>
+      runChecks(heron, planOf(heron, { ...rows, ...more }), []).filter(
+        ({ row }) => row === rowNamed('school/balance-way@situation/wings'),
+      )
+    const [one, ...others] = told({})
+    expect(others).toEqual([])
+    expect([one?.side, one?.title]).toEqual([
+      'motion',
+      'In the wings says in kelvin; neither base nor a bank is set so',
+    ])
+    expect(one?.reason).toContain('White by')
+    expect(told({ 'base/colour.balanceMode@motion': 'kelvin' })).toEqual([])
+    expect(told({ 'bank/dial/ebb/colour.balanceMode': 'kelvin' })).toEqual([])
+    expect(told({ 'base/colour.balanceMode@stills': 'kelvin' })).toHaveLength(1)
+  })
+
+  it('of a bank decides there what is asked of its owner', () => {
+    const halfSet = {
+      'key/stills/brow-key/press': 'start-focus',
+      'base/focus.halfPress@stills': false,
+      'bank/set/oak/side': 'stills',
+      'bank/set/oak/focus.halfPress': true,
+    }
+    const told = (rows: Record<string, Value>) =>
+      runChecks(duet, planOf(duet, { ...halfSet, ...rows }), [])
+        .filter(({ check }) => check === 'thumb-focus-half-set')
+        .map(({ row }) => String(row))
+    const everywhere = told({ 'school/focus-start': 'thumb' })
+    expect(everywhere).toEqual(['bank/set/oak/focus.halfPress'])
+    expect(told({ 'school/focus-start': 'thumb', 'school/focus-start@bank/set/oak': 'half-press' })).toEqual(
+      [],
+    )
+    expect(told({ 'school/focus-start': 'half-press' })).toEqual([])
+    expect(told({ 'school/focus-start': 'half-press', 'school/focus-start@bank/set/oak': 'thumb' })).toEqual(
+      everywhere,
+    )
+  })
+
   it('of any preset is content with every one of them', () => {
     for (const preset of ['steady', 'sudden', 'erratic'])
       expect(

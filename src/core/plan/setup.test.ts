@@ -51,7 +51,7 @@ describe('the set-up of a plan on a body', () => {
       'key/stills/visor/press': 'focus-guide',
       'grid/panel-still/1': 'focus.area',
       'own/1/1': 'focus.area',
-      
+
       'hold/alpha/focus.area': 'point',
     }
     const planned = must(

@@ -80,6 +80,12 @@ export function slotIn(model: BodyModel, context: Context, family: string): stri
   return position?.kind === 'slot' && position.family === family ? (position.slot ?? null) : null
 }
 
+/** The slot that a context is said to be in; null in base. */
+export function slotOf({ banks }: Context): { readonly family: string; readonly slot: string } | null {
+  const [family, slot] = Object.entries(banks).find(([, id]) => id !== null) ?? []
+  return family === undefined || typeof slot !== 'string' ? null : { family, slot }
+}
+
 /** A context with its name in words, such as "bank Ebb, Tarrow 45". */
 export interface NamedContext {
   readonly context: Context
