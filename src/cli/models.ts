@@ -2,6 +2,7 @@ import { basename } from 'node:path'
 import { lookup } from '@/core/model/lookup'
 import { parseLens, parseModel } from '@/core/model/parse'
 import type { BodyModel } from '@/core/model/types'
+import { missingWitnesses } from '@/core/resolve/witnesses'
 import { boundedBytes } from '@/disk/bounded'
 import { done, refused, type Command } from './command'
 import { definitionsIn } from './disk'
@@ -33,7 +34,7 @@ export const listModels: Command = {
   },
 }
 
-/** `model check FILE`: every fault of a model or lens file at once. */
+/** `model check FILE`: every fault of a model or lens file at once; of a sound one, the rules that never act or never rest. */
 export const checkModel: Command = {
   name: 'model check',
   usage: 'model check FILE',
@@ -51,9 +52,12 @@ export const checkModel: Command = {
     }
     const model = parseModel(bytes.value, name)
     if (!model.ok) return refused(...model.faults)
-    return done(`${model.value.maker} ${model.value.name}: sound, ${sizes(model.value)}`, {
+    const notes = missingWitnesses(model.value)
+    const sound = `${model.value.maker} ${model.value.name}: sound, ${sizes(model.value)}`
+    return done([sound, ...notes.map(({ words }) => `Note: ${words}`)].join('\n'), {
       id: model.value.id,
       ...counts(model.value),
+      notes,
     })
   },
 }

@@ -206,6 +206,26 @@ describe('the headless command', () => {
     })
   })
 
+  it('notes the rules of a sound model that no case makes act', async () => {
+    const definition = JSON.parse(readFileSync('models/tarrow-heron.json', 'utf8')) as {
+      rules: { id: string; when: unknown }[]
+    }
+    const [first] = definition.rules
+    first!.when = {
+      all: [
+        { fact: 'side', is: 'stills' },
+        { fact: 'side', is: 'motion' },
+      ],
+    }
+    const path = file('idle-rule.json', JSON.stringify(definition))
+    const { code, output } = await run(['model', 'check', path])
+    expect(code).toBe(0)
+    expect(output).toMatch(new RegExp(`Note: Rule ${first!.id} does not act in any of \\d+ combinations`))
+    expect(JSON.parse((await run(['model', 'check', path, '--json'])).output)).toMatchObject({
+      notes: [{ rule: first!.id, lacks: 'acts' }],
+    })
+  })
+
   it('refuses a damaged plan and a file of steps out of shape, and writes nothing', async () => {
     const text = (await run(['plan', 'new', '--model', 'tarrow-heron'])).output
     const damaged = file('damaged.plan.json', text.replace('"revision": null', '"revision": null '))

@@ -155,6 +155,29 @@ describe('thumb detection with a half-press at a point, on the Heron', () => {
   })
 })
 
+describe('a question answered for a part of the plan', () => {
+  it('holds there alone, and goes back to what holds elsewhere', async () => {
+    const plan = await freshPlan(application.address)
+    await go(plan, 'focus')
+    await page.getByRole('tab', { name: 'Questions' }).click()
+    const question = page.locator('details').filter({ hasText: 'When does detection run?' })
+    await question.getByText('When does detection run?').click()
+    await question.getByText('Always.', { exact: true }).click()
+    await chooseIn(question.getByLabel('Answer for'), 'all of stills')
+    await question.getByText('No answer of its own: it is as elsewhere.').waitFor()
+    await question.getByText('On a held key.', { exact: true }).click()
+    await saved(page)
+    expect(await savedRows(application.address, plan)).toMatchObject({
+      'school/detection-always': 'always',
+      'school/detection-always@stills': 'held',
+    })
+    await question.getByRole('button', { name: 'As elsewhere' }).click()
+    await question.getByText('No answer of its own: it is as elsewhere.').waitFor()
+    await saved(page)
+    expect(await savedRows(application.address, plan)).not.toHaveProperty('school/detection-always@stills')
+  })
+})
+
 describe('nine combinations and an area-only key, on the Mere', () => {
   it('are marked, found dead, and pressed with the same results', async () => {
     const plan = await freshPlan(application.address, 'hollin-mere')

@@ -5,7 +5,7 @@ import type { LiveState } from '@/core/camera/live/state'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel, ModelFunction } from '@/core/model/types'
 import { resolve } from '@/core/resolve/resolve'
-import type { ResolvedAddress } from '@/core/resolve/resolved'
+import { decisive, type ResolvedAddress } from '@/core/resolve/resolved'
 import { must } from '@/core/result'
 import type { Value } from '@/core/vocabulary/values'
 import { stoodOf, type Stood } from './cases'
@@ -55,7 +55,7 @@ export const keyProperties = [
       const once = worked(model, stood.body, key)
       if (once.log.some((line) => line.kind !== 'did')) continue
       const again = resolutionNow(model, once.state).addresses.get(key.address.key)
-      if (again?.effectiveFunctionId !== fn.id) continue
+      if (again?.effectiveFunctionId !== fn.id || decisive(again)?.rule === 'refused-next') continue
       const twice = worked(model, once.state, key)
       if (twice.log.some((line) => line.kind !== 'did')) continue
       const said = `${key.address.key} with ${fn.id}`

@@ -19,17 +19,18 @@ import { must } from '@/core/result'
 import { sameValue, type Value } from '@/core/vocabulary/values'
 import { agree, property } from './property'
 
-interface Needed {
+/** A plan with needs, and a number to pick values by. */
+export interface Needed {
   readonly plan: Plan
   readonly pick: number
   readonly [fc.toStringMethod]: () => string
 }
 
-/** Any plan that needs a few of the things its model can change or do, once in stills and once in motion. */
 const someRows = (rows: readonly (readonly [string, Value])[]): Readonly<Record<string, Value>> =>
   Object.fromEntries(rows)
 
-function neededOf(model: BodyModel): fc.Arbitrary<Needed> {
+/** Any plan that needs a few of the things its model can change or do, once in stills and once in motion. */
+export function neededOf(model: BodyModel): fc.Arbitrary<Needed> {
   const meanings = model.settings.flatMap(({ means, place }) =>
     means === null || place === 'physical' || place === 'local' ? [] : [means],
   )
@@ -73,7 +74,15 @@ export const reachProperties = [
   ),
 ]
 
-function played(model: BodyModel, plan: Plan, body: LiveState, need: Need, way: Path, pick: number): void {
+/** Plays a way on a body: throws where it does not lead to each value wanted. */
+export function played(
+  model: BodyModel,
+  plan: Plan,
+  body: LiveState,
+  need: Need,
+  way: Path,
+  pick: number,
+): void {
   const setting = lookup(model).byMeaning.get(need.what)
   if (way.address === '')
     return agree(`${need.side}: ${need.what} by itself`, focusNow(model, body).does, 'follows')
@@ -172,12 +181,19 @@ function byHand(
     if (fn.manner === 'cycle' && setting.means === 'focus.area' && index(state) !== target) return
   } else {
     const clicks = target - index(state)
-    const lent = fn.manner === 'held-and-turn' ? Object.keys(fn.whileHeld ?? {})[0] : undefined
+    const lent = fn.manner === 'held-and-turn' ? lentDial(model, fn, setting) : undefined
     const [control = at.control, gesture = at.gesture] = lent?.split('/') ?? []
     const dial = fn.manner === 'choose' ? anyDial(model, state) : { control, gesture }
     if (clicks !== 0) act({ kind: 'turn', ...dial, clicks })
   }
   reached(`${said} to ${String(value)}`, model, state, setting, value, words)
+}
+
+/** The dial that a held key lends to a setting. */
+function lentDial(model: BodyModel, { whileHeld }: ModelFunction, { id }: Setting): string | undefined {
+  const { functions } = lookup(model)
+  const dials = Object.entries(whileHeld ?? {})
+  return dials.find(([, to]) => functions.get(to)?.changes[0] === id)?.[0] ?? dials[0]?.[0]
 }
 
 /** A dial that answers: what turns through an open list. */
@@ -198,6 +214,10 @@ function does(
   const done = must(live(model, body, { kind: 'press', ...at }))
   if (what === 'movie.record') return done.state.run !== body.run
   if (what === 'display.playback') return done.state.run === 'playback'
+  if (what === 'movie.swapSide') return done.state.side !== body.side
+  // Nothing of the simulated body shows that a voice memo was spoken but that it says so.
+  if (!what.startsWith('focus.'))
+    return done.log.some(({ kind, words }) => kind === 'did' && !words.includes('does nothing'))
   const { does: focus } = focusNow(model, done.state)
   return focus === 'once' || focus === 'follows' ? true : done.log.map((line) => line.words).join(' ')
 }

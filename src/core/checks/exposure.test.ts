@@ -167,10 +167,14 @@ describe('automatic for each part of the exposure', () => {
   const parts = ['shutter', 'aperture', 'iso'] as const
   const rows = { ...byHand, 'base/exposure.shutter@motion': '1/1000', 'base/movie.frameRate': '25p' }
 
-  it.each(parts)('%s is the camera’s choice, metered, and the others are not', (part) => {
+  it.each([
+    ['shutter', rowNamed('base/exposure.shutter@motion')],
+    ['aperture', rowNamed('base/exposure.aperture@motion')],
+    ['iso', rowNamed('base/exposure.iso@motion')],
+  ] as const)('%s is the camera’s choice, metered, and the others are not', (part, row) => {
     const at = (more: Record<string, Value>) =>
       resolve(marked, planOf(marked, { ...rows, ...more }), contextIn(marked, 'motion', null))
-    const state = at({ [`base/exposure.${part}@motion`]: 'auto' })
+    const state = at({ [row]: 'auto' })
     const said = {
       shutter: shutterIn(marked, state),
       aperture: apertureIn(marked, state),

@@ -3,6 +3,9 @@ import { lenses, modelCalled, models, namedModels } from '@tests/fixtures/models
 import { rowNamed } from '@tests/fixtures/rows'
 import { lookup } from '../model/lookup'
 import { valuesOf } from '../model/domain'
+import { live } from '../camera/live/live'
+import { liveAt } from '../camera/live/stand-at'
+import { resolutionNow } from '../camera/live/key-presses'
 import type { BodyModel } from '../model/types'
 import { parsePlan } from '../plan/plan'
 import { needRow } from '../plan/rows'
@@ -161,6 +164,31 @@ describe('a second card with copies', () => {
 })
 
 describe('marked dials of which nobody says where they stand', () => {
+  it('choose the set of automatic ISO: its highest ISO and its slowest time hold, whatever the menu says, and on the body too', () => {
+    const rows = {
+      'base/exposure.isoSetSecond': ['ISO 200', 'ISO 3200', '1/250'],
+      'base/exposure.isoAutoCeiling@stills': 'ISO 12800',
+      'base/exposure.minimumShutter@stills': '1/60',
+    }
+    const at = (collar: string, more: Record<string, Value> = {}) =>
+      ['exposure.isoAutoCeiling', 'exposure.minimumShutter'].map(
+        (id) =>
+          standing(pocket, { ...rows, ...more }, { marked: { 'controls.collar': collar } }).settings.get(id)
+            ?.value,
+      )
+    expect(at('second')).toEqual(['ISO 3200', '1/250'])
+    expect(at('fourth')).toEqual(['ISO 12800', '1/30'])
+    expect(at('second', { 'base/exposure.isoAuto@stills': false })).toEqual(['ISO 12800', '1/60'])
+    const body = liveAt(pocket, planOf(pocket, rows), contextIn(pocket, 'stills', null))
+    const turned = must(
+      live(pocket, body, { kind: 'lever', setting: 'controls.collar', value: 'second' }),
+    ).state
+    expect(resolutionNow(pocket, turned).settings.get('exposure.minimumShutter')?.value).toBe('1/250')
+    expect(said(pocket, rows, 'marked-dial').map(({ title }) => title)).toContain(
+      'Film speed at most: ISO collar decides, not ISO 12800',
+    )
+  })
+
   it('leave what hangs on them open: a set of the ISO collar is not without effect everywhere', () => {
     expect(
       said(pocket, { 'base/exposure.isoSetThird': ['ISO 400', 'ISO 6400', '1/125'] }, 'value-without-effect'),

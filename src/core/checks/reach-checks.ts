@@ -33,7 +33,7 @@ function blockedNeeds(input: CheckInput): CheckResult[] {
     const setting = lookup(model).byMeaning.get(need.what)
     if (!setting) return []
     return states.flatMap((one, i): CheckResult[] => {
-      const because = idleBecause({ model, resolution: one.resolution }, setting.id)
+      const because = idleBecause(one.resolution, setting.id)
       if (because === null) return []
       return [
         {

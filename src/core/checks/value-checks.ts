@@ -123,10 +123,14 @@ function markedDials(input: CheckInput): CheckResult[] {
       if (free.length === values.length) return []
       const at = free.map((value) => showValue(mark.domain, value)).join(' or ')
       const { domain, label } = resolved.setting
+      const asked = showValue(domain, resolved.chain.findLast(({ layer }) => layer !== 'rule')?.value)
       return [
         {
-          title: `${label}: ${showValue(domain, resolved.value)} counts only while ${mark.label} stands at ${at || 'no mark'}`,
-          reason: `${mark.label} is set by hand and marked: no file and no bank moves it. At any other mark it decides instead.`,
+          title:
+            at === ''
+              ? `${label}: ${mark.label} decides, not ${asked}`
+              : `${label}: ${asked} counts only while ${mark.label} stands at ${at}`,
+          reason: `${mark.label} is set by hand and marked: no file and no bank moves it. ${at === '' ? 'At each of its marks something else is said.' : 'At any other mark it decides instead.'}`,
           row: rowOf(model, plan, side, resolved),
           seenIn: one,
         },

@@ -16,6 +16,7 @@ const gone = [
   'controls.stillsMotionSplit',
   'controls.dialFront',
   'controls.dialRear',
+  'exposure.depthPreview',
   'controls.functionMenuSides',
   'movie.recordKeyInStills',
 ]

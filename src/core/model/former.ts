@@ -10,6 +10,7 @@ const retired: ReadonlySet<string | null> = new Set([
   ...(['flash.rearSync', 'flash.slowSync', 'exposure.highlightWeight', 'focus.release'] as const),
   ...(['focus.lensSwitch', 'controls.lock', 'controls.stillsMotionSplit', 'controls.dialFront'] as const),
   ...(['controls.dialRear', 'controls.functionMenuSides', 'movie.recordKeyInStills'] as const),
+  'exposure.depthPreview',
 ])
 
 /** A definition written for a former Salt Shelf in the form of this one; one that is in it already is given back. */

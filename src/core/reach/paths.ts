@@ -7,6 +7,7 @@ import type { Plan } from '../plan/plan'
 import { memoize } from '../memoize'
 import { answers, type Resolution, type ResolvedAddress } from '../resolve/resolved'
 import { halfPressSetting } from '../resolve/held'
+import { fixedBy } from '../resolve/judge'
 import { workOf } from '../resolve/resolve'
 import { startsFocus } from '../vocabulary/focus-roles'
 import type { NeedFlag } from '../vocabulary/need-flags'
@@ -71,7 +72,7 @@ export function pathsTo(hand: ReachContext, { what, flags }: Wanted): Path[] {
   const { model } = hand
   const setting = lookup(model).byMeaning.get(what)
   const does = doing(model, hand.resolution, hand.side, what)
-  const menus = setting && idleBecause(hand, setting.id) === null ? byMenus(hand, setting.id) : []
+  const menus = setting && idleBecause(hand.resolution, setting.id) === null ? byMenus(hand, setting.id) : []
   const itself = what === 'focus.start' && followsByItself(hand) ? [byItself] : []
   const found = [...itself, ...byKey(hand, does), ...menus]
   const away = flags.includes('finder')
@@ -102,25 +103,19 @@ export function followsByItself({
   return side === 'motion' && value('focus.motionMode') === 'runs' && value('focus.mode') !== 'manual'
 }
 
-/** Why setting something does nothing here: it has no effect, or a rule forces another value; null where it does. */
-export function idleBecause(
-  { model, resolution }: Pick<ReachContext, 'model' | 'resolution'>,
-  setting: string,
-): string | null {
+/** Why setting something does nothing here: it has no effect, or a rule or the mode dial fixes it; null where it does. */
+export function idleBecause(resolution: Resolution, setting: string): string | null {
   const resolved = resolution.settings.get(setting)
   const idle = resolved?.remarks.find(({ kind, truth }) => kind === 'ineffective' && truth === 'yes')
   if (idle) return idle.because
-  const last = resolved?.chain.at(-1)
-  if (last?.layer === 'dial') return last.because
-  if (last?.layer !== 'rule') return null
-  const forces = model.rules.some(({ id, then }) => id === last.from && then.kind === 'forced')
-  return forces ? last.because : null
+  const state = workOf(resolution)?.state
+  return (state && fixedBy(state, setting)?.because) ?? null
 }
 
 /** Whether nothing sets a thing in a state, whatever is on the keys. */
 export function isBlocked(model: BodyModel, resolution: Resolution, what: string): boolean {
   const setting = lookup(model).byMeaning.get(what)
-  return setting !== undefined && idleBecause({ model, resolution }, setting.id) !== null
+  return setting !== undefined && idleBecause(resolution, setting.id) !== null
 }
 
 /** Which functions do what is wanted in a state: those that mean it, and for autofocus all that start it there. */
@@ -152,8 +147,10 @@ const servingFor = memoize((model: BodyModel) => {
     const found =
       known.get(what) ??
       new Set(
-        model.functions.filter(
-          (fn) => fn.means === what || (setting && isChangedBy(fn, setting) && reachesAll(fn, setting)),
+        model.functions.filter((fn) =>
+          setting
+            ? isChangedBy(fn, setting) && (fn.means === what || reachesAll(fn, setting))
+            : fn.means === what,
         ),
       )
     known.set(what, found)

@@ -155,7 +155,8 @@ function reckoned(asked: Asked, plan: Plan, known: Known | null) {
     const [best = null, ...others] = waysTo(need)
     const absent = !knows(model, need.what)
     const setting = lookup(model).byMeaning.get(need.what)
-    const blocked = best || !setting ? null : idleBecause(handFor(need.side, recorded(need)), setting.id)
+    const blocked =
+      best || !setting ? null : idleBecause(handFor(need.side, recorded(need)).resolution, setting.id)
     const missed = absent || blocked !== null ? 0 : unreachedSeconds
     const each = Math.min(best?.seconds ?? missed, unreachedSeconds)
     return { need, best, others, absent, blocked, perOuting: need.perOuting * each }

@@ -1,6 +1,7 @@
 import type { Address } from '../model/addresses'
 import type { FirmwareRange, ModelFunction, RunState } from '../model/types'
 import { thereIn } from '../rules/facts'
+import { fixes } from '../rules/rule'
 import { focusRole } from '../vocabulary/focus-roles'
 import type { Context } from './context'
 import { flipsOf, nextValue } from './flips'
@@ -116,13 +117,14 @@ function notBrought(state: State, fn: ModelFunction): Remark[] {
   ]
 }
 
-/** Where a rule or the mode dial fixes a value, whatever is set. */
-function fixedBy(state: State, setting: string): Remark | null {
-  const last = state.chains.get(setting)?.at(-1)
-  if (last?.layer === 'dial')
-    return { kind: 'ineffective', truth: 'yes', rule: 'mode-dial', because: last.because ?? '' }
-  if (last?.layer !== 'rule') return null
-  const rule = state.rules.replacing.find(({ id, then }) => id === last.from && then.kind === 'forced')
+/** Where a rule or the mode dial fixes a value, whatever is set, the same as it or another. */
+export function fixedBy(state: State, setting: string): Remark | null {
+  const owned = state.chains.get(setting)?.findLast(({ layer }) => layer !== 'rule')
+  if (owned?.layer === 'dial')
+    return { kind: 'ineffective', truth: 'yes', rule: 'mode-dial', because: owned.because ?? '' }
+  const rule = state.rules.replacing.findLast(
+    ({ then, holds }) => then.setting === setting && fixes(then) && holds(state.facts) === 'yes',
+  )
   return rule ? { kind: 'ineffective', truth: 'yes', rule: rule.id, because: rule.because } : null
 }
 

@@ -37,6 +37,20 @@ function resolveIn(model: ReturnType<typeof heronWith>, rows: Rows = {}, change:
   return resolve(model, plan, { ...contextIn(model, 'motion', null, chipped), ...change })
 }
 
+describe('a rule that leaves nothing to set', () => {
+  it.each([
+    ['another value', false],
+    ['the value that is set already', true],
+  ])('makes a key for the setting do nothing, where it forces %s', (_name, own) => {
+    const model = heronRuledBy(rule('bright', always, { kind: 'forced', setting: 'assist.zebra', to: true }))
+    const plan = must(parsePlan(model, { [rowNamed('base/assist.zebra@motion')]: own }))
+    const judged = judgeFunctions(model, plan, ['stripes'], contextIn(model, 'motion', null, chipped)).get(
+      'stripes',
+    )
+    expect([judged?.verdict, judged?.remarks.at(-1)?.because]).toEqual(['inert', 'because of bright'])
+  })
+})
+
 describe('a rule that limits', () => {
   const rates = heronRuledBy(
     rule('slow-card', always, { kind: 'limits', setting: 'movie.frameRate', only: ['24p', '25p', '30p'] }),

@@ -43,6 +43,13 @@ export type Replacing =
       readonly atLeast?: Formula
     }
 
+/** Whether a consequence leaves nothing to set: one value, or one amount that is both the least and the greatest. */
+export function fixes(then: Replacing): boolean {
+  if (then.kind === 'forced') return true
+  if (then.kind !== 'bounded' || then.atLeast === undefined) return false
+  return JSON.stringify(then.atLeast) === JSON.stringify(then.atMost)
+}
+
 /** Consequences that leave values as they are and say something of them. */
 export type Remarking =
   | { readonly kind: 'unavailable' | 'hazard'; readonly setting: string; readonly values: readonly Value[] }

@@ -49,7 +49,7 @@ function waysIn(here: Here): Way[] {
     }),
   )
   const target = lookup(model).byMeaning.get(need.what)?.id
-  if (target === undefined || idleBecause({ model, resolution }, target) !== null) return direct
+  if (target === undefined || idleBecause(resolution, target) !== null) return direct
   const inMenus = menus.flatMap(({ index, place, grid, moves }): Way[] => {
     const value = place.values.indexOf(target)
     if (value < 0 || (grid && grid.side !== need.side)) return []

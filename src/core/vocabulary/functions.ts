@@ -94,7 +94,7 @@ image.chooseKind | choose | - | image.kind | - | Opens the file types.
 image.toggleRaw | toggle | - | image.kind | - | Adds raw to processed files, or leaves it.
 image.toggleCrop | toggle | - | image.crop | - | Crop on and off.
 image.nextRatio | cycle | - | image.ratio | image.kind | Steps through the aspect ratios.
-image.digitalZoom | press | - | image.digitalZoom | image.kind | Enlarges the middle.
+image.digitalZoom | cycle | - | image.digitalZoom | image.kind | Steps through the enlargements of the middle.
 image.shadowLift | choose | - | image.shadowLift | image.kind movie.profile | Opens the shadow lift.
 drive.choose | choose | - | drive.mode | - | Opens the drive list.
 drive.timer | toggle | - | drive.mode | - | Self-timer on and off.

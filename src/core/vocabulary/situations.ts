@@ -71,7 +71,7 @@ copy-stand | Copy stand | stills
 > focus.peaking | 4 | -
 > colour.kelvin | 10 | -
 > colour.customBalance | 6 | -
-> drive.timer | 30 | -
+> drive.mode | 30 | -
 > image.kind | 2 | -
 > display.playback | 30 | -
 interviews | Interviews | motion
@@ -124,7 +124,7 @@ landscape | Landscape | stills
 > focus.start | 30 | finder
 > focus.magnifyStart | 15 | -
 > focus.mode | 8 | finder
-> drive.timer | 12 | -
+> drive.mode | 12 | -
 > colour.balanceMode | 6 | -
 > assist.level | 10 | finder
 > assist.histogram | 10 | finder

@@ -30,7 +30,6 @@ exposure.meteringOffset | Metering adjustment
 exposure.halfPressLock | AE lock on half-press
 exposure.lockHold | AE lock stays
 exposure.preview | Exposure preview
-exposure.depthPreview | Depth-of-field preview
 exposure.bracketKind | Bracketing
 exposure.bracketFrames | Bracket frames
 exposure.bracketStep | Bracket step

@@ -2,9 +2,10 @@
 
 import { rowValue, schoolRow } from '@/core/plan/rows'
 import { baseRow, defaultWhereabouts } from '@/core/plan/cells'
-import { useMemo } from 'react'
+import { useMemo, useState } from 'react'
 import type { FinderPicture } from '@/core/focus/finder'
 import { schemeDispute } from '@/core/focus/schemes'
+import { schoolFor } from '@/core/plan/schools'
 import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import type { Setting } from '@/core/model/types'
@@ -12,7 +13,7 @@ import type { StateValues } from '@/core/analysis/questions'
 import { commonSettings } from '@/core/vocabulary/catalogue'
 import { disputes, type Dispute } from '@/core/vocabulary/schools'
 import { useDesk, useDeskPart, usePlan, ValueField } from '@/features/desk'
-import { Check } from '@/ui/check'
+import { ScopeChoice, scopesOf, usualScope } from './answer-scope'
 
 /** Where owners differ about focus: each question with its settings as they are here, and the reason of every side. */
 export function QuestionPanel({
@@ -58,10 +59,12 @@ function Question({ dispute, state }: { dispute: Dispute; state: StateValues | n
   const plan = usePlan()
   const { model } = desk.start
   const side = useDeskPart('side')
-  const [whole, apart] = [schoolRow(dispute.id), schoolRow(dispute.id, { side })]
-  const isApart = rowValue(plan.rows, apart) !== null
-  const row = isApart ? apart : whole
+  const [picked, setPicked] = useState<string | null>(null)
+  const scopes = scopesOf(model, plan, side, dispute.id)
+  const scope = scopes.find(({ id }) => id === picked) ?? usualScope(plan, scopes)
+  const row = scope?.row ?? schoolRow(dispute.id)
   const yours = rowValue(plan.rows, row)
+  const usual = schoolFor(plan, dispute.id, side)
   const settings = dispute.settings.flatMap((means) => lookup(model).byMeaning.get(means) ?? [])
   const idle = settings.flatMap((setting) => state?.idle[setting.id] ?? [])
   return (
@@ -69,7 +72,7 @@ function Question({ dispute, state }: { dispute: Dispute; state: StateValues | n
       <summary className="min-h-11 cursor-pointer px-3 py-2">
         <span className="font-semibold">{dispute.question}</span>{' '}
         <span className="text-small text-silt">
-          {dispute.schools.find((one) => one.id === yours)?.name ?? 'not said'} ·{' '}
+          {dispute.schools.find((one) => one.id === usual)?.name ?? 'not said'} ·{' '}
           {settings.map((setting) => showValue(setting.domain, state?.values[setting.id])).join(', ')}
           {idle.length > 0 && <b className="font-semibold text-lichen"> · does nothing here</b>}
         </span>
@@ -79,6 +82,15 @@ function Question({ dispute, state }: { dispute: Dispute; state: StateValues | n
         {settings.map((setting) => (
           <BaseValue key={setting.id} setting={setting} />
         ))}
+        {scope && (
+          <ScopeChoice
+            plan={plan}
+            scopes={scopes}
+            chosen={scope}
+            onChoose={setPicked}
+            onClear={() => desk.set({ [row]: null })}
+          />
+        )}
         <div role="radiogroup" aria-label={dispute.question} className="grid gap-1.5">
           {dispute.schools.map((school) => (
             <label key={school.id} className="grid cursor-pointer grid-cols-[18px_1fr] gap-1.5">
@@ -95,15 +107,6 @@ function Question({ dispute, state }: { dispute: Dispute; state: StateValues | n
             </label>
           ))}
         </div>
-        {model.sides.length > 1 && (
-          <Check
-            className="text-small"
-            checked={isApart}
-            onChange={() => desk.set({ [apart]: isApart ? null : (yours ?? dispute.schools[0]?.id ?? null) })}
-          >
-            Another answer in {side} than on the other side
-          </Check>
-        )}
       </div>
     </details>
   )

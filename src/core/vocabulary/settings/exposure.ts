@@ -30,7 +30,6 @@ exposure.meteringOffset | EV | meter | Shifts what one metering mode calls right
 exposure.halfPressLock | - | raw | Half-press keeps the metered exposure until you let go.
 exposure.lockHold | - | raw | The lock key keeps exposure until pressed again instead of while held.
 exposure.preview | - | preview histogram | Shows the exposure you will get in the finder.
-exposure.depthPreview | - | preview | Stops the lens down so that you see the depth you will get.
 exposure.bracketKind | - | raw still | What varies in a series: exposure, white balance or focus.
 exposure.bracketFrames | frames | raw | How many pictures a bracket takes.
 exposure.bracketStep | EV | raw | How far apart the pictures of a bracket are.

@@ -1,8 +1,6 @@
-import { lenses } from '@tests/fixtures/models'
-import { ladderSteps, valuesOf } from '@/core/model/domain'
-import { lookup } from '@/core/model/lookup'
-import { orientations, postures, runStates, type BodyModel, type Setting } from '@/core/model/types'
-import { anyLens } from '@/core/model/any-lens'
+import { ladderSteps, valuesOf } from '../model/domain'
+import { lookup } from '../model/lookup'
+import { orientations, postures, runStates, type BodyModel, type Setting } from '../model/types'
 import {
   boundOf,
   factsOf,
@@ -12,17 +10,20 @@ import {
   type FactSource,
   type Known,
   type Truth,
-} from '@/core/rules/condition'
-import type { Rule } from '@/core/rules/rule'
-import { attachables } from '@/core/resolve/context'
-import { scalesIn } from '@/core/resolve/rule-book'
-import type { Value } from '@/core/vocabulary/values'
+} from '../rules/condition'
+import type { Rule } from '../rules/rule'
+import { attachables } from './context'
+import { scalesIn } from './rule-book'
+import { ladders } from '../vocabulary/ladders'
+import type { Value } from '../vocabulary/values'
 
 /** A state of affairs in which a rule acts, and one in which it does not; null where none was found. */
 export interface Witnesses {
   readonly rule: Rule
   readonly acts: Facts | null
   readonly rests: Facts | null
+  /** How many combinations of its facts were tried. */
+  readonly tried: number
 }
 
 /** Facts by name. */
@@ -42,13 +43,38 @@ export function witnessesOf(model: BodyModel, rule: Rule): Witnesses {
     const truth: Truth = holds(sourceOf(known))
     if (truth === 'yes') acts ??= known
     if (truth === 'no') rests ??= known
-    if ((acts && rests) || ++tried > most) break
+    tried += 1
+    if ((acts && rests) || tried >= most) break
   }
-  return { rule, acts, rests }
+  return { rule, acts, rests, tried }
+}
+
+/** What a rule of a model lacks: a case in which it acts, or one in which it does not. */
+export interface Missing {
+  readonly rule: string
+  readonly lacks: 'acts' | 'rests'
+  /** In words, with how many combinations were tried. */
+  readonly words: string
+}
+
+/** The rules of a model that no combination of their facts makes act, or leaves at rest: there to no purpose, or said wrongly. */
+export function missingWitnesses(model: BodyModel): Missing[] {
+  return model.rules.flatMap((rule): Missing[] => {
+    const { acts, rests, tried } = witnessesOf(model, rule)
+    const said = (lacks: Missing['lacks'], words: string): Missing[] => [
+      {
+        rule: rule.id,
+        lacks,
+        words: `Rule ${rule.id} ${words} in any of ${tried} combinations of its facts.`,
+      },
+    ]
+    if (!acts) return said('acts', 'does not act')
+    return rests || always(rule.when) ? [] : said('rests', 'does not rest')
+  })
 }
 
 /** Whether a rule holds whatever is the case. */
-export function always(condition: Condition): boolean {
+function always(condition: Condition): boolean {
   return 'all' in condition && condition.all.every(always)
 }
 
@@ -93,7 +119,7 @@ function valuesFor(model: BodyModel, condition: Condition, fact: string): readon
     case 'firmware':
       return model.firmware.map(({ version }) => version)
     case 'lens':
-      return lensValues(name)
+      return lensValues(name, compared)
     case 'attached':
       return attachables.some((one) => one === name) ? [true, false] : []
     default:
@@ -101,19 +127,14 @@ function valuesFor(model: BodyModel, condition: Condition, fact: string): readon
   }
 }
 
-function lensValues(name: string): readonly Value[] {
-  const all = [anyLens, ...lenses].map((lens): Value | undefined => {
-    const facts: Readonly<Record<string, Value | undefined>> = {
-      contacts: lens.contacts,
-      stabiliser: lens.stabiliser,
-      ring: lens.ring !== null,
-      switch: lens.focusSwitch,
-      focal: lens.focalMm[1],
-      widest: lens.widest,
-    }
-    return facts[name]
-  })
-  return [...new Set(all)].filter((one) => one !== undefined)
+/** What a fact of a lens can be: a mark of an aperture, millimetres around those asked for, or yes and no. */
+function lensValues(name: string, compared: readonly Comparison[]): readonly Value[] {
+  if (name === 'widest' || name === 'narrowest') return ladders.aperture.map(({ mark }) => mark)
+  if (name !== 'focal') return [true, false, ...compared.flatMap((one) => ('is' in one ? [one.is] : []))]
+  const millimetres = compared
+    .map((one) => ('above' in one ? one.above : 'below' in one ? one.below : 'is' in one ? one.is : null))
+    .filter((one) => typeof one === 'number')
+  return [50, ...millimetres.flatMap((one) => [one - 1, one, one + 1])]
 }
 
 /** The values by which comparisons turn, and some beside them; of lists those with and without what is asked for. */
