@@ -93,6 +93,14 @@ describe('two keys pressed together', () => {
       live(linden, body, { kind: 'press', control: chord.control.id, gesture: chord.gesture.id }),
     )
     expect(done.state.run).toBe('playback')
+    const empty = must(
+      live(linden, liveAt(linden, emptyPlan(linden), contextIn(linden, 'stills', null)), {
+        kind: 'press',
+        control: chord.control.id,
+        gesture: chord.gesture.id,
+      }),
+    )
+    expect(empty.log.map(({ words }) => words)).toEqual(['Nook button with Visor button: nothing is on it.'])
   })
 
   it.each([

@@ -131,9 +131,14 @@ function turnedThrough(domain: Domain): readonly Value[] {
   return Array.from({ length: steps + 1 }, (_, i) => Number((domain.from + i * domain.step).toFixed(6)))
 }
 
+/** What is pressed, in words: a control, or both of two keys pressed together. */
+function pressed({ address: { control, gesture } }: ResolvedAddress): string {
+  return gesture.with === undefined ? control.name : `${control.name} ${gesture.name}`
+}
+
 /** What the verdict on a key says before anything happens, and whether that is all. */
 function saidOf(key: ResolvedAddress, fn: ModelFunction | undefined): { log: LogLine[]; stops: boolean } {
-  const { name } = key.address.control
+  const name = pressed(key)
   if (!fn || key.verdict === 'empty') return { log: [did(`${name}: nothing is on it.`)], stops: true }
   const because = decisive(key)?.because ?? ''
   if (key.verdict === 'dead')
@@ -145,7 +150,7 @@ function saidOf(key: ResolvedAddress, fn: ModelFunction | undefined): { log: Log
 }
 
 function happens(model: BodyModel, state: LiveState, key: ResolvedAddress, fn: ModelFunction): Result<Lived> {
-  const { name } = key.address.control
+  const name = pressed(key)
   const closed = { ...state, list: null }
   switch (fn.manner) {
     case 'hold':
