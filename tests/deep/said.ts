@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { planOf } from '@tests/fixtures/arbitrary'
 import { lenses } from '@tests/fixtures/models'
-import { columnsOf } from '@/core/banks/columns'
+import { columnsOf, type Column } from '@/core/banks/columns'
+import { figuresOf } from '@/core/banks/figures'
 import { matrixOf } from '@/core/banks/matrix'
 import { live } from '@/core/camera/live/live'
 import { resolutionNow } from '@/core/camera/live/key-presses'
@@ -18,6 +19,7 @@ import type { Plan } from '@/core/plan/plan'
 import { lackingFor } from '@/core/plan/lacking'
 import { applyStep } from '@/core/plan/step'
 import { must } from '@/core/result'
+import { resolve } from '@/core/resolve/resolve'
 import { agree, property } from './property'
 
 const few = lenses.slice(0, 2)
@@ -71,6 +73,29 @@ export const saidProperties = [
           agree(`${column.id}, ${setting.id}`, cells[i]?.value, has.get(setting.id)?.value)
     }
   }),
+  property(
+    'every figure of the banks is what it is on the body that stands there',
+    4,
+    planOf,
+    (model, plan) => {
+      const columns = columnsOf(model, plan, few, true)
+      const onBody = ({ context }: Column) =>
+        resolutionNow(
+          model,
+          liveAt(model, plan, { ...context, posture: 'finder', orientation: 'level', eye: true }),
+        )
+      for (const column of columns) {
+        const base = columns.find(({ kind, side }) => kind === 'base' && side === column.side)
+        if (column.kind === 'hold' || !base) continue
+        const planned = ({ context }: Column) => resolve(model, plan, context)
+        const figures = figuresOf(model, plan, column, planned(column), planned(base))
+        const there = figuresOf(model, plan, column, onBody(column), onBody(base))
+        for (const [i, { id, value, inputs }] of figures.entries())
+          agree(`${column.id}, ${id}`, [there[i]?.id, there[i]?.value, there[i]?.inputs], [id, value, inputs])
+        agree(`${column.id}, figures`, there.length, figures.length)
+      }
+    },
+  ),
   property(
     'plan, card file and body agree on every value after each has travelled',
     6,
