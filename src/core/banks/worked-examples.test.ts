@@ -117,7 +117,7 @@ describe('light against base through the filter in the body', () => {
     const auto = {
       ...dusk,
       'base/exposure.isoAuto@motion': true,
-      'base/exposure.isoAutoCeiling@motion': 'ISO 3200',
+      'base/exposure.isoSet': ['ISO 200', 'ISO 3200', '1/60'],
     }
     // log₂(100 · 4² / ((1/50) · 3200)) = log₂(25) = 4.64; two more stops of light through ND 2: 6.64.
     expect(figure(pocket, auto, 'pair/road', 'iso')?.words).toContain('EV 4.6')
