@@ -35,7 +35,11 @@ export function checksDocument(): string {
     'These hang on the rules of each model; the check named carries the rule’s words.',
     ['| case | told by |', '| --- | --- |', ...cases].join('\n'),
     '## Schools',
-    '`school/<question>` in a plan says which side its owner is on.',
+    [
+      '`school/<question>` in a plan says which side its owner is on; `school/<question>@stills`, `@bank/<family>/<slot>` and `@situation/<id>` say so for a part of',
+      'it. In a bank with an answer of its own that bank is judged by it; a situation is content where base or any bank of its side does all its answer asks. The',
+      'questions about focus are answered at the Focus station, all of them by `plan step`.',
+    ].join('\n'),
     ['| question | in words | school | why |', '| --- | --- | --- | --- |', ...schools].join('\n'),
     '',
   ].join('\n\n')

@@ -27,7 +27,7 @@ J14 | One key, several meanings | resolve answers for every side, lens, lever, m
 J15 | What must work while recording | -
 J16 | Engraved names and running numbers | legend and listNumber of a control
 J17 | Where a function stands in the long list | functionListLines gives page and line
-J18 | Schools of starting autofocus | the focus table; six ways as steps at the Focus station
+J18 | Schools of starting autofocus | the focus table; every way as steps at the Focus station
 J19 | Base and held override must fit | the focus table
 J20 | Areas that exclude each other | rules of the model
 J21 | The detected subject is switched often | a question of the Focus station; needs of a situation, and what they cost (plan reach)

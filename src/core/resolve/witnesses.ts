@@ -49,6 +49,11 @@ export function witnessesOf(model: BodyModel, rule: Rule): Witnesses {
   return { rule, acts, rests, tried }
 }
 
+/** Whether a rule acts where these facts are known, and no others. */
+export function actsWith(model: BodyModel, { when }: Rule, known: Facts): Truth {
+  return ready(when, scalesIn(lookup(model).settings))(sourceOf(known))
+}
+
 /** What a rule of a model lacks: a case in which it acts, or one in which it does not. */
 export interface Missing {
   readonly rule: string
