@@ -15,15 +15,18 @@ describe('the witnesses that are kept', () => {
     Record<string, { acts: Facts | null; rests: Facts | null }>
   >
 
-  it.each(namedModels)('are there for every rule of the %s, and are what they were kept as', (_name, model) => {
-    const mine = kept[model.id] ?? {}
-    expect(Object.keys(mine).sort()).toEqual(model.rules.map(({ id }) => id).sort())
-    for (const rule of model.rules) {
-      const { acts, rests } = mine[rule.id]!
-      expect([rule.id, acts && actsWith(model, rule, acts)]).toEqual([rule.id, 'yes'])
-      expect([rule.id, rests && actsWith(model, rule, rests)]).toEqual([rule.id, rests ? 'no' : null])
-    }
-  })
+  it.each(namedModels)(
+    'are there for every rule of the %s, and are what they were kept as',
+    (_name, model) => {
+      const mine = kept[model.id] ?? {}
+      expect(Object.keys(mine).sort()).toEqual(model.rules.map(({ id }) => id).sort())
+      for (const rule of model.rules) {
+        const { acts, rests } = mine[rule.id]!
+        expect([rule.id, acts && actsWith(model, rule, acts)]).toEqual([rule.id, 'yes'])
+        expect([rule.id, rests && actsWith(model, rule, rests)]).toEqual([rule.id, rests ? 'no' : null])
+      }
+    },
+  )
 })
 
 describe('a rule that can never act', () => {
