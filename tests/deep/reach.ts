@@ -14,7 +14,8 @@ import type { Plan } from '@/core/plan/plan'
 import type { Need } from '@/core/reach/needs'
 import type { Path } from '@/core/reach/paths'
 import { recorded, statesFor, reachOf } from '@/core/reach/reach'
-import { refusing, effectiveState } from '@/core/resolve/state'
+import { choosable } from '@/core/resolve/flips'
+import { effectiveState, foundIn, refusing } from '@/core/resolve/state'
 import { must } from '@/core/result'
 import { sameValue, type Value } from '@/core/vocabulary/values'
 import { agree, property } from './property'
@@ -96,8 +97,8 @@ export function played(
   if (resolutionNow(model, body).addresses.get(way.address)?.verdict === 'test') return
   const at = { control: address.control.id, gesture: address.gesture.id }
   if (!setting) return agree(said, does(model, body, need.what, at), true)
-  const all = valuesOf(setting.domain) ?? []
   const state = effectiveState(model, plan, { ...contextOf(body, model) })
+  const all = choosable(lookup(model), setting, valuesOf(setting.domain) ?? [], foundIn(state))
   const wanted = all.filter(
     (value) =>
       refusing(state, setting.id, value).length === 0 &&

@@ -8,7 +8,7 @@ import { evAtIso, makeUpFor, rounded, shutterAtIso } from '../numbers/light'
 import { countStops, showStops } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
 import { apertureIn, captureRateIn, ndStopsIn, shutterIn } from '../resolve/exposure'
-import { lightBetween } from '../resolve/marks'
+import { lightBetween, marksInWords } from '../resolve/marks'
 import { valueMeaning } from '../resolve/meaning'
 import type { Resolution } from '../resolve/resolved'
 import { ladders, nearestStep, stepOf } from '../vocabulary/ladders'
@@ -100,16 +100,19 @@ function lightFigure(
 ): Figure | null {
   const jump = lightBetween(model, base, here)
   if (!jump || column.kind === 'base') return null
-  const { from, to, nd } = jump
+  const { from, to } = jump
   const what = 'Light against base'
-  const filtered = nd.some((stops) => stops > 0)
-  const marked = (marks: typeof from, stops: number) =>
-    `${marks.shutter}, ${marks.aperture}, ${marks.iso}${filtered ? `, ND ${stops}` : ''}`
   const inputs = [
-    ['base', marked(from, nd[0])],
-    [column.name, marked(to, nd[1])],
+    ['base', marksInWords(from)],
+    [column.name, marksInWords(to)],
   ] as const
-  const formula = `log₂(t₂/t₁) + log₂(N₁²/N₂²) + log₂(S₂/S₁)${filtered ? ' + ND₁ − ND₂' : ''} = ${signed(jump.shutterStops)} ${signed(jump.apertureStops)} ${signed(jump.isoStops)}${filtered ? ` ${signed(jump.ndStops)}` : ''} = ${signed(jump.stops)} stops`
+  const terms = [
+    ['log₂(t₂/t₁)', jump.shutterStops],
+    ['log₂(N₁²/N₂²)', jump.apertureStops],
+    ['log₂(S₂/S₁)', jump.isoStops],
+    ...(to.nd === null ? [] : [['ND₁ − ND₂', jump.ndStops] as const]),
+  ] as const
+  const formula = `${terms.map(([term]) => term).join(' + ')} = ${terms.map(([, stops]) => signed(stops)).join(' ')} = ${signed(jump.stops)} stops`
   const by = (value: string, short: string, words: string): Figure => ({
     id: 'light',
     what,

@@ -6,6 +6,7 @@ import { bankRow } from '../plan/rows'
 import { parsePlan } from '../plan/plan'
 import { resolve } from '../resolve/resolve'
 import { must } from '../result'
+import { runChecks } from '../checks/checks'
 import type { Value } from '../vocabulary/values'
 import { columnsOf } from './columns'
 import { figuresOf, type Figure } from './figures'
@@ -111,6 +112,22 @@ describe('light against base through the filter in the body', () => {
       '1/50, f/4, ISO 800, ND 4',
     ])
     expect(figure(pocket, dusk, 'pair/road', 'light')?.formula).not.toContain('ND')
+  })
+
+  it('is told among the parts of a jump', () => {
+    const plan = must(
+      parsePlan(
+        pocket,
+        Object.fromEntries(
+          Object.entries({ ...dusk, [row('exposure.ndFilter')]: 4 }).map(([id, value]) => [
+            rowNamed(id),
+            value,
+          ]),
+        ),
+      ),
+    )
+    const [jump] = runChecks(pocket, plan, []).filter(({ check }) => check === 'exposure-jump')
+    expect(jump?.reason).toBe('ND 0 → ND 4: -4 stops. Together -4 stops.')
   })
 
   it('moves the light at which automatic ISO reaches its ceiling by as many stops', () => {

@@ -117,7 +117,7 @@ function isAsked({ school }: Check, { plan, side }: CheckInput, one?: NamedConte
 function findingsOf(check: Check, input: CheckInput, names: Names): Finding[] {
   const rows = new Map<string, Group[]>()
   for (const said of check.run(input)) {
-    if (check.school && !isAsked(check, input, said.seenIn)) continue
+    if (!isAsked(check, input, said.seenIn)) continue
     let groups = rows.get(said.row)
     if (!groups) {
       groups = []

@@ -5,7 +5,7 @@ import type { HoldSet } from '../model/types'
 import { countStops, showStops } from '../numbers/motion'
 import { addressesWith } from '../plan/assign'
 import type { Plan } from '../plan/plan'
-import { lightBetween } from '../resolve/marks'
+import { lightBetween, marksInWords } from '../resolve/marks'
 import { resolve } from '../resolve/resolve'
 import type { Check, CheckInput, CheckResult } from './finding'
 import { keysIn, rowOf } from './meaning'
@@ -72,7 +72,7 @@ export const holdChecks: readonly Check[] = [
         return [
           {
             title: `${set.name} is ${countStops(jump.stops)} ${jump.stops > 0 ? 'brighter' : 'darker'}`,
-            reason: `${from.shutter}, ${from.aperture}, ${from.iso} → ${to.shutter}, ${to.aperture}, ${to.iso}: ${showStops(jump.stops)} the moment ${keyName(key)} goes down.`,
+            reason: `${marksInWords(from)} → ${marksInWords(to)}: ${showStops(jump.stops)} the moment ${keyName(key)} goes down.`,
             row: keyRow(key.address),
           },
         ]

@@ -144,6 +144,7 @@ function exposureJump({ model, states: situated }: CheckInput): CheckResult[] {
       { words: `Shutter ${from.shutter} → ${to.shutter}`, stops: jump.shutterStops },
       { words: `aperture ${from.aperture} → ${to.aperture}`, stops: jump.apertureStops },
       { words: `${from.iso} → ${to.iso}`, stops: jump.isoStops },
+      { words: `${from.nd ?? ''} → ${to.nd ?? ''}`, stops: jump.ndStops },
     ].flatMap(({ words, stops }) => (stops === 0 ? [] : [`${words}: ${showStops(stops)}`]))
     return [
       {

@@ -47,17 +47,28 @@ function inBank(
   const { family, slot } = inForce
   const own = rowValue(plan.rows, schoolRow(question, inForce))
   const school = schools.find(({ id }) => id === own)
-  return (school?.wants ?? []).flatMap((want): CheckResult[] => {
-    const setting = 'means' in want ? settingMeaning(model, want.means) : undefined
+  if (!school) return []
+  const missing = school.wants.filter((want) => !isDone(model, one, want))
+  return missing.flatMap((want): CheckResult[] => {
+    const says = `this bank says ${school.name.toLowerCase()}`
+    if ('function' in want)
+      return [
+        {
+          title: `${one.bank}: ${wantName(model, want)} is on ${want.onKey ? 'no' : 'a'} key; ${says}`,
+          reason: school.reason,
+          row: schoolRow(question, inForce),
+          seenIn: one,
+        },
+      ]
+    const setting = settingMeaning(model, want.means)
     const resolved = setting && one.resolution.settings.get(setting.id)
-    if (!school || !setting || !resolved || !('means' in want) || fulfils(setting, resolved.value, want))
-      return []
+    if (!setting || !resolved) return []
     const row =
       setting.storedBy === family ? bankRow(family, slot, setting.id) : rowOf(model, plan, side, resolved)
     const value = valueFor(setting, want)
     return [
       {
-        title: `${one.bank}: ${setting.label} is ${showValue(setting.domain, resolved.value)}; this bank says ${school.name.toLowerCase()}`,
+        title: `${one.bank}: ${setting.label} is ${showValue(setting.domain, resolved.value)}; ${says}`,
         reason: school.reason,
         row,
         mends:
@@ -92,7 +103,7 @@ function inSituation(
   return [
     {
       title: `${situationName(plan, situation)} says ${school.name.toLowerCase()}; neither base nor a bank is set so`,
-      reason: `${school.reason} In base it is not so with ${names.join(', ')}: a bank for this situation, or base itself, has to have it.`,
+      reason: `${school.reason} In base ${names.join(' and ')} ${names.length === 1 ? 'is' : 'are'} set otherwise: change base, or make a bank for this situation.`,
       row,
     },
   ]

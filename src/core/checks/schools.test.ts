@@ -11,6 +11,7 @@ import type { Value } from '../vocabulary/values'
 import { runChecks } from './checks'
 
 const duet = modelCalled('varn-duet')
+const mere = modelCalled('hollin-mere')
 const heron = modelCalled('tarrow-heron')
 const planOf = (model: BodyModel, rows: Record<string, Value>) =>
   must(
@@ -99,6 +100,16 @@ describe('a school', () => {
     expect(told({ 'school/focus-start': 'half-press', 'school/focus-start@bank/set/oak': 'thumb' })).toEqual(
       everywhere,
     )
+  })
+
+  it('of a bank is asked of the keys there, too', () => {
+    const rows = { 'bank/hand/one/side': 'stills', 'school/recentre@bank/hand/one': 'key' }
+    const told = (more: Record<string, Value>) =>
+      runChecks(mere, planOf(mere, { ...rows, ...more }), [])
+        .filter(({ row }) => row === rowNamed('school/recentre@bank/hand/one'))
+        .map(({ title }) => title)
+    expect(told({ 'bank/hand/one/key/stills/front-mid/press': 'centre-point' })).toEqual([])
+    expect(told({})).toEqual([expect.stringContaining('on no key; this bank says')])
   })
 
   it('of any preset is content with every one of them', () => {

@@ -5,10 +5,10 @@ import type { BodyModel, ModelFunction, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { Context } from '../resolve/context'
 import { halfPressSetting, heldAnswers, winnerOf, type HeldWins } from '../resolve/held'
-import { flipsOf, nextValue } from '../resolve/flips'
+import { flipsOf, nextValue, type Found } from '../resolve/flips'
 import { judge, missingFrom } from '../resolve/judge'
 import { assigned } from '../resolve/resolve'
-import { effectiveState, ownedIn, stateHolding, type State } from '../resolve/state'
+import { effectiveState, foundIn, ownedIn, stateHolding, type State } from '../resolve/state'
 import type { Verdict } from '../resolve/resolved'
 import { focusRole, startsFocus } from '../vocabulary/focus-roles'
 import { sameValue, type Value } from '../vocabulary/values'
@@ -40,7 +40,7 @@ export function focusTables(whole: BodyModel, plan: Plan, context: Context): Foc
     ]
     return {
       variant,
-      presses: pressesIn(model, standings, (id) => base.possible.get(id)?.[0]),
+      presses: pressesIn(model, standings, foundIn(base)),
       triggers,
       rows: sets.map((held) => rowOf(model, here, held, base, stateOf)),
     }
@@ -48,15 +48,11 @@ export function focusTables(whole: BodyModel, plan: Plan, context: Context): Foc
 }
 
 /** What the gestures of a side that are not held do to focus, in a state. */
-function pressesIn(
-  model: BodyModel,
-  standings: readonly Standing[],
-  now: (id: string) => Value | undefined,
-): FocusPress[] {
+function pressesIn(model: BodyModel, standings: readonly Standing[], there: Found): FocusPress[] {
   const { settings } = lookup(model)
   return standings.flatMap(({ address, fn, verdict }): FocusPress[] => {
     if (!fn.means?.startsWith('focus.') || isHeld(fn)) return []
-    const flips = flipsOf(lookup(model), fn, now)
+    const flips = flipsOf(lookup(model), fn, there)
     const domain = settings.get(flips?.setting ?? fn.changes[0] ?? '')
     const show = (value: Value | undefined) =>
       domain && value !== undefined ? showValue(domain.domain, value) : ''
@@ -64,7 +60,7 @@ function pressesIn(
       verdict === 'inert'
         ? 'does nothing here'
         : flips && domain
-          ? `${domain.label}: ${show(now(flips.setting))} → ${show(nextValue(flips, now(flips.setting)))}`
+          ? `${domain.label}: ${show(there.now(flips.setting))} → ${show(nextValue(flips, there.now(flips.setting)))}`
           : fn.manner === 'choose' && domain
             ? `opens the list of ${domain.label}`
             : `${fn.name}, once`

@@ -4,7 +4,8 @@ import type { BodyModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { Context } from '../resolve/context'
 import { flipsOf } from '../resolve/flips'
-import { resolve } from '../resolve/resolve'
+import { resolve, workOf } from '../resolve/resolve'
+import { foundIn } from '../resolve/state'
 import { focusRole } from '../vocabulary/focus-roles'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Variant } from './variant'
@@ -19,13 +20,15 @@ export const mostVariants = 48
 export function variantsOf(model: BodyModel, plan: Plan, context: Context): Variant[] {
   const resolution = resolve(model, plan, context)
   const now = (setting: string) => resolution.settings.get(setting)?.value
+  const state = workOf(resolution)?.state
+  const there = { ...(state ? foundIn(state) : {}), now }
   const { functions, settings } = lookup(model)
   const pressed = [...resolution.addresses.values()]
     .filter((one) => one.active && one.verdict === 'works')
     .flatMap(({ effectiveFunctionId: gets }) => functions.get(gets ?? '') ?? [])
   const ways = new Map<string, readonly Value[]>()
   for (const fn of pressed) {
-    const flips = flipsOf(lookup(model), fn, now)
+    const flips = flipsOf(lookup(model), fn, there)
     if (!flips || !judged.has(settings.get(flips.setting)?.means ?? '')) continue
     const known = ways.get(flips.setting) ?? [now(flips.setting) ?? flips.values[0] ?? false]
     ways.set(flips.setting, [

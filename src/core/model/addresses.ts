@@ -7,6 +7,8 @@ export interface Address {
   readonly side: AssignSide
   readonly control: Control
   readonly gesture: Gesture
+  /** The controls that are worked for it: its own, and the other of two keys pressed together. */
+  readonly controls: readonly Control[]
   /** The gesture in words, with the value that gives this assignment. */
   readonly name: string
   /** It is this one that answers while the setting has this value; null where it always is. */
@@ -27,13 +29,14 @@ export function addressesOf(
     model.controls.flatMap((control) =>
       control.gestures
         .filter((gesture) => side !== 'playback' || gesture.factory.playback !== undefined)
-        .flatMap((gesture) => addressesAt(side, control, gesture, settings)),
+        .flatMap((gesture) => addressesAt(model, side, control, gesture, settings)),
     ),
   )
   return new Map(all.map((one, index) => [one.key, { ...one, index }]))
 }
 
 function addressesAt(
+  model: BodyModel,
   side: AssignSide,
   control: Control,
   gesture: Gesture,
@@ -41,14 +44,14 @@ function addressesAt(
 ): Omit<Address, 'index'>[] {
   const [key, factory] = [`${side}/${control.id}/${gesture.id}`, gesture.factory[side]]
   const single = typeof factory === 'string' ? factory : null
+  const other = model.controls.find(({ id }) => id === gesture.with?.split('/')[0])
+  const worked = { side, control, gesture, controls: other ? [control, other] : [control] }
   const by = control.assignedBy === undefined ? undefined : settings.get(control.assignedBy)
   if (by?.domain.kind !== 'choice')
-    return [{ key, side, control, gesture, name: gesture.name, when: null, factory: single }]
+    return [{ ...worked, key, name: gesture.name, when: null, factory: single }]
   return by.domain.values.map((value) => ({
+    ...worked,
     key: `${key}@${value.id}`,
-    side,
-    control,
-    gesture,
     name: control.gestures.length === 1 ? value.name : `${gesture.name}, ${value.name}`,
     when: { setting: by.id, value: value.id },
     factory: single ?? (typeof factory === 'object' ? (factory[value.id] ?? null) : null),

@@ -1,6 +1,6 @@
 import { memoize } from '../memoize'
 import { addressesOf, type Address } from './addresses'
-import { menuPlaces, setUpLine, type MenuPlace } from './menu'
+import { menuPlaces, setUpLines, type MenuPlace } from './menu'
 import type { Act, AssignSide, BodyModel, Control, Domain, Doubt, Filming } from './types'
 import type { ModelFunction, Setting } from './types'
 import type { Value } from '../vocabulary/values'
@@ -54,7 +54,8 @@ export function domainOf(model: BodyModel, settingId: string): Domain {
 /** What a line of a menu is called: the label of a setting, the name of an act or of a set-up page. */
 export function itemName(model: BodyModel, id: string): string {
   const { settings, acts } = lookup(model)
-  return settings.get(id)?.label ?? acts.get(id)?.name ?? setUpLine(model, id)?.name ?? id
+  const named = settings.get(id)?.label ?? acts.get(id)?.name
+  return named ?? setUpLines(model).find((line) => line.id === id)?.name ?? id
 }
 
 /** The factory value of a setting. */

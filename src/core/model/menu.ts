@@ -1,5 +1,5 @@
 import type { Act, ActKind, SetUpLine } from './menu-types'
-import type { BodyModel, ModelFunction, SetUpPage } from './types'
+import type { BodyModel, ModelFunction } from './types'
 
 /** Where a line of the menu stands, counted from 0; `inner` for one behind a further press. */
 export interface MenuPlace {
@@ -47,17 +47,6 @@ export function setUpLines(model: BodyModel): SetUpLine[] {
   return model.menu.flatMap(({ lines }) =>
     lines.flatMap((one) => (typeof one !== 'string' && 'opens' in one ? [one] : [])),
   )
-}
-
-/** The line that opens a set-up page, by its id. */
-export function setUpLine(model: BodyModel, id: string): SetUpLine | undefined {
-  return setUpLines(model).find((line) => line.id === id)
-}
-
-/** The menu line that opens a set-up page, "Operation / line 2"; null where the model names none. */
-export function setUpAddress(model: BodyModel, page: SetUpPage): string | null {
-  const line = setUpLines(model).find(({ opens }) => opens === page)
-  return menuPlaces(model).find(({ id }) => id === line?.id)?.address ?? null
 }
 
 /**

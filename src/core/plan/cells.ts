@@ -103,7 +103,7 @@ export function cellValue(rows: Rows, { grid, cell }: GridCell): string {
 }
 
 /** Slots in force, by family; null where none is. */
-type Banks = Readonly<Record<string, string | null>>
+export type Banks = Readonly<Record<string, string | null>>
 
 /**
  * What stands in a cell of a function menu while slots are in force: a slot's own where its family keeps that, else the

@@ -1,6 +1,6 @@
 import { type RowId, describeRow, idsOf, isSlotRow, keyRow, parseRow, rowsOfSlot, showRow } from './rows'
 import { lookup, menuOrder } from '../model/lookup'
-import { setUpAddress } from '../model/menu'
+import { setUpLines } from '../model/menu'
 import type { BodyModel, SetUpPage } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 import { planFor } from './bodies'
@@ -147,9 +147,12 @@ function menuOf(model: BodyModel, id: RowId): string {
   const row = parseRow(model, id)
   if (!row.ok) return ''
   const page = setUpPageOf[row.value.kind]
-  if (page) return setUpAddress(model, page) ?? ''
-  const setting = 'setting' in row.value ? row.value.setting : null
-  return (setting && lookup(model).menuAddress.get(setting.id)) ?? ''
+  const line = page
+    ? setUpLines(model).find(({ opens }) => opens === page)
+    : 'setting' in row.value
+      ? row.value.setting
+      : undefined
+  return lookup(model).menuAddress.get(line?.id ?? '') ?? ''
 }
 
 /** The set-up page on which a kind of row is set. */

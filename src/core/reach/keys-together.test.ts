@@ -40,7 +40,7 @@ describe('two keys pressed together', () => {
       const other = model.controls.find(({ id }) => id === chord.gesture.with!.split('/')[0])!
       for (const posture of ['finder', 'screen', 'tripod'] as const) {
         const [one, two] = [chord.control.reach[posture], other.reach[posture]]
-        const met = meetingAt(model, chord, posture)
+        const met = meetingAt(chord, posture)
         if (!one || !two) throw new Error('both are reached in each posture')
         const far = [one, two].reduce(
           (sum, { grade }) => sum + (grade === 3 ? seconds('leave') : grade * seconds('reach')),
@@ -72,7 +72,7 @@ describe('two keys pressed together', () => {
       ),
     }
     const met = (['finder', 'screen', 'tripod'] as const).map((posture) =>
-      meetingAt(sameFinger, chordOf(sameFinger), posture),
+      meetingAt(chordOf(sameFinger), posture),
     )
     expect(met.map((one) => one !== null)).toEqual([false, false, true])
   })
@@ -101,6 +101,36 @@ describe('two keys pressed together', () => {
       }),
     )
     expect(empty.log.map(({ words }) => words)).toEqual(['Nook button with Visor button: nothing is on it.'])
+  })
+
+  it('do not answer where the other key does not, and the body says the same', () => {
+    const chord = chordOf(linden)
+    const [, other] = chord.controls
+    const lockedUp = {
+      ...linden,
+      rules: [
+        ...linden.rules,
+        {
+          id: 'other-asleep',
+          when: { all: [] },
+          then: { kind: 'unavailable' as const, controls: [other!.id] },
+          because: 'The other key is asleep.',
+          over: [],
+        },
+      ],
+    }
+    const plan = must(parsePlan(lockedUp, { [keyRow(chord)]: 'playback' }))
+    const context = contextIn(lockedUp, 'stills', null)
+    const key = resolve(lockedUp, plan, context).addresses.get(chord.key)
+    expect([key?.verdict, key?.remarks[0]?.because]).toEqual(['dead', 'The other key is asleep.'])
+    const { state } = must(
+      live(lockedUp, liveAt(lockedUp, plan, context), {
+        kind: 'press',
+        control: chord.control.id,
+        gesture: chord.gesture.id,
+      }),
+    )
+    expect(state.run).toBe('standby')
   })
 
   it.each([

@@ -1,6 +1,6 @@
 import { pressesTo, type MenuPlace } from '../model/menu'
 import type { Address } from '../model/addresses'
-import type { BodyModel, Control, Grid, Manner, Posture } from '../model/types'
+import type { Control, Grid, Manner, Posture } from '../model/types'
 import type { Operator, Times } from './operators'
 
 /** How often each move is made. */
@@ -44,9 +44,9 @@ export interface Meeting {
  * both have to be reached, by two fingers (on a tripod, where both hands are free, any two), and the other is one press
  * more.
  */
-export function meetingAt(model: BodyModel, { control, gesture }: Address, posture: Posture): Meeting | null {
+export function meetingAt({ control, controls }: Address, posture: Posture): Meeting | null {
   const met = meeting(control, posture)
-  const other = model.controls.find(({ id }) => id === gesture.with?.split('/')[0])
+  const [, other] = controls
   if (!met || !other) return met
   const second = meeting(other, posture)
   const sameFinger = control.reach[posture]?.digit === other.reach[posture]?.digit

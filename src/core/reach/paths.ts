@@ -1,4 +1,4 @@
-import { cellIn, gridCells, ownLineIn, ownLines, type CellRow, type OwnLine } from '../plan/cells'
+import { cellIn, gridCells, ownLineIn, ownLines, type Banks, type CellRow, type OwnLine } from '../plan/cells'
 import type { Rows } from '../plan/rows'
 import { lookup } from '../model/lookup'
 import { valuesOf } from '../model/domain'
@@ -241,7 +241,7 @@ function priced(
   words: string,
   moves: Moves,
 ): Path[] {
-  const met = meetingAt(hand.model, address, hand.posture)
+  const met = meetingAt(address, hand.posture)
   if (!met) return []
   const parts = partsOf(added(moves, met.moves), hand.times)
   const { atFinder, inGrip } = met
@@ -268,11 +268,8 @@ function byGrids(hand: ReachContext, setting: string): Path[] {
 
 /** The slots in force where paths are looked for: some keep menus of their own. */
 function banksOf({ resolution }: Pick<ReachContext, 'resolution'>): Banks {
-  return workOf(resolution)?.context.banks ?? noBanks
+  return workOf(resolution)?.context.banks ?? {}
 }
-
-type Banks = Readonly<Record<string, string | null>>
-const noBanks: Banks = {}
 
 /** Something of a model worked out for rows and slots in force; remembered for each. */
 function inBanks<T>(make: (model: BodyModel, rows: Rows, banks: Banks) => T) {

@@ -185,8 +185,8 @@ function isTouched(
   const { address, functionId, effectiveFunctionId: gets } = was
   const [changes = ''] = found.functions.get(gets ?? '')?.changes ?? []
   const about = [
-    ...[`control/${address.control.id}`, `function/${functionId ?? ''}`, `function/${gets ?? ''}`],
-    `setting/${changes}`,
+    ...address.controls.map(({ id }) => `control/${id}`),
+    ...[`function/${functionId ?? ''}`, `function/${gets ?? ''}`, `setting/${changes}`],
   ]
   const states = address.when === null ? [dirty] : [dirty, ...others]
   if (address.when !== null && dirty.has(`setting/${address.when.setting}`)) return true

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { modelCalled, namedModels } from '@tests/fixtures/models'
+import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
 import { rowNamed } from '@tests/fixtures/rows'
 import { live } from '../camera/live/live'
+import type { LiveEvent } from '../camera/live/events'
 import { resolutionNow } from '../camera/live/key-presses'
 import { liveAt } from '../camera/live/stand-at'
 import type { LiveState } from '../camera/live/state'
@@ -70,10 +71,10 @@ describe('a toggle', () => {
       for (const fn of model.functions.filter(({ manner }) => manner === 'toggle')) {
         const setting = settings.get(fn.changes[0] ?? '')
         for (const value of setting ? (valuesOf(setting.domain) ?? []) : []) {
-          const flips = flipsOf(lookup(model), fn, () => value)
+          const flips = flipsOf(lookup(model), fn, { now: () => value })
           expect(flips?.values).toHaveLength(2)
           expect(flips?.values.some((one) => sameValue(one, value))).toBe(true)
-          const own = flipsOf(lookup(model), fn, () => flips?.values[0])
+          const own = flipsOf(lookup(model), fn, { now: () => flips?.values[0] })
           expect(own?.values[0]).toEqual(flips?.values[0])
         }
       }
@@ -91,11 +92,38 @@ describe('what is left out of a selection', () => {
       ...at('base/display.finderSwitch', 'finder'),
     })
     expect([press(), press(), press()]).toEqual(['screen', 'finder', 'screen'])
-    const one = holding(mere, 'finder-or-screen', at('base/display.finderLimit', ['screen']))
+    const one = holding(mere, 'finder-or-screen', {
+      ...at('base/display.finderLimit', ['screen']),
+      ...at('base/display.finderSwitch', 'screen'),
+    })
     const key = [...resolutionNow(mere, one.body).addresses.values()].find(
       ({ functionId, active }) => functionId === 'finder-or-screen' && active,
     )!
     expect([key.verdict, decisive(key)?.rule]).toEqual(['inert', 'only-one'])
+  })
+
+  it('is passed over by a dial and in an open list, as by a cycle', () => {
+    const lens = lenses.find(({ id }) => id === 'hollin-200')!
+    const rows = {
+      ...at('base/drive.modeLimit', ['single', 'timer']),
+      ...at('base/focus.areaLimit', ['frame', 'point']),
+      ...at('base/focus.area@stills', 'frame'),
+      ...at('key/stills/front-mid/press', 'area-and-mode'),
+      ...at('key/stills/front-low/press', 'choose-release'),
+    }
+    let body = liveAt(mere, must(parsePlan(mere, rows)), contextIn(mere, 'stills', null, lens))
+    const after = (event: LiveEvent, setting: string) => {
+      body = must(live(mere, body, event)).state
+      return resolutionNow(mere, body).settings.get(setting)?.value
+    }
+    const press = (control: string) => ({ kind: 'press', control, gesture: 'press' }) as const
+    const turn = (control: string) => ({ kind: 'turn', control, gesture: 'turn', clicks: 1 }) as const
+    after(press('front-mid'), 'focus.area')
+    expect(after(turn('back-roller'), 'focus.area')).toBe('point')
+    expect(after(turn('back-roller'), 'focus.area')).toBe('point')
+    after({ kind: 'release', control: 'front-mid', gesture: 'press' }, 'focus.area')
+    after(press('front-low'), 'drive.mode')
+    expect(after(turn('front-roller'), 'drive.mode')).toBe('timer')
   })
 
   it('cannot be called by a toggle, which is said, and so it is on the body', () => {

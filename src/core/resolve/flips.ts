@@ -10,30 +10,32 @@ export interface Flips {
   readonly values: readonly Value[]
 }
 
-/** The values in force, by setting. */
-type Now = (setting: string) => Value | undefined
+/** What a toggle or a cycle finds where it is pressed. */
+export interface Found {
+  /** The values in force, by setting. */
+  readonly now: (setting: string) => Value | undefined
+  /** What was set before a toggle went to its own value; nothing, where nobody remembers. */
+  readonly before?: (setting: string) => Value | undefined
+  /** Whether a value cannot be chosen there; every one can, where nothing is said. */
+  readonly refuses?: (setting: string, value: Value) => boolean
+}
 
 /**
  * What a toggle or a cycle does to the first setting it changes. A toggle goes to its own value and back to what was
- * set before (`before`; where nothing is known of that, to what the model says, or to the value as delivered). A cycle
- * goes through all that are on offer. Null for other manners.
+ * set before (where nothing is known of that, to what the model says, or to the value as delivered). A cycle goes
+ * through all that can be chosen. Null for other manners.
  */
-export function flipsOf(
-  found: Lookup,
-  fn: ModelFunction,
-  now: Now,
-  before: (setting: string) => Value | undefined = () => undefined,
-): Flips | null {
+export function flipsOf(found: Lookup, fn: ModelFunction, there: Found): Flips | null {
   const [id = ''] = fn.changes
   const setting = found.settings.get(id)
   if (!setting || (fn.manner !== 'toggle' && fn.manner !== 'cycle')) return null
   const all = valuesOf(setting.domain) ?? []
   if (all.length < 2) return null
-  if (fn.manner === 'cycle') return { setting: id, values: offered(found, setting, all, now) }
+  if (fn.manner === 'cycle') return { setting: id, values: choosable(found, setting, all, there) }
   const own = ownValue(fn, all)
-  const is = now(id)
+  const is = there.now(id)
   if (!sameValue(is, own)) return { setting: id, values: [own, is ?? backValue(fn, setting, all, own)] }
-  const was = before(id)
+  const was = there.before?.(id)
   const known = was !== undefined && !sameValue(was, own) && all.some((value) => sameValue(value, was))
   return { setting: id, values: [own, known ? was : backValue(fn, setting, all, own)] }
 }
@@ -44,20 +46,23 @@ export function nextValue({ values }: Flips, value: Value | undefined): Value {
   return values[(at + 1) % values.length] ?? values[0] ?? false
 }
 
-/** Settings that say which values of another are on offer, by that other. */
-const limits: ReadonlyMap<string | null, string> = new Map([
-  ['focus.area', 'focus.areaLimit'],
-  ['drive.mode', 'drive.modeLimit'],
-  ['display.finderSwitch', 'display.finderLimit'],
-])
-
-/** What a cycle steps through: of several values those the camera is told to offer, else all. */
-function offered(found: Lookup, setting: Setting, all: readonly Value[], now: Now): readonly Value[] {
-  const limit = now(found.byMeaning.get(limits.get(setting.means) ?? '')?.id ?? '')
-  const values: readonly Value[] = Array.isArray(limit)
-    ? all.filter((value) => limit.includes(String(value)))
-    : all
-  return values.length === 0 ? all : values
+/**
+ * What a cycle, a dial or an open list goes through: the value in force, and of the others those that can be chosen there;
+ * areas also only as far as the camera is told to offer them.
+ */
+export function choosable(
+  found: Lookup,
+  setting: Setting,
+  all: readonly Value[],
+  { now, refuses }: Found,
+): readonly Value[] {
+  const limit = setting.means === 'focus.area' ? now(found.byMeaning.get('focus.areaLimit')?.id ?? '') : null
+  const isLeftOut = (value: Value) =>
+    Array.isArray(limit) && limit.length > 0 && !limit.includes(String(value))
+  return all.filter(
+    (value) =>
+      sameValue(value, now(setting.id)) || (!isLeftOut(value) && refuses?.(setting.id, value) !== true),
+  )
 }
 
 /** The value a toggle is about: as the model says, or the common function; else off, or the first. */

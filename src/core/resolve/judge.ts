@@ -7,13 +7,15 @@ import type { Context } from './context'
 import { flipsOf, nextValue } from './flips'
 import { isThere, presences } from './presence'
 import type { FunctionEffect, Remark, Verdict } from './resolved'
-import { refusing, remark, rulesAbout, type State } from './state'
+import { foundIn, refusals, refusing, remark, rulesAbout, type State } from './state'
 
 /** What speaks against a key whatever is on it: it is not there with this lens, or without grip or adapter. */
-function presenceRemarks({ control }: Address, context: Context): Remark[] {
-  if (control.presence === undefined || isThere(control, context)) return []
-  const { because } = presences[control.presence]
-  return [{ kind: 'unavailable', truth: 'yes', rule: 'presence', because }]
+function presenceRemarks({ controls }: Address, context: Context): Remark[] {
+  return controls.flatMap((control): Remark[] => {
+    if (control.presence === undefined || isThere(control, context)) return []
+    const { because } = presences[control.presence]
+    return [{ kind: 'unavailable', truth: 'yes', rule: 'presence', because }]
+  })
 }
 
 /** Why a gesture is not there at all: its control is not, or the firmware knows no such gesture. */
@@ -58,7 +60,7 @@ export function judge(
     ...becomes.map(({ rule, truth }) => remark('replaced', rule, truth, state.facts)),
   ]
   if (!fn || fn.manner === 'none') return { effectiveFunctionId: gets, verdict: 'empty', remarks }
-  const onControl = address === null ? [] : rulesAbout(state, `control/${address.control.id}`)
+  const onControl = (address?.controls ?? []).flatMap(({ id }) => rulesAbout(state, `control/${id}`))
   const about = [
     ...onControl.filter(({ rule: { then } }) => !('butFor' in then && then.butFor?.includes(gets))),
     ...rulesAbout(state, `function/${gets}`),
@@ -130,18 +132,23 @@ export function fixedBy(state: State, setting: string): Remark | null {
 
 /** Where a cycle has only one value to step to. */
 function onlyOffered(state: State, fn: ModelFunction): Remark | null {
-  const flips = fn.manner === 'cycle' ? flipsOf(state.found, fn, (id) => state.possible.get(id)?.[0]) : null
+  const flips = fn.manner === 'cycle' ? flipsOf(state.found, fn, foundIn(state)) : null
   if (!flips || flips.values.length > 1) return null
   const because = `${fn.name} has only one to step to: the others are not on offer.`
   return { kind: 'ineffective', truth: 'yes', rule: 'only-one', because }
 }
 
-/** Where a toggle would go to a value that cannot be chosen here. */
+/** Where a toggle would go to a value that cannot be chosen here, for certain or perhaps. */
 function refusedNext(state: State, fn: ModelFunction): Remark | null {
-  const now = (id: string) => state.possible.get(id)?.[0]
-  const flips = fn.manner === 'toggle' ? flipsOf(state.found, fn, now) : null
-  const [because] = flips ? refusing(state, flips.setting, nextValue(flips, now(flips.setting))) : []
-  return because === undefined ? null : { kind: 'ineffective', truth: 'yes', rule: 'refused-next', because }
+  const there = foundIn(state)
+  const flips = fn.manner === 'toggle' ? flipsOf(state.found, fn, there) : null
+  const next = flips && nextValue(flips, there.now(flips.setting))
+  if (!flips || next === null) return null
+  const against = refusals(state, flips.setting, next)
+  const worst = against.find(({ truth }) => truth === 'yes') ?? against[0]
+  return worst
+    ? { ...remark('ineffective', worst.rule, worst.truth, state.facts), rule: 'refused-next' }
+    : null
 }
 
 /** On a body whose record key films from the motion side only. */

@@ -9,6 +9,7 @@ import { sameValue, type Value } from '../vocabulary/values'
 import type { Context } from './context'
 import { factsIn } from './facts'
 import { ruleBook, type ReadyRule, type RuleBook } from './rule-book'
+import type { Found } from './flips'
 import { functionsInForce } from './held'
 import { distinct, inForce, ownedValues, ownerChain, ownersIn, rowLink } from './owners'
 import type { Link, Remark } from './resolved'
@@ -219,6 +220,14 @@ export function rulesAbout(state: State, key: string): { rule: ReadyRule<Remarki
   })
 }
 
+/** The rules by which a value cannot be chosen in a state, for certain or perhaps. */
+export function refusals(state: State, setting: string, value: Value): ReturnType<typeof rulesAbout> {
+  return rulesAbout(state, `setting/${setting}`).filter(({ rule: { then } }) => {
+    const about = then.kind === 'unavailable' && 'values' in then ? then.values : []
+    return about.some((one) => sameValue(one, value))
+  })
+}
+
 /** The reasons for which a value cannot be chosen in a state, for certain or perhaps; empty where it can. */
 export function refusing(
   state: State,
@@ -226,10 +235,17 @@ export function refusing(
   value: Value,
   truth: 'yes' | 'unknown' = 'yes',
 ): string[] {
-  return rulesAbout(state, `setting/${setting}`).flatMap(({ rule: { then, because }, truth: holds }) => {
-    const about = then.kind === 'unavailable' && 'values' in then ? then.values : []
-    return holds === truth && about.some((one) => sameValue(one, value)) ? [because] : []
-  })
+  return refusals(state, setting, value)
+    .filter((one) => one.truth === truth)
+    .map(({ rule }) => rule.because)
+}
+
+/** What a press finds in a state: what is in force, and what cannot be chosen. */
+export function foundIn(state: State): Found {
+  return {
+    now: (setting) => state.possible.get(setting)?.[0],
+    refuses: (setting, value) => refusing(state, setting, value).length > 0,
+  }
 }
 
 /** A remark in a rule's words. */

@@ -238,7 +238,7 @@ audio.format | Audio format
 audio.meters | Level meters
 audio.monitor | Headphone volume
 audio.monitorDelay | Headphone timing
-audio.shutterNoise | Sound of dials
+audio.shutterNoise | Dial noise in film
 assist.zebra | Zebra
 assist.zebraLevel | Zebra level
 assist.zebraRange | Zebra range
@@ -334,7 +334,7 @@ controls.halfPressFeel | Half-press force
 controls.releaseFeel | Release force
 controls.longPress | Long press time
 controls.guide | Help texts
-controls.dialKeys | Key and dial
+controls.dialKeys | Key with dial
 `)
 
 /** The common functions' standard terms. Columns: id | term. */

@@ -73,6 +73,8 @@ export function HeldTable({
 
 /** What the exposure does the moment the key goes down. */
 export function Jump({ jump }: { jump: LightBetween }) {
+  if (!jump.fromByHand || !jump.toByHand)
+    return <p className="text-small text-silt">When the key goes down, the camera meters: nothing jumps.</p>
   return (
     <p className={`text-small ${Math.abs(jump.stops) >= 1 ? 'text-lichen' : 'text-silt'}`}>
       When the key goes down: <b className="font-mono font-semibold">{showStops(jump.stops)}</b>

@@ -1,6 +1,6 @@
 'use client'
 
-import { rowValue, schoolRow } from '@/core/plan/rows'
+import { rowValue, schoolRow, type RowId } from '@/core/plan/rows'
 import { baseRow, defaultWhereabouts } from '@/core/plan/cells'
 import { useMemo, useState } from 'react'
 import type { FinderPicture } from '@/core/focus/finder'
@@ -13,7 +13,7 @@ import type { StateValues } from '@/core/analysis/questions'
 import { commonSettings } from '@/core/vocabulary/catalogue'
 import { disputes, type Dispute } from '@/core/vocabulary/schools'
 import { useDesk, useDeskPart, usePlan, ValueField } from '@/features/desk'
-import { ScopeChoice, scopesOf, usualScope } from './answer-scope'
+import { ScopeChoice, scopesOf } from './answer-scope'
 
 /** Where owners differ about focus: each question with its settings as they are here, and the reason of every side. */
 export function QuestionPanel({
@@ -59,10 +59,13 @@ function Question({ dispute, state }: { dispute: Dispute; state: StateValues | n
   const plan = usePlan()
   const { model } = desk.start
   const side = useDeskPart('side')
-  const [picked, setPicked] = useState<string | null>(null)
+  const [picked, setPicked] = useState<RowId | null>(null)
   const scopes = scopesOf(model, plan, side, dispute.id)
-  const scope = scopes.find(({ id }) => id === picked) ?? usualScope(plan, scopes)
-  const row = scope?.row ?? schoolRow(dispute.id)
+  // What is shown first is the side, where it has an answer of its own.
+  const apart = schoolRow(dispute.id, { side })
+  const shown = picked ?? (rowValue(plan.rows, apart) === null ? null : apart)
+  const scope = scopes.find((one) => one.row === shown) ?? scopes[0]
+  const { row } = scope
   const yours = rowValue(plan.rows, row)
   const usual = schoolFor(plan, dispute.id, side)
   const settings = dispute.settings.flatMap((means) => lookup(model).byMeaning.get(means) ?? [])
@@ -82,15 +85,13 @@ function Question({ dispute, state }: { dispute: Dispute; state: StateValues | n
         {settings.map((setting) => (
           <BaseValue key={setting.id} setting={setting} />
         ))}
-        {scope && (
-          <ScopeChoice
-            plan={plan}
-            scopes={scopes}
-            chosen={scope}
-            onChoose={setPicked}
-            onClear={() => desk.set({ [row]: null })}
-          />
-        )}
+        <ScopeChoice
+          plan={plan}
+          scopes={scopes}
+          chosen={scope}
+          onChoose={setPicked}
+          onClear={() => desk.set({ [row]: null })}
+        />
         <div role="radiogroup" aria-label={dispute.question} className="grid gap-1.5">
           {dispute.schools.map((school) => (
             <label key={school.id} className="grid cursor-pointer grid-cols-[18px_1fr] gap-1.5">

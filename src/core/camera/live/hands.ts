@@ -1,9 +1,12 @@
 import { bankFactRow } from '../../plan/rows'
 import { showValue, valuesOf } from '../../model/domain'
+import type { Address } from '../../model/addresses'
 import { lookup } from '../../model/lookup'
 import { actDoneBy } from '../../model/menu'
 import type { BodyModel, Control, Domain, ModelFunction } from '../../model/types'
-import { flipsOf, nextValue } from '../../resolve/flips'
+import { choosable, flipsOf, nextValue, type Found } from '../../resolve/flips'
+import { workOf } from '../../resolve/resolve'
+import { foundIn } from '../../resolve/state'
 import { decisive, type ResolvedAddress } from '../../resolve/resolved'
 import { ok, refuse, type Result } from '../../result'
 import { sameValue, type Value } from '../../vocabulary/values'
@@ -48,7 +51,7 @@ export function keyUp(model: BodyModel, state: LiveState, control: string, gestu
     return refuse('not-down', `${known.value.address.control.name} is not down.`, `${control}/${gesture}`)
   }
   const after = withKeyUp(model, state, key)
-  return ok({ state: after, log: [did(`${address.control.name} let go; ${focusWords(model, after)}`)] })
+  return ok({ state: after, log: [did(`${pressed(address)} let go; ${focusWords(model, after)}`)] })
 }
 
 /** The release pressed through; the half-press comes and goes with it where it is not down already. */
@@ -112,10 +115,22 @@ function waitsForHalfPress(model: BodyModel, state: LiveState, control: Control)
   return half ? null : control.name
 }
 
+/** What a press or a turn finds: the values in force, what cannot be chosen, and what toggles come back to. */
+function foundNow(model: BodyModel, state: LiveState): Found {
+  const resolution = resolutionNow(model, state)
+  const work = workOf(resolution)
+  return {
+    ...(work ? foundIn(work.state) : {}),
+    now: (id) => resolution.settings.get(id)?.value,
+    before: (id) => state.flippedFrom[id],
+  }
+}
+
 function turned(model: BodyModel, state: LiveState, settingId: string, clicks: number): Result<Lived> {
   const setting = lookup(model).settings.get(settingId)
-  const now = resolutionNow(model, state).settings.get(settingId)?.value
-  const values = setting ? turnedThrough(setting.domain) : []
+  const there = foundNow(model, state)
+  const now = there.now(settingId)
+  const values = setting ? choosable(lookup(model), setting, turnedThrough(setting.domain), there) : []
   const at = values.findIndex((one) => sameValue(one, now))
   const to = values[Math.min(values.length - 1, Math.max(0, at + clicks))]
   if (!setting || to === undefined) return ok({ state, log: [did('Nothing to turn through.')] })
@@ -132,13 +147,13 @@ function turnedThrough(domain: Domain): readonly Value[] {
 }
 
 /** What is pressed, in words: a control, or both of two keys pressed together. */
-function pressed({ address: { control, gesture } }: ResolvedAddress): string {
+function pressed({ control, gesture }: Address): string {
   return gesture.with === undefined ? control.name : `${control.name} ${gesture.name}`
 }
 
 /** What the verdict on a key says before anything happens, and whether that is all. */
 function saidOf(key: ResolvedAddress, fn: ModelFunction | undefined): { log: LogLine[]; stops: boolean } {
-  const name = pressed(key)
+  const name = pressed(key.address)
   if (!fn || key.verdict === 'empty') return { log: [did(`${name}: nothing is on it.`)], stops: true }
   const because = decisive(key)?.because ?? ''
   if (key.verdict === 'dead')
@@ -150,7 +165,7 @@ function saidOf(key: ResolvedAddress, fn: ModelFunction | undefined): { log: Log
 }
 
 function happens(model: BodyModel, state: LiveState, key: ResolvedAddress, fn: ModelFunction): Result<Lived> {
-  const name = pressed(key)
+  const name = pressed(key.address)
   const closed = { ...state, list: null }
   switch (fn.manner) {
     case 'hold':
@@ -195,15 +210,10 @@ function leavesMenu(state: LiveState, fn: ModelFunction): LiveState {
 function flipped(model: BodyModel, state: LiveState, fn: ModelFunction): Result<Lived> {
   if (fn.means === 'movie.swapSide') return ok(swap(model, state))
   if (fn.means === 'bank.next') return ok(nextBank(model, state))
-  const settings = resolutionNow(model, state).settings
-  const flips = flipsOf(
-    lookup(model),
-    fn,
-    (id) => settings.get(id)?.value,
-    (id) => state.flippedFrom[id],
-  )
+  const there = foundNow(model, state)
+  const flips = flipsOf(lookup(model), fn, there)
   if (flips) {
-    const was = settings.get(flips.setting)?.value
+    const was = there.now(flips.setting)
     const isPhysical = lookup(model).settings.get(flips.setting)?.place === 'physical'
     const set = isPhysical ? lever : edit
     const done = set(model, state, flips.setting, nextValue(flips, was))

@@ -85,7 +85,7 @@ function isFact(model: BodyModel, { about }: Doubt): boolean {
   if (about === 'focus/heldWins' || about === 'filming/swapTo') return true
   const has = (list: readonly { readonly id: string }[]) => list.some((one) => one.id === id)
   if (kind === 'rules') return has(model.rules) && part === ''
-  if (kind === 'families') return has(model.families) && part !== undefined && bankDoubts.includes(part)
+  if (kind === 'families') return has(model.families) && bankDoubts.includes(part)
   if (kind === 'settings') return has(model.settings) && ['storedBy', 'factory'].includes(part)
   return (
     kind === 'functions' &&
