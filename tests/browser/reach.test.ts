@@ -249,7 +249,7 @@ describe('a finding that is meant so', () => {
     await page.getByLabel('Why it is meant so').fill('One for each hand.')
     await page.keyboard.press('Enter')
     await saved(page)
-    expect(await meant.count()).toBeLessThan(before)
+    await expect.poll(() => meant.count()).toBeLessThan(before)
     const accepted = Object.entries(await savedRows(application.address, demoPlan)).filter(([row]) =>
       isAcceptRow(row),
     )
