@@ -62,7 +62,7 @@ await page.getByRole('button', { name: 'Suggest again' }).waitFor({ timeout: 60_
 await take('controls-suggest')
 
 await page.goto(`${plan}/menus`, { waitUntil: 'networkidle' })
-await page.getByRole('button', { name: /^Stills grid, cell 4/ }).click()
+await page.getByRole('button', { name: /^Stills function menu, cell 4/ }).click()
 await take('menus')
 await page.keyboard.press('Control+k')
 await page.keyboard.type('shutter')
@@ -91,7 +91,7 @@ await take('banks-build-night')
 await night(false)
 
 await page.goto(`${plan}/try`, { waitUntil: 'networkidle' })
-for (const name of ['Cheek key', 'Thumb focus key']) await key(name).click({ modifiers: ['Shift'] })
+for (const name of ['Lower right key', 'Thumb focus key']) await key(name).click({ modifiers: ['Shift'] })
 await take('try')
 
 await page.goto(`${plan}/sheets`, { waitUntil: 'networkidle' })

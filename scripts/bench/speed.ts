@@ -110,7 +110,7 @@ async function taskMilliseconds(cdp: CDPSession): Promise<number> {
   return (metrics.find((one) => one.name === 'TaskDuration')?.value ?? 0) * 1000
 }
 
-/** How long until what is opened is shown, and the longest the main thread was blocked meanwhile. */
+/** Exposure: shutter speed until what is opened is shown, and the longest the main thread was blocked meanwhile. */
 async function openingFigures(page: Page, at: (station: string) => string, unit: number): Promise<Figure[]> {
   const shown: Record<string, number[]> = {}
   const blocked: Record<string, number[]> = {}

@@ -187,7 +187,7 @@ describe('the headless command', () => {
     )
     const out = join(folder, 'pocket.plan.json')
     await run(['plan', 'fit', plan, '--to', 'pell-pocket', '--out', out])
-    expect((await run(['plan', 'resolve', out])).output).toContain('Time dial')
+    expect((await run(['plan', 'resolve', out])).output).toContain('Shutter speed dial')
   })
 
   it('tells the faults of a model file, all of them, also as data', async () => {

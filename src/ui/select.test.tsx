@@ -11,13 +11,13 @@ const speeds = [
   ['a', '1/100'],
   ['b', '1/200'],
 ] as const
-const field = () => screen.getByRole<HTMLSelectElement>('combobox', { name: 'Shutter' })
+const field = () => screen.getByRole<HTMLSelectElement>('combobox', { name: 'Shutter: type' })
 const words = () => [...field().options].map((one) => one.text)
 
 function shown() {
   const onPick = vi.fn()
   const options = vi.fn(() => speeds)
-  render(<LongSelect label="Shutter" value="a" shown="1/100" options={options} onPick={onPick} />)
+  render(<LongSelect label="Shutter: type" value="a" shown="1/100" options={options} onPick={onPick} />)
   return { onPick, options, user: userEvent.setup() }
 }
 

@@ -48,11 +48,11 @@ const dragTo = async (name: string, from: { x: number; y: number }) => {
 describe('putting a function on a key', () => {
   it('by click: the plate shows it, the panel tells what it displaced, and it is saved', async () => {
     await key(page, 'Thumb focus key').click()
-    await pick('Start focus on eyes')
-    expect(await text('Thumb focus key')).toBe('Start focus on eyes')
+    await pick('AF start with eye detection')
+    expect(await text('Thumb focus key')).toBe('AF start with eye detection')
     const displaced = page.getByRole('status').filter({ hasText: 'Displaced' })
     expect(await displaced.innerText()).toMatch(
-      /Keep exposure was here\. No key has it now\. It has no menu line\./,
+      /AE lock was here\. No key has it now\. It has no menu line\./,
     )
     await saved(page)
     expect((await rows())['key/stills/thumb-key/press']).toBe('start-focus-eyes')
@@ -60,7 +60,7 @@ describe('putting a function on a key', () => {
 
   it('by dragging one label onto another: the function moves, and what was there can go to the freed key', async () => {
     await dragTo('Crown key', await middle('Thumb focus key'))
-    await expect.poll(() => text('Crown key')).toBe('Keep exposure')
+    await expect.poll(() => text('Crown key')).toBe('AE lock')
     expect(await text('Thumb focus key')).toBe('empty')
     await page.getByRole('button', { name: 'Put it on Thumb focus key' }).click()
     expect(await text('Thumb focus key')).toBe('Playback')
@@ -88,15 +88,15 @@ describe('putting a function on a key', () => {
     await page.getByRole('combobox', { name: /^Instead/ }).waitFor()
     await page.keyboard.type('eyes')
     await page.keyboard.press('Enter')
-    expect(await text('Thumb focus key')).toBe('Start focus on eyes')
+    expect(await text('Thumb focus key')).toBe('AF start with eye detection')
     await page.keyboard.press('Escape')
     expect(await key(page, 'Thumb focus key').evaluate((element) => element === document.activeElement)).toBe(
       true,
     )
     await page.keyboard.press('m')
-    await key(page, 'Cheek key').focus()
+    await key(page, 'Lower right key').focus()
     await page.keyboard.press('Enter')
-    expect(await text('Cheek key')).toBe('Start focus on eyes')
+    expect(await text('Lower right key')).toBe('AF start with eye detection')
     await key(page, 'Crown key').focus()
     await page.keyboard.press('Delete')
     expect(await text('Crown key')).toBe('empty')
@@ -106,10 +106,10 @@ describe('putting a function on a key', () => {
   it('is refused with the reason where the key does not accept it', async () => {
     await key(page, 'Crown key').focus()
     await page.keyboard.press('m')
-    await key(page, 'Thumb dial', 'turn').focus()
+    await key(page, 'Rear dial', 'turn').focus()
     await page.keyboard.press('Enter')
     expect(await page.getByRole('alert').filter({ hasText: 'Not done' }).innerText()).toContain(
-      'Thumb dial, turn, stills does not accept Playback.',
+      'Rear dial, turn, stills does not accept Playback.',
     )
     expect(await text('Crown key')).toBe('Playback')
   })
@@ -117,17 +117,17 @@ describe('putting a function on a key', () => {
 
 describe('undo', () => {
   it('takes the last step back with Ctrl+Z, brings it again with Shift, and reaches over a reload', async () => {
-    await key(page, 'Cheek key').click()
-    await pick('Record')
+    await key(page, 'Lower right key').click()
+    await pick('Movie record')
     await page.getByRole('button', { name: 'Close' }).click()
     await page.keyboard.press('Control+z')
-    expect(await text('Cheek key')).toBe('Magnifier')
+    expect(await text('Lower right key')).toBe('Magnifier')
     await page.keyboard.press('Control+Shift+z')
-    expect(await text('Cheek key')).toBe('Record')
+    expect(await text('Lower right key')).toBe('Movie record')
     await saved(page)
     await page.reload({ waitUntil: 'networkidle' })
-    await page.getByRole('button', { name: /^Undo: Cheek key, press, stills/ }).click()
-    expect(await text('Cheek key')).toBe('Magnifier')
+    await page.getByRole('button', { name: /^Undo: Lower right key, press, stills/ }).click()
+    expect(await text('Lower right key')).toBe('Magnifier')
     await saved(page)
     expect((await rows())['key/stills/cheek-key/press']).toBeUndefined()
   })
@@ -136,11 +136,11 @@ describe('undo', () => {
 describe('stills and motion', () => {
   it('flip the whole plate, each with its own functions', async () => {
     expect(await page.getByText(/\d+ differ in motion/).innerText()).toContain('2 differ')
-    expect(await text('Sill key, third')).toBe('Next thing to look for')
-    await key(page, 'Sill key, third').click()
+    expect(await text('Screen key, third')).toBe('Next detected subject')
+    await key(page, 'Screen key, third').click()
     await pick('Silent shutter')
     await page.getByRole('radio', { name: 'Motion' }).click()
-    expect(await text('Sill key, third')).toBe('Next thing to look for')
+    expect(await text('Screen key, third')).toBe('Next detected subject')
     expect(await page.getByText(/\d+ differ in stills/).innerText()).toContain('3 differ')
   })
 })
@@ -151,21 +151,21 @@ describe('two tabs', () => {
     await key(page, 'Crown key').focus()
     await page.keyboard.press('Delete')
     await saved(page)
-    await key(other, 'Cheek key').focus()
+    await key(other, 'Lower right key').focus()
     await other.keyboard.press('Delete')
     await saved(other)
     expect((await key(other, 'Crown key').innerText()).trim()).toBe('empty')
     expect(await other.getByRole('alert').filter({ hasText: 'Changed elsewhere' }).count()).toBe(0)
 
-    await key(page, 'Cheek key').click()
-    await pick('Record')
+    await key(page, 'Lower right key').click()
+    await pick('Movie record')
     await expect
       .poll(() => page.getByRole('alert').filter({ hasText: 'Changed elsewhere' }).innerText())
       .toMatch(/it is now Nothing; you wanted Record/)
-    expect(await text('Cheek key')).toBe('empty')
+    expect(await text('Lower right key')).toBe('empty')
     expect(await page.getByRole('status').filter({ hasText: 'Displaced' }).count()).toBe(0)
     await page.getByRole('button', { name: 'Put mine back' }).click()
-    expect(await text('Cheek key')).toBe('Record')
+    expect(await text('Lower right key')).toBe('Movie record')
     await saved(page)
     expect(await rows()).toMatchObject({
       'key/stills/crown-key/press': 'nothing',

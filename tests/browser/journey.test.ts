@@ -44,7 +44,7 @@ describe('a newcomer', () => {
     await page.getByRole('tab', { name: 'Build' }).click()
     await page.getByRole('button', { name: 'Use Ebb for motion' }).click()
     await page.getByLabel('Show all').check()
-    await chooseIn(page.getByLabel('Exposure control in Ebb'), 'Manual')
+    await chooseIn(page.getByLabel('Exposure mode in Ebb'), 'Manual')
     await chooseIn(page.getByLabel('Frame rate in Ebb'), '100p')
     const line = page.getByRole('row', { name: /^Shutter for the rate/ })
     await expect.poll(() => line.innerText()).toMatch(/1\/200[\s\S]*for 100p; has 1\/125/)
@@ -66,16 +66,16 @@ describe('a newcomer', () => {
     await page.getByRole('button', { name: 'Use Ebb for motion' }).click()
     await chooseIn(page.getByLabel('Frame rate in Ebb'), '50p')
     await page.getByLabel('Show all').check()
-    await chooseIn(page.getByLabel('Film size in Ebb'), 'Open gate')
-    const cell = page.getByRole('region', { name: 'Film size in Ebb' })
+    await chooseIn(page.getByLabel('Movie resolution in Ebb'), 'Open gate')
+    const cell = page.getByRole('region', { name: 'Movie resolution in Ebb' })
     await expect.poll(() => cell.innerText()).toContain('Open frame is not written above 30p')
-    expect(await page.getByRole('row', { name: /^Film size/ }).innerText()).toContain('refused')
+    expect(await page.getByRole('row', { name: /^Movie resolution/ }).innerText()).toContain('refused')
   })
 
   it('prints a pocket card on one page', async () => {
     await go(`/plans/${demoPlan}/sheets`)
     const card = page.getByRole('article', { name: 'Pocket card' })
-    expect(await card.innerText()).toContain('Start focus on eyes')
+    expect(await card.innerText()).toContain('AF start with eye detection')
     expect(await card.innerText()).toContain('Scene changes in slow motion at 100p.')
     const pdf = await page.pdf({ preferCSSPageSize: true })
     expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1)
@@ -107,9 +107,9 @@ describe('carrying the plan to body B', () => {
     await page.getByText(`Identical · ${expected + banks} rows compared`).waitFor()
     const list = page.getByRole('region', { name: 'Transfer' })
     expect(await list.getByLabel('done').count()).toBe(8)
-    expect(await list.innerText()).toMatch(/File prefix\s*Files \/ line 2: set LHB; it is TAR/)
+    expect(await list.innerText()).toMatch(/File name prefix\s*Files \/ line 2: set LHB; it is TAR/)
     expect(await list.innerText()).toMatch(
-      /Owner's name\s*Files \/ line 4: set Lanternfold Puppet Theatre; it is empty/,
+      /Artist name\s*Files \/ line 4: set Lanternfold Puppet Theatre; it is empty/,
     )
     await page.getByText(/· revision \d+ · saved/).waitFor()
   })

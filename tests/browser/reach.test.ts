@@ -118,7 +118,7 @@ async function fromEmptyToFilled({ press, choose, turnTo }: Way) {
   const taken = await reach()
 
   await press(stations().getByRole('link', { name: /^Menus/ }))
-  const grid = page.getByRole('region', { name: 'Table for pictures' })
+  const grid = page.getByRole('region', { name: 'Stills function menu' })
   for (const cell of [1, 2, 3, 4]) {
     await press(grid.getByRole('button', { name: new RegExp(`, cell ${cell}:`) }))
     await press(page.getByRole('combobox', { name: /^Instead/ }))
@@ -214,7 +214,7 @@ describe('the find box', () => {
       await page.getByRole('dialog').waitFor({ state: 'hidden' })
     }
     await find('cheek stills press')
-    await page.getByRole('heading', { name: 'Cheek key' }).waitFor()
+    await page.getByRole('heading', { name: 'Lower right key' }).waitFor()
     await find('focus peaking setting')
     await page.getByRole('heading', { name: 'Own menu' }).waitFor()
     await find('interviews bank')

@@ -48,14 +48,14 @@ describe('banks of the Duet', () => {
         .first(),
       row(/^Shutter for the rate/).getByText('for 100p; has 1/100'),
       row(/^Shutter speed/).getByText('left over'),
-      page.getByRole('columnheader', { name: /By hand/ }),
+      page.getByRole('columnheader', { name: /Manual/ }),
       page.getByText('films with Interviews'),
       page
         .getByRole('list', { name: 'Excluded in Interviews' })
         .getByText(
           /Open gate is excluded\. First Movie frame rate: 50p → 25p .*, then Movie crop: 1\.5 × → None/,
         ),
-      page.getByRole('list', { name: 'Excluded in Changes' }).getByText(/^4096 wide is excluded/),
+      page.getByRole('list', { name: 'Excluded in Changes' }).getByText(/^4K wide (4096) is excluded/),
     ]
     for (const one of seen) expect([String(one), await inWindow(one)]).toEqual([String(one), true])
   })
@@ -95,7 +95,7 @@ describe('banks of the Duet', () => {
 
   it('are asked, bank by bank, whether they follow a base that is changed later', async () => {
     await go(filmPlan, 'banks')
-    await choose('Aperture value in base, motion', 'f/2.8')
+    await choose('Aperture in base, motion', 'f/2.8')
     const asked = page.getByRole('alertdialog', { name: 'Should the banks follow?' })
     await asked.getByLabel('Changes follows').uncheck()
     await asked.getByRole('button', { name: 'Change base' }).click()
@@ -117,7 +117,7 @@ describe('banks of the Duet', () => {
     await page.getByLabel('ISO sensitivity in Interviews', { exact: true }).focus()
     await page.getByLabel('Expected to change on site').check()
     await page.getByRole('tab', { name: 'Keeping' }).click()
-    const keeping = page.getByRole('region', { name: 'Keeping of Drum slots' })
+    const keeping = page.getByRole('region', { name: 'Keeping of Dial banks' })
     expect(await keeping.innerText()).toContain(
       'Interviews: ISO sensitivity set on site is gone when it is left.',
     )
@@ -132,7 +132,7 @@ describe('thumb detection with a half-press at a point, on the Heron', () => {
     await go(plan, 'focus')
     await page.getByRole('button', { name: /^Half-press at a point, thumb on eyes/ }).click()
     const steps = page.getByRole('list', { name: 'What Half-press at a point, thumb on eyes changes' })
-    expect(await steps.innerText()).toMatch(/Eye finding[\s\S]*on\s*→\s*off/)
+    expect(await steps.innerText()).toMatch(/Eye and subject detection[\s\S]*on\s*→\s*off/)
     await page.getByRole('button', { name: /^Take these \d changes in stills/ }).click()
     const table = page.getByRole('table', { name: /^What focuses when/ })
     await table
@@ -141,10 +141,10 @@ describe('thumb detection with a half-press at a point, on the Heron', () => {
       .waitFor()
     await page.getByRole('tab', { name: 'Questions' }).click()
     await page.getByText('When does detection run?').click()
-    await chooseIn(page.getByLabel('Eye finding in base'), 'on')
+    await chooseIn(page.getByLabel('Eye and subject detection in base'), 'on')
     await page.getByRole('tab', { name: 'Trips' }).click()
     await page.getByText('Half-press at a point, thumb on eyes: 1 of its rows in stills is not so').waitFor()
-    await page.getByRole('button', { name: /^Set Base, Eye finding/ }).click()
+    await page.getByRole('button', { name: /^Set Base, Eye and subject detection/ }).click()
     await expect.poll(() => page.getByText('of its rows in stills is not so').count()).toBe(0)
     await saved(page)
     expect(await savedRows(application.address, plan)).toMatchObject({
@@ -196,22 +196,22 @@ describe('nine combinations and an area-only key, on the Mere', () => {
     await page.getByRole('button', { name: /^A thumb key only/ }).click()
     await page.getByRole('button', { name: /^Take .* in stills/ }).click()
     const table = page.getByRole('table', { name: /^What focuses when/ })
-    const alone = table.getByRole('row', { name: /^Front high key [^+]*no autofocus/ })
+    const alone = table.getByRole('row', { name: /^Front key, upper [^+]*no autofocus/ })
     await alone.getByRole('button').click()
-    const both = table.getByRole('row', { name: /^Front high key \+ Thumb rest key/ })
+    const both = table.getByRole('row', { name: /^Front key, upper \+ Thumb rest key/ })
     const [, area] = /by Thumb rest key\s+(\S+)/.exec(await both.innerText()) ?? []
     expect(area).toBe('Point')
 
     await page.getByRole('tab', { name: 'Trips' }).click()
-    await page.getByText('Front high key: Point while held does not focus by itself').waitFor()
+    await page.getByText('Front key, upper: Hold AF area: point does not focus by itself').waitFor()
     await page.getByRole('link', { name: 'Try it', exact: true }).nth(1).click()
     const now = page.getByRole('status').filter({ hasText: 'down:' })
-    await expect.poll(() => now.innerText()).toMatch(/Front high key down: nothing focuses/)
+    await expect.poll(() => now.innerText()).toMatch(/Front key, upper down: nothing focuses/)
     await page.locator('[data-address="stills/thumb-rest/press"]').focus()
     await page.keyboard.press('h')
     await expect
       .poll(() => now.innerText())
-      .toBe(`Front high key + Thumb rest key down: focus follows by Thumb rest key, ${area ?? ''}.`)
+      .toBe(`Front key, upper + Thumb rest key down: focus follows by Thumb rest key, ${area ?? ''}.`)
     await page.keyboard.press('Escape')
     await page.getByText('Thumb rest key let go').first().waitFor()
   })
@@ -256,7 +256,7 @@ describe('the simulated body', () => {
     await page.getByRole('list', { name: 'Log' }).getByText('turn thumb-dial/turn 1').waitFor()
     await label('stills/thumb-key/press').click({ modifiers: ['Shift'] })
     await label('stills/cheek-key/press').click({ modifiers: ['Shift'] })
-    await page.getByText('Thumb focus key + Cheek key down: focus follows by Cheek key, Point.').waitFor()
+    await page.getByText('Thumb focus key + Lower right key down: focus follows by Lower right key, Point.').waitFor()
     await page.getByLabel('on', { exact: true }).click()
     await page.getByText('The camera is off.').first().waitFor()
 

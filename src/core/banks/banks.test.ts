@@ -46,7 +46,7 @@ describe('two film slots and the remembered position of the Duet', () => {
       ['set/river', 'Interviews', 'River'],
       ['set/brook', 'Changes', 'Brook'],
       ['base stills', 'Base', 'stills'],
-      ['by-hand', 'By hand', 'remembered'],
+      ['by-hand', 'Manual', 'remembered'],
     ])
     expect(unusedSlots(duet, film).map(({ slot }) => slot.name)).toEqual(['Oak', 'Ash', 'Elm', 'Yew'])
   })
@@ -180,6 +180,7 @@ describe('two families of the Mere', () => {
         ...rows,
         [rowNamed('base/image.rawKind')]: 'open',
         [rowNamed('bank/light/dusk/image.kind')]: 'raw',
+        [rowNamed('base/controls.bankWidth')]: 'all',
         [rowNamed('bank/hand/pair/drive.mode')]: 'burst',
       }),
       'stills',

@@ -1,7 +1,9 @@
 import { baseValue } from '../plan/cells'
 import { noteRow, rowValue } from '../plan/rows'
+import { showValue } from '../model/domain'
 import { menuOrder } from '../model/lookup'
 import type { BodyModel, Setting, Side } from '../model/types'
+import { isStoredAt, leastWidth } from '../model/widths'
 import type { Plan } from '../plan/plan'
 import { reportedStray } from '../plan/stray'
 import { resolve } from '../resolve/resolve'
@@ -93,7 +95,11 @@ function cellOf(
   if (row === null) return { ...base, standing: 'outside' }
   const widener = column.kind === 'slot' ? narrow(model, plan, column, setting) : null
   if (widener && own !== null)
-    return { ...base, because: `Kept only while ${widener.label} is on.`, standing: 'outside' }
+    return {
+      ...base,
+      because: `Stored only with ${widener.label}: ${showValue(widener.domain, leastWidth(setting))}.`,
+      standing: 'outside',
+    }
   if (own === null || sameValue(own, baseValue(model, plan.rows, setting, column.side)))
     return { ...base, standing: 'inherits' }
   if (rowValue(plan.rows, noteRow('source', row)) === 'kept') return { ...base, standing: 'kept' }
@@ -108,9 +114,9 @@ function narrow(
   { family, side }: Extract<Column, { kind: 'slot' }>,
   setting: Setting,
 ) {
-  if (setting.storedWhen !== 'widened') return null
+  if (setting.storedWhen === undefined) return null
   const widener = model.settings.find(({ id }) => id === family.widenedBy)
-  return widener && baseValue(model, plan.rows, widener, side) !== true ? widener : null
+  return widener && !isStoredAt(setting, baseValue(model, plan.rows, widener, side)) ? widener : null
 }
 
 /** Settings a column does not hold and that show in what it makes: they have to be right when it is recalled. */

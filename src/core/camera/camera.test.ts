@@ -141,7 +141,7 @@ describe('carrying a plan to a body', () => {
   it('compares one row more when the model gains a setting', () => {
     const extra = {
       id: 'assist.frame',
-      label: 'Frame',
+      label: 'Image',
       means: null,
       domain: { kind: 'toggle' },
       factory: false,
@@ -213,10 +213,10 @@ describe('carrying a plan to a body', () => {
         line.done,
       ]),
     ).toEqual([
-      ['File prefix', 'TAR', 'LHB', false],
-      ["Owner's name", 'empty', 'Lanternfold', false],
+      ['File name prefix', 'TAR', 'LHB', false],
+      ["Artist name", 'empty', 'Lanternfold', false],
     ])
-    expect(handWorkFor(heron, wanted, 'heron-a', body).map((line) => line.label)).toEqual(["Owner's name"])
+    expect(handWorkFor(heron, wanted, 'heron-a', body).map((line) => line.label)).toEqual(["Artist name"])
     expect(handWorkFor(heron, emptyPlan(heron), 'heron-b', body)).toEqual([])
   })
 })

@@ -13,7 +13,7 @@ import { writeCardFile } from '../files/card-file'
 const heron = modelCalled('tarrow-heron')
 const rows: Rows = {
   [rowNamed('base/focus.detectionSubject@stills')]: 'vehicles',
-  [rowNamed('key/stills/ridge-key/press')]: 'night-sight',
+  [rowNamed('key/stills/ridge-key/press')]: 'brightened-view',
 }
 const plan = must(parsePlan(heron, rows))
 const order: CarryOrder = { model: heron, plan, tag: 'heron-a', stem: 'REV1', atSeconds: 1 }
@@ -36,7 +36,7 @@ describe('a plan with what an older firmware has not', () => {
     expect(refusal?.code).toBe('firmware-lacks')
     expect(refusal?.message).toContain('Vehicles')
     expect(refusal?.message).toContain('needs firmware 2.0')
-    expect(refusal?.message).not.toContain('Night sight')
+    expect(refusal?.message).not.toContain('Bright finder')
     expect(state.files).toEqual([])
   })
 
@@ -78,6 +78,6 @@ describe('a file with what the firmware has not, loaded all the same', () => {
     const after = must(operate(heron, loaded.body, { kind: 'restart' })).body
     const row = rowNamed('base/focus.detectionSubject@stills')
     expect(after.memory[row]).toBe(old.memory[row])
-    expect(after.memory[rowNamed('key/stills/ridge-key/press')]).toBe('night-sight')
+    expect(after.memory[rowNamed('key/stills/ridge-key/press')]).toBe('brightened-view')
   })
 })

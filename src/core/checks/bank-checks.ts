@@ -2,6 +2,7 @@ import { baseRow, baseValue, defaultWhereabouts } from '../plan/cells'
 import { bankFactRow, bankRow, rowValue } from '../plan/rows'
 import { showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
+import { isStoredAt, leastWidth } from '../model/widths'
 import { sharesOf } from '../banks/leaks'
 import { putBack } from '../plan/bulk'
 import { unshare } from '../plan/share'
@@ -146,29 +147,33 @@ function slots({ model, plan, side }: Pick<CheckInput, 'model' | 'plan' | 'side'
   return plannedSlots(model, plan).filter((slot) => slot.side === side)
 }
 
-/** Rows that a family keeps only while a menu line widens it, in a plan that leaves it narrow. */
+/** Rows that a family keeps only while a menu item widens it, in a plan that leaves it narrow. */
 function notKept({ model, plan, side }: CheckInput, slot: PlannedSlot): CheckResult[] {
   const family = model.families.find(({ id }) => id === slot.family)
   const widener = lookup(model).settings.get(family?.widenedBy ?? '')
-  if (!family || !widener || baseValue(model, plan.rows, widener, side) === true) return []
+  if (!family || !widener) return []
+  const width = baseValue(model, plan.rows, widener, side)
   const rows = model.settings.filter(
     (setting) =>
-      setting.storedWhen === 'widened' &&
       setting.storedBy === slot.family &&
+      !isStoredAt(setting, width) &&
       slot.rows[setting.id] !== undefined,
   )
   const widen = baseRow(plan.rows, widener, defaultWhereabouts(model, side))
-  return rows.map((setting) => ({
-    title: `${slot.name} does not keep ${setting.label}`,
-    reason: `${family.name} keeps it only while ${widener.label} is on; as planned it stays as base has it.`,
-    row: bankRow(slot.family, slot.slot, setting.id),
-    mends: [
-      quickFix(plan, `${widener.label}: on`, 'row-not-kept', { [widen]: true }),
-      quickFix(plan, 'Leave it as base', 'row-not-kept', {
-        [bankRow(slot.family, slot.slot, setting.id)]: null,
-      }),
-    ],
-  }))
+  return rows.map((setting) => {
+    const needed = `${widener.label}: ${showValue(widener.domain, leastWidth(setting))}`
+    return {
+      title: `${slot.name} does not store ${setting.label}`,
+      reason: `${family.name} store it only with ${needed}. As planned it stays as base has it.`,
+      row: bankRow(slot.family, slot.slot, setting.id),
+      mends: [
+        quickFix(plan, needed, 'row-not-kept', { [widen]: leastWidth(setting) }),
+        quickFix(plan, 'Leave it as base', 'row-not-kept', {
+          [bankRow(slot.family, slot.slot, setting.id)]: null,
+        }),
+      ],
+    }
+  })
 }
 
 function stray(input: CheckInput, slot: PlannedSlot, kind: 'residue' | 'drift'): CheckResult[] {

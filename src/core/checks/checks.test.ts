@@ -159,7 +159,7 @@ describe('one function on two keys', () => {
   const rows: Rows = { [rowNamed('key/stills/crest-key/press')]: 'record' }
 
   it('is asked about, unless a reason was given', () => {
-    expect(found(rows, 'doubled')).toMatchObject([{ title: 'Record is on 2 keys', side: 'stills' }])
+    expect(found(rows, 'doubled')).toMatchObject([{ title: 'Movie record is on 2 keys', side: 'stills' }])
     expect(
       found({ ...rows, [rowNamed('why/key/stills/crest-key/press')]: 'One for the tripod.' }, 'doubled'),
     ).toEqual([])
@@ -191,7 +191,7 @@ describe('values', () => {
     const rows: Rows = { [rowNamed('base/focus.mode@stills')]: 'follow', [rowNamed('lens/attic-90')]: true }
     expect(found(rows, 'forced-value')).toMatchObject([
       {
-        title: 'Focus drive: the camera replaces Continuous AF by Manual focus',
+        title: 'AF mode: the camera replaces Continuous AF by Manual focus',
         rule: 'lens-without-contacts',
       },
     ])

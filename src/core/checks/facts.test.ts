@@ -185,7 +185,7 @@ describe('marked dials of which nobody says where they stand', () => {
     ).state
     expect(resolutionNow(pocket, turned).settings.get('exposure.minimumShutter')?.value).toBe('1/250')
     expect(said(pocket, rows, 'marked-dial').map(({ title }) => title)).toContain(
-      'Film speed at most: ISO collar decides, not ISO 12800',
+      'ISO: auto maximum: ISO collar decides, not ISO 12800',
     )
   })
 

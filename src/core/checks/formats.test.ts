@@ -108,6 +108,6 @@ describe('what a bank keeps only while it is widened', () => {
   it('is not shown as in force while it is narrow, and is told with both ways out', () => {
     expect(cell({})).toMatchObject({ standing: 'outside', value: 'first' })
     expect(found(mere, rows, 'row-not-kept')[0]?.mends).toHaveLength(2)
-    expect(cell({ 'base/controls.bankWidth': true })).toMatchObject({ standing: 'varied', value: 'silent' })
+    expect(cell({ 'base/controls.bankWidth': 'all' })).toMatchObject({ standing: 'varied', value: 'silent' })
   })
 })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { modelCalled } from '@tests/fixtures/models'
+import { keepingKeys, modelCalled } from '@tests/fixtures/models'
 import { rowNamed } from '@tests/fixtures/rows'
 import { schemes, schemeWork } from '../focus/schemes'
 import type { BodyModel } from '../model/types'
@@ -11,7 +11,7 @@ import type { Value } from '../vocabulary/values'
 import { runChecks } from './checks'
 
 const duet = modelCalled('varn-duet')
-const mere = modelCalled('hollin-mere')
+const mere = keepingKeys(modelCalled('hollin-mere'), 'hand')
 const heron = modelCalled('tarrow-heron')
 const planOf = (model: BodyModel, rows: Record<string, Value>) =>
   must(
@@ -74,7 +74,7 @@ describe('a school', () => {
       'motion',
       'In the wings says in kelvin; neither base nor a bank is set so',
     ])
-    expect(one?.reason).toContain('White by')
+    expect(one?.reason).toContain('White balance')
     expect(told({ 'base/colour.balanceMode@motion': 'kelvin' })).toEqual([])
     expect(told({ 'bank/dial/ebb/colour.balanceMode': 'kelvin' })).toEqual([])
     expect(told({ 'base/colour.balanceMode@stills': 'kelvin' })).toHaveLength(1)
@@ -117,15 +117,15 @@ describe('a school', () => {
       expect(
         against(duet, {
           'school/behaviour': 'preset',
-          'base/focus.case@stills': preset,
-          'base/focus.case@motion': preset,
+          'base/focus.behaviour@stills': preset,
+          'base/focus.behaviour@motion': preset,
         }),
       ).toEqual([])
     expect(
       against(duet, {
         'school/behaviour': 'preset',
-        'base/focus.case@stills': 'set',
-        'base/focus.case@motion': 'set',
+        'base/focus.behaviour@stills': 'set',
+        'base/focus.behaviour@motion': 'set',
       }),
     ).toHaveLength(2)
   })
@@ -170,7 +170,7 @@ describe('a school', () => {
 describe('a way to start autofocus', () => {
   const scheme = (id: string) => schemes.find(({ school }) => school.id === id)!
 
-  it('by taps leaves the AF mode alone', () => {
+  it('by taps leaves the AF mode list alone', () => {
     for (const mode of ['once', 'follow'])
       expect(
         schemeWork(

@@ -18,7 +18,7 @@ describe('a plan on another model', () => {
   it('carries settings by what they mean, whatever they are called', () => {
     expect(line({ [rowNamed('base/focus.halfPress@stills')]: false })).toMatchObject({
       how: 'carried',
-      was: 'Base, Half-press focuses, stills: off',
+      was: 'Base, AF on half-press, stills: off',
       becomes: 'Base, AF on half-press, stills: off',
     })
   })
@@ -26,7 +26,7 @@ describe('a plan on another model', () => {
   it('takes the nearest step where a scale ends, and says so', () => {
     expect(line({ [rowNamed('base/exposure.shutter@stills')]: '1/8000' }, pell)).toMatchObject({
       how: 'nearest',
-      becomes: 'Base, How long, stills: 1/4000',
+      becomes: 'Base, Exposure: shutter speed, stills: 1/4000',
       because: '1/8000 is not on its scale; the nearest is 1/4000.',
     })
     expect(line({ [rowNamed('base/drive.rate')]: 12 }, pell)).toMatchObject({ how: 'nearest' })
@@ -35,10 +35,10 @@ describe('a plan on another model', () => {
   it('says what is lost, and what is offered instead', () => {
     expect(line({ [rowNamed('base/movie.profile')]: 'log' }, pell)).toMatchObject({
       how: 'absent',
-      because: 'Film tones has no Log. It offers Normal, Flat.',
+      because: 'Movie: tone curve has no Log. It offers Normal, Flat.',
     })
     expect(line({ [rowNamed('base/assist.safeArea')]: true }, pell)?.because).toBe(
-      'Pocket has no setting for Safe border.',
+      'Pocket has no setting for Frame guides.',
     )
   })
 

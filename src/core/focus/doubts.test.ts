@@ -44,7 +44,7 @@ describe('what to try where nobody knows which of two keys is obeyed', () => {
 
   it('is not asserted in what is said of the half-press', () => {
     const said = mere.rules.find(({ id }) => id === 'two-focus-halfpress')?.because
-    expect(said).toMatch(/nobody is sure/)
+    expect(said).toMatch(/it is not known/)
   })
 })
 

@@ -94,9 +94,9 @@ describe('what focuses when', () => {
     const tables = focusTables(heron, planWith(heron, rows), contextIn(heron, 'stills', null, chipped))
     expect(tables.map((table) => table.variant.words)).toEqual([
       'as set',
-      'Eye finding off',
-      'Focus drive Manual focus',
-      'Focus drive Manual focus, Eye finding off',
+      'Eye and subject detection off',
+      'AF mode Manual focus',
+      'AF mode Manual focus, Eye and subject detection off',
     ])
     expect(tables.map((table) => outcome(table, half)?.does)).toEqual(['once', 'once', 'no', 'no'])
   })
@@ -105,9 +105,9 @@ describe('what focuses when', () => {
     const { presses } = tableOf(heron, { [rowNamed('key/stills/crest-key/press')]: 'choose-area' })
     const leads = Object.fromEntries(presses.map((press) => [press.fn.id, press.leads]))
     expect(leads).toMatchObject({
-      'eye-finding': 'Eye finding: on → off',
-      'next-area': 'Focus area: Whole frame → Zone',
-      'choose-area': 'opens the list of Focus area',
+      'eye-finding': 'Eye and subject detection: on → off',
+      'next-area': 'AF area: Whole frame → Zone',
+      'choose-area': 'opens the list of AF area',
     })
     const byHand = tableOf(heron, { [rowNamed('key/stills/crest-key/press')]: 'edge-paint' })
     expect(byHand.presses.find((press) => press.fn.id === 'edge-paint')?.leads).toBe('does nothing here')

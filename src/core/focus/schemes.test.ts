@@ -70,7 +70,7 @@ describe('half-press at a point, thumb on eyes, on the Heron', () => {
   it('says each change as it was and as it becomes', () => {
     const { changes } = schemeWork(heron, emptyPlan(heron), 'stills', both)
     const words = changes.map(({ what, from, becomes }) => `${what}: ${from} → ${becomes}`)
-    expect(words).toContainEqual(expect.stringMatching(/Eye finding.*: on → off/) as string)
+    expect(words).toContainEqual(expect.stringMatching(/Eye and subject detection.*: on → off/) as string)
   })
 
   it('is found half done, and mended in one step', () => {

@@ -35,6 +35,20 @@ describe('a definition written for a former vocabulary', () => {
     expect(parsed.ok && parsed.value.settings.find(({ id }) => id === line)?.means).toBe(null)
   })
 
+  it('that means the case of autofocus means its behaviour now, as setting and as function', () => {
+    const former = {
+      ...meaning('focus.case'),
+      functions: heron.functions.map((one) =>
+        one.means === 'focus.otherEye' ? { ...one, means: 'focus.case' } : one,
+      ),
+    }
+    const parsed = parseModel(new TextEncoder().encode(JSON.stringify(former)), 'mine.json')
+    const line = heron.settings.find((one) => one.means === 'body.sounds')!.id
+    const key = heron.functions.find((one) => one.means === 'focus.otherEye')!.id
+    expect(parsed.ok && parsed.value.settings.find(({ id }) => id === line)?.means).toBe('focus.behaviour')
+    expect(parsed.ok && parsed.value.functions.find(({ id }) => id === key)?.means).toBe('focus.behaviour')
+  })
+
   it('that means something which never was in it is refused, with the line', () => {
     const parsed = parseModel(new TextEncoder().encode(JSON.stringify(meaning('body.never'))), 'mine.json')
     expect(parsed.ok ? [] : parsed.faults.map(({ message }) => message).join()).toContain('body.never')

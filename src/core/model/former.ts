@@ -1,4 +1,5 @@
 import type { Remarking, Rule } from '../rules/rule'
+import { idNow } from '../vocabulary/terms'
 import type { BodyModel } from './types'
 
 /** A rule about one control, as former definitions have it. */
@@ -21,8 +22,16 @@ export function asWrittenNow(model: BodyModel): BodyModel {
     const now: Remarking = { kind: then.kind, controls: [then.control] }
     return { ...rule, then: now }
   })
-  const settings = model.settings.map((one) => (retired.has(one.means) ? { ...one, means: null } : one))
+  const settings = model.settings.map((one) => {
+    const means = retired.has(one.means) ? null : idNow(one.means)
+    return means === one.means ? one : { ...one, means }
+  })
+  const functions = model.functions.map((one) => {
+    const means = idNow(one.means)
+    return means === one.means ? one : { ...one, means }
+  })
   const same = (a: readonly unknown[], b: readonly unknown[]) => a.every((one, i) => one === b[i])
-  if (same(rules, model.rules) && same(settings, model.settings)) return model
-  return { ...model, rules, settings }
+  const isSame =
+    same(rules, model.rules) && same(settings, model.settings) && same(functions, model.functions)
+  return isSame ? model : { ...model, rules, settings, functions }
 }

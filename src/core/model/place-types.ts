@@ -10,7 +10,7 @@ export interface BankFamily {
   readonly keeping: 'snapshot' | 'live'
   /** A toggle: on means live, off means snapshot. */
   readonly keepingBy?: string
-  /** A toggle that lets the slots keep the settings stored when `widened`. */
+  /** The setting that says how much the slots keep: a toggle, or a choice (`storedWhen` of a setting). */
   readonly widenedBy?: string
   /** Whether a slot keeps what is on the keys, and what is in the function menus. */
   readonly storesKeys: boolean

@@ -45,40 +45,14 @@ const latest = [
   'shutter.releaseIndicator',
 ]
 
-const makers = [...new Set(models.map((model) => model.maker))]
-
-/** Every word a camera shows or has engraved: what stands in its lists, on its controls, in its menu. */
-function labelsOf(model: BodyModel): string[] {
-  return [
-    ...model.controls.flatMap((control) => [control.name, control.legend ?? '']),
-    ...model.settings.map((setting) => setting.label),
-    ...model.functions.map((fn) => fn.name),
-    ...model.menu.map((page) => page.name),
-    ...model.acts.filter((act) => act.by === undefined).map((act) => act.name),
-    ...model.families.flatMap((family) => [family.name, ...family.slots.map((slot) => slot.name)]),
-    ...[...model.positions, ...model.grids, ...model.holdSets].map((one) => one.name),
-  ].filter((label) => label !== '')
-}
-
-/** The standard terms of a model's settings and functions: words of the trade, which makers share. */
-function standardTerms(model: BodyModel): string[] {
-  const known = [
-    ...model.settings.map(({ means }) => commonSettings.get(means ?? '')),
-    ...model.functions.map(({ means }) => commonFunctions.get(means ?? '')),
-  ]
-  return known.flatMap((one) => (one ? [one.term.toLowerCase()] : []))
-}
+/** What two makers never share: names of banks, shapes of function menus, and the menu's pages in their order. */
+const ownTo = (model: BodyModel) => [
+  ...model.families.flatMap((family) => family.slots.map((slot) => slot.name)),
+  ...model.grids.map((grid) => `${grid.rows} × ${grid.columns}`),
+  model.menu.map((page) => page.name).join(),
+]
 
 const used = (model: BodyModel) => new Set([...model.settings, ...model.functions].map(({ means }) => means))
-
-/** Labels of every model of a maker, as they are spoken. */
-const spokenBy = (maker: string) =>
-  new Set(
-    models
-      .filter((model) => model.maker === maker)
-      .flatMap(labelsOf)
-      .map((label) => label.toLowerCase()),
-  )
 
 /** What a rule is about and on what it hangs, whatever it is called. */
 const gist = (rule: Rule) => `${JSON.stringify(rule.then)} when ${factsOf(rule.when).sort().join()}`
@@ -134,20 +108,15 @@ describe('the shipped models', () => {
     },
   )
 
-  it('share no label but a standard term, no page order and no shape of a function menu between makers', () => {
-    const standard = new Set(models.flatMap(standardTerms))
-    for (const [i, one] of makers.entries()) {
-      for (const two of makers.slice(i + 1)) {
-        const other = spokenBy(two)
+  it('share no name of a bank, no page order and no shape of a function menu between makers', () => {
+    for (const [i, one] of models.entries()) {
+      for (const two of models.slice(i + 1)) {
+        if (one.maker === two.maker) continue
+        const other = new Set(ownTo(two))
         expect(
-          [...spokenBy(one)].filter((label) => other.has(label) && !standard.has(label)),
-          `${one} and ${two}`,
+          ownTo(one).filter((name) => other.has(name)),
+          `${one.name} and ${two.name}`,
         ).toEqual([])
-        const shapes = (maker: string) =>
-          models
-            .filter((model) => model.maker === maker)
-            .flatMap((model) => model.grids.map((grid) => `${grid.rows} × ${grid.columns}`))
-        expect(shapes(one).filter((shape) => shapes(two).includes(shape))).toEqual([])
       }
     }
     const orders = models.map((model) => JSON.stringify(model.menu.map((page) => page.lines)))

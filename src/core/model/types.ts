@@ -122,7 +122,7 @@ export interface Control {
   readonly reach: Readonly<Partial<Record<Posture, Reach>>>
   readonly bump: 'low' | 'high'
   /** What must be done at the same time, or first, before it answers. */
-  readonly guard?: 'half-press' | 'long-press' | 'lock'
+  readonly guard?: 'half-press' | 'long-press' | 'double-tap' | 'lock'
   /** The toggle that switches the guard on; always on where there is none. */
   readonly guardBy?: string
   /** It is there only with this on the camera. */
@@ -184,8 +184,8 @@ export interface Setting extends FirmwareRange {
   readonly place: Place
   /** Bank family that stores it, or null. */
   readonly storedBy: string | null
-  /** Stored only while the family is widened. */
-  readonly storedWhen?: 'widened'
+  /** Stored only while the family is widened, or while the setting that widens it has one of these values. */
+  readonly storedWhen?: 'widened' | readonly string[]
   /** On the share list: stills and motion may share its cell; the value says whether they do as delivered. */
   readonly shared?: boolean
   /** Whether later values of its domain make the picture brighter or darker. */

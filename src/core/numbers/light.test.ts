@@ -45,7 +45,7 @@ describe('what makes up for a jump', () => {
   })
 })
 
-describe('ISO', () => {
+describe('ISO dial', () => {
   it('EV 5 at f/2 and 1/200 needs ISO 2500; stopped at 1600 the time becomes 1/128', () => {
     expect(neededIso(5, 2, 1 / 200)).toBe(2500)
     expect(shutterAtIso(5, 2, 1600)).toBe(1 / 128)

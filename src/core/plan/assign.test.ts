@@ -53,7 +53,7 @@ describe('putting a function on a key', () => {
 
   it('is refused with the reason when the key does not accept it', () => {
     expect(assign(heron, plan, 'stills/front-dial/turn', 'record', 's')).toMatchObject({
-      refusal: { code: 'not-accepted', message: 'Front dial, turn, stills does not accept Record.' },
+      refusal: { code: 'not-accepted', message: 'Front dial, turn, stills does not accept Movie record.' },
     })
     expect(assign(heron, plan, 'stills/no-key/press', 'record', 's')).toMatchObject({
       refusal: { code: 'unknown-address' },

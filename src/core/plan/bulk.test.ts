@@ -67,7 +67,7 @@ describe('a bank', () => {
 
   it('is refused what its family does not keep', () => {
     expect(vary(heron, copied, slotOf(copied, 'ebb'), { 'focus.lamp': false }, 's')).toMatchObject({
-      refusal: { code: 'not-stored', message: 'Focus lamp is not kept there.' },
+      refusal: { code: 'not-stored', message: 'AF assist lamp is not kept there.' },
     })
   })
 

@@ -39,8 +39,8 @@ describe('the set-up of a plan on a body', () => {
       'recall/dial/ebb',
     ])
     expect(acts[0]).toMatchObject({
-      where: 'Light / line 1',
-      words: 'Base, Exposure control, stills: Manual',
+      where: 'Exposure / line 1',
+      words: 'Base, Exposure mode, stills: Manual',
     })
     expect(acts.at(-1)?.words).toBe('Recall Ebb: expect talks with the players')
   })
@@ -63,7 +63,7 @@ describe('the set-up of a plan on a body', () => {
       where['set/grid/panel-still/1'],
       where['set/own/1/1'],
       where['set/hold/alpha/focus.area'],
-    ]).toEqual(['Op. / line 12', 'Op. / line 13', 'Op. / line 14', 'Op. / line 15'])
+    ]).toEqual(['Controls / line 12', 'Controls / line 13', 'Controls / line 14', 'Controls / line 15'])
   })
 
   it('names each thing once, and every key and bank of the plan in the tests', () => {

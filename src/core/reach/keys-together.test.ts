@@ -79,7 +79,7 @@ describe('two keys pressed together', () => {
 
   it('are a way among the others, at the sum of the parts', () => {
     const [path] = byChord(linden, 'choose-metering', 'exposure.metering', 'screen')
-    expect(path?.words).toBe('Nook button, with Visor button')
+    expect(path?.words).toBe('Left corner button, with Finder button')
     expect(path?.seconds).toBeCloseTo(
       3 * seconds('press') + seconds('look') + seconds('turn') + 2 * seconds('reach') + seconds('look'),
     )
@@ -100,7 +100,7 @@ describe('two keys pressed together', () => {
         gesture: chord.gesture.id,
       }),
     )
-    expect(empty.log.map(({ words }) => words)).toEqual(['Nook button with Visor button: nothing is on it.'])
+    expect(empty.log.map(({ words }) => words)).toEqual(['Left corner button with Finder button: nothing is on it.'])
   })
 
   it('do not answer where the other key does not, and the body says the same', () => {

@@ -86,7 +86,7 @@ describe('what menus are needed for', () => {
     expect(idle.get('focus.detectionSubject')).toContainEqual(
       expect.objectContaining({
         side: 'stills',
-        because: expect.stringContaining('Detection is off') as string,
+        because: expect.stringContaining('Subject detection is off') as string,
       }),
     )
     expect(idle.has('exposure.shutter')).toBe(true)

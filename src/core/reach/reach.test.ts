@@ -75,7 +75,7 @@ describe('a path', () => {
       lenses,
     )
     const [aperture, lamp] = reached
-    expect(aperture?.best).toMatchObject({ tier: 'direct', words: 'Thumb dial, turn', atFinder: true })
+    expect(aperture?.best).toMatchObject({ tier: 'direct', words: 'Rear dial, turn', atFinder: true })
     expect(aperture?.best?.seconds).toBeCloseTo(0.56)
     expect(lamp?.best).toMatchObject({ tier: 'full-menu', atFinder: false })
     expect(lamp?.best?.seconds).toBeGreaterThan(3)
@@ -139,7 +139,7 @@ describe('a path', () => {
   it('to autofocus is the half-press while it focuses, else a key that does', () => {
     const need = { 'need/a/focus.start': ['9'] } as const
     const best = (rows: Rows) => reachOf(heron, planWith(rows), lenses).reached[0]
-    expect(best(need)?.best?.words).toContain('Release')
+    expect(best(need)?.best?.words).toContain('Shutter button')
     const off = { ...need, 'base/focus.halfPress@stills': false, 'base/focus.mode@stills': 'once' }
     expect(best(off)).toMatchObject({ best: null, perOuting: 9 * unreachedSeconds })
     const thumb = { ...off, 'key/stills/thumb-key/press': 'start-focus' }

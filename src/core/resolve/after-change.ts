@@ -56,7 +56,7 @@ export function changedIn(model: BodyModel, before: Plan, after: Plan, rows: Rea
   for (const setting of model.settings) {
     if (setting.place === 'exposureMode' && mode && settings.has(mode.id)) touch(setting.id, anywhere)
     const widener = model.families.find((family) => family.id === setting.storedBy)?.widenedBy
-    if (setting.storedWhen === 'widened' && widener !== undefined && settings.has(widener))
+    if (setting.storedWhen !== undefined && widener !== undefined && settings.has(widener))
       touch(setting.id, anywhere)
   }
   const fitting = [...addresses].some((key) => {

@@ -133,7 +133,7 @@ describe('what is left out of a selection', () => {
       ({ functionId }) => functionId === 'timer',
     )!
     expect([key.verdict, decisive(key)?.rule]).toEqual(['inert', 'refused-next'])
-    expect(decisive(key)?.because).toMatch(/Drive mode selection/i)
+    expect(decisive(key)?.because).toMatch(/left out of the selectable drive modes/)
     expect([press(), press()]).toEqual(['single', 'single'])
     const free = holding(mere, 'timer', {})
     expect([free.press(), free.press()]).toEqual(['timer', 'single'])

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { modelCalled, models } from '@tests/fixtures/models'
+import { keepingKeys, modelCalled, models } from '@tests/fixtures/models'
 import { doubted } from '@tests/fixtures/check-cases'
 import { heron } from '@tests/fixtures/heron'
 import { rowNamed } from '@tests/fixtures/rows'
@@ -32,7 +32,7 @@ describe('a verdict that hangs on what nobody knows', () => {
   })
 
   it('names whether a bank keeps its own keys, where the bank has another than the plan', () => {
-    const mere = modelCalled('hollin-mere')
+    const mere = keepingKeys(modelCalled('hollin-mere'), 'hand')
     const rows = {
       [rowNamed('bank/hand/pair/side')]: 'stills',
       [rowNamed('bank/hand/pair/key/stills/front-mid/press')]: 'magnifier',
@@ -51,7 +51,7 @@ describe('a verdict that hangs on what nobody knows', () => {
 
   it('names the firmware where nobody says which the body runs', () => {
     const { firmware: _none, ...unsaid } = contextIn(heron, 'stills', null)
-    const row = must(parsePlan(heron, { [rowNamed('key/stills/crest-key/press')]: 'night-sight' }))
+    const row = must(parsePlan(heron, { [rowNamed('key/stills/crest-key/press')]: 'brightened-view' }))
     const found = resolve(heron, row, unsaid).addresses.get('stills/crest-key/press')!
     expect([found.verdict, hangsOn(found)]).toEqual(['test', ['firmware']])
   })

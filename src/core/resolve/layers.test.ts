@@ -2,7 +2,7 @@ import { rowNamed } from '@tests/fixtures/rows'
 import type { Rows } from '../plan/rows'
 import { describe, expect, it } from 'vitest'
 import { heron, heronWith } from '@tests/fixtures/heron'
-import { lenses, modelCalled } from '@tests/fixtures/models'
+import { keepingKeys, lenses, modelCalled } from '@tests/fixtures/models'
 import type { BodyModel, LensModel } from '../model/types'
 import { emptyPlan, parsePlan } from '../plan/plan'
 import { must } from '../result'
@@ -12,7 +12,7 @@ import { pressRecord, pressSwap } from './filming'
 import { resolve } from './resolve'
 
 const duet = modelCalled('varn-duet')
-const mere = modelCalled('hollin-mere')
+const mere = keepingKeys(modelCalled('hollin-mere'), 'hand')
 const linden = modelCalled('brack-linden')
 const pell = modelCalled('pell-pocket')
 
@@ -126,7 +126,7 @@ describe('two bank families', () => {
   it('keep more only while widened', () => {
     expect(setting('shutter.kind', mere, rows, { banks })?.value).toBe('first')
     expect(
-      setting('shutter.kind', mere, { ...rows, [rowNamed('base/controls.bankWidth')]: true }, { banks })
+      setting('shutter.kind', mere, { ...rows, [rowNamed('base/controls.bankWidth')]: 'all' }, { banks })
         ?.value,
     ).toBe('silent')
   })
@@ -223,13 +223,13 @@ describe('a held function', () => {
 describe('firmware', () => {
   it('takes away functions and values that came later', () => {
     const rows = {
-      'key/stills/ridge-key/press': 'night-sight',
+      'key/stills/ridge-key/press': 'brightened-view',
       'base/focus.detectionSubject@stills': 'vehicles',
     }
     const at = (firmware: string) => state(heron, rows, { firmware })
     expect(at('1.0').addresses.get('stills/ridge-key/press')).toMatchObject({
       verdict: 'dead',
-      remarks: [{ because: 'Night sight on, off is there from firmware 1.2; this body has 1.0.' }],
+      remarks: [{ because: 'Bright finder on/off is there from firmware 1.2; this body has 1.0.' }],
     })
     expect(at('1.2').addresses.get('stills/ridge-key/press')?.verdict).toBe('works')
     const subject = (firmware: string) => at(firmware).settings.get('focus.detectionSubject')?.remarks ?? []
@@ -239,7 +239,7 @@ describe('firmware', () => {
 
   it('that nobody names leaves the answer to a test on the body', () => {
     const { firmware: _newest, ...context } = contextIn(heron, 'stills', null)
-    const plan = must(parsePlan(heron, { 'key/stills/ridge-key/press': 'night-sight' }))
+    const plan = must(parsePlan(heron, { 'key/stills/ridge-key/press': 'brightened-view' }))
     expect(resolve(heron, plan, context).addresses.get('stills/ridge-key/press')?.verdict).toBe('test')
   })
 })
@@ -268,7 +268,7 @@ describe('the record key', () => {
     const named = must(parsePlan(duet, { 'base/movie.recordUsesSlot': 'brook' }))
     const { to, because } = pressRecord(duet, named, stills)
     expect(to).toMatchObject([{ side: 'motion', run: 'recording', banks: { set: 'brook' } }])
-    expect(because).toContain('Motion one / line 9')
+    expect(because).toContain('Movie one / line 9')
     expect(pressRecord(duet, emptyPlan(duet), stills).to).toMatchObject([{ banks: { set: null } }])
   })
 

@@ -69,9 +69,23 @@ describe('touch that is off in the menu', () => {
   })
 
   it('kills a stroke with playback on it', () => {
-    const model = modelCalled('pell-pocket')
+    const shipped = modelCalled('pell-pocket')
+    const model: BodyModel = {
+      ...shipped,
+      controls: shipped.controls.map((control) =>
+        control.kind === 'touch'
+          ? {
+              ...control,
+              gestures: [
+                ...control.gestures,
+                { id: 'stroke', name: 'stroke', accepts: 'keys', factory: { stills: 'nothing' } },
+              ],
+            }
+          : control,
+      ),
+    }
     const stroke = [...keysOf(model, {}).addresses.values()].find(
-      ({ address }) => address.gesture.accepts === 'strokes',
+      ({ address }) => address.gesture.id === 'stroke',
     )!
     const rows = { [keyRow(stroke.address)]: 'playback', ...at('base/controls.touch', 'off') }
     expect(keysOf(model, rows).addresses.get(stroke.address.key)?.verdict).toBe('dead')

@@ -1,6 +1,7 @@
 import { baseRow, type Whereabouts } from '../plan/cells'
 import { type RowId, bankRow, differenceRow, localRow, positionRow, rowValue } from '../plan/rows'
 import { lookup, type Lookup } from '../model/lookup'
+import { isStoredAt } from '../model/widths'
 import type { BodyModel, ModePosition, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { sameValue, type Value } from '../vocabulary/values'
@@ -14,8 +15,10 @@ export interface Owners {
   readonly context: Context
   readonly position: ModePosition | undefined
   readonly at: Whereabouts
-  /** Slot in force by family; a setting stored only while the family is widened has it under `widened <family>`. */
+  /** Slot in force by family. */
   readonly slots: ReadonlyMap<string, string | null>
+  /** Value of the setting that widens a family, by family. */
+  readonly widths: ReadonlyMap<string, Value>
 }
 
 /** The owners of every value in a context. */
@@ -23,19 +26,22 @@ export function ownersIn(model: BodyModel, plan: Plan, context: Context): Owners
   const found = lookup(model)
   const slots = new Map(model.families.map((family) => [family.id, slotIn(model, context, family.id)]))
   const position = positionIn(model, context)
-  const start = { found, plan, context, position, slots, at: whereaboutsIn(model, context) }
+  const widths = new Map<string, Value>()
+  const start = { found, plan, context, position, slots, widths, at: whereaboutsIn(model, context) }
   const mode = found.exposureMode && inForce(ownerChain(start, found.exposureMode))
   const owners = { ...start, at: whereaboutsIn(model, context, mode) }
   for (const family of model.families) {
     const widener = family.widenedBy === undefined ? undefined : found.settings.get(family.widenedBy)
-    const wide = !widener || inForce(ownerChain(owners, widener)) === true
-    slots.set(`widened ${family.id}`, wide ? (slots.get(family.id) ?? null) : null)
+    if (widener) widths.set(family.id, inForce(ownerChain(owners, widener)))
   }
   return owners
 }
 
 /** Everything that owns a value before overlays and rules, lowest first. */
-export function ownerChain({ plan, context, position, at, slots }: Owners, setting: Setting): Link[] {
+export function ownerChain(
+  { plan, context, position, at, slots, widths }: Owners,
+  setting: Setting,
+): Link[] {
   const chain: Link[] = [{ layer: 'factory', value: setting.factory, row: null, from: null, because: null }]
   const push = (layer: Layer, row: RowId) => {
     const link = rowLink(plan, layer, row)
@@ -51,8 +57,7 @@ export function ownerChain({ plan, context, position, at, slots }: Owners, setti
     push('body', localRow(context.body, setting.id))
   if (position?.keeps.includes(setting.id)) push('position', positionRow(position.id, setting.id))
   const family = setting.storedBy
-  const slot =
-    family === null ? null : slots.get(setting.storedWhen === 'widened' ? `widened ${family}` : family)
+  const slot = family !== null && isStoredAt(setting, widths.get(family)) ? slots.get(family) : null
   if (family !== null && slot) push('bank', bankRow(family, slot, setting.id))
   const edited = context.edits?.[setting.id]
   if (edited !== undefined) chain.push({ layer: 'edit', value: edited, row: null, from: null, because: null })

@@ -26,7 +26,7 @@ describe('a route', () => {
     const { steps, presses } = must(from({}, { values: { 'movie.size': 'small' } }))
     expect(steps.map((step) => [step.where, step.words])).toEqual([
       ['the key of the full menu', 'Menu opened'],
-      ['Motion one / line 2', 'Movie resolution: 3840 wide → 1920 wide'],
+      ['Movie one / line 2', 'Movie resolution: 4K (3840) → Full HD (1920)'],
       ['half-press', 'Menu left'],
     ])
     expect(presses).toBe(1 + (5 + 1 + 1) + 1)
@@ -41,7 +41,7 @@ describe('a route', () => {
     expect(words(rows, { values: { 'movie.size': 'open' } })).toEqual([
       'Menu opened',
       'Movie crop: 1.5 × → None',
-      'Movie resolution: 3840 wide → Open gate',
+      'Movie resolution: 4K (3840) → Open gate',
       'Menu left',
     ])
     expect(must(from(rows, { values: { 'movie.size': 'open' } })).left).toEqual([
@@ -53,9 +53,9 @@ describe('a route', () => {
     const wanted = { values: { 'assist.zebra': true, 'movie.size': 'small', 'colour.look': 'soft' } }
     expect(words({}, wanted)).toEqual([
       'Menu opened',
-      'Rendering: Plain → Soft',
-      'Movie resolution: 3840 wide → 1920 wide',
-      'Zebra display: off → on',
+      'Look: Standard → Soft',
+      'Movie resolution: 4K (3840) → Full HD (1920)',
+      'Zebra: off → on',
       'Menu left',
     ])
   })
@@ -65,7 +65,7 @@ describe('a route', () => {
     expect(words({}, { values: { 'movie.size': 'small' } }, recording)).toEqual([
       'Recording stopped',
       'Menu opened',
-      'Movie resolution: 3840 wide → 1920 wide',
+      'Movie resolution: 4K (3840) → Full HD (1920)',
       'Menu left',
       'Recording started',
     ])
@@ -76,8 +76,8 @@ describe('a route', () => {
     const led = route(duet, plan, contextIn(duet, 'stills', null), { values: {}, acts: ['start-interval'] })
     expect(must(led).steps.map((step) => step.words)).toEqual([
       'Menu opened',
-      'Drive mode setting: Burst → Single',
-      'Interval start',
+      'Drive mode: Burst → Single',
+      'Interval series start',
       'Menu left',
     ])
     expect(must(led).left).toEqual([{ setting: 'drive.mode', from: 'burst', to: 'single' }])
@@ -90,7 +90,7 @@ describe('a route', () => {
       { ...contextIn(duet, 'stills', null), position: 'program' },
       { values: { 'exposure.mode': 'manual' } },
     )
-    expect(must(led).steps.map((step) => step.words)).toEqual(['Turned to By hand'])
+    expect(must(led).steps.map((step) => step.words)).toEqual(['Turned to Manual'])
   })
 
   it('turns a marked dial by hand', () => {
@@ -100,13 +100,13 @@ describe('a route', () => {
       { ...contextIn(pell, 'stills', null), marked: { 'controls.timeDial': 't250' } },
       { values: { 'exposure.shutter': '1/60' } },
     )
-    expect(must(led).steps.map((step) => step.words)).toContain('Time dial: 1/250 → 1/60')
+    expect(must(led).steps.map((step) => step.words)).toContain('Shutter speed dial: 1/250 → 1/60')
   })
 
   it('is refused with the rule in the way where nothing can move it', () => {
     const silent = { ...anyLens, contacts: false }
     expect(from({}, { values: { 'focus.mode': 'once' } }, { lens: silent })).toMatchObject({
-      refusal: { code: 'no-route', message: expect.stringContaining('The lens has no contacts') as string },
+      refusal: { code: 'no-route', message: expect.stringContaining('The lens has no electronic contacts') as string },
     })
   })
 

@@ -37,7 +37,7 @@ focus.turnArea | turn | - | focus.area | focus.areaLimit | Turns through the AF 
 focus.turnMode | turn | - | focus.mode | - | Turns through the focus modes.
 focus.movePoint | move | - | - | focus.area | Moves the focus point.
 focus.pointHome | press | - | - | focus.area | Brings the focus point to a place you keep.
-focus.case | choose | - | focus.case | focus.mode | Opens the presets for kinds of movement.
+focus.behaviour | choose | - | focus.behaviour | focus.mode | Opens the presets for kinds of movement.
 focus.magnify | press | - | - | focus.magnifyStart | Enlarges the view to check focus.
 focus.magnifyHold | hold | - | - | focus.magnifyStart | Enlarges the view while held.
 focus.togglePeaking | toggle | - | focus.peaking | focus.mode | Peaking on and off.
@@ -130,7 +130,7 @@ assist.toggleLevel | toggle | - | assist.level | - | Level on and off.
 assist.toggleGrid | toggle | - | assist.grid | - | Grid on and off.
 assist.toggleHistogram | toggle | - | assist.histogram | - | Histogram on and off.
 assist.brightView | toggle | - | assist.brightView | - | Brightens the view in the dark.
-assist.naturalView | toggle | - | assist.naturalView | - | The scene without look and exposure.
+assist.neutralView | toggle | - | assist.neutralView | - | The scene without look and exposure.
 assist.nextLut | cycle | - | assist.viewLut | assist.logPreview | Steps to the next look that log is shown with.
 assist.toggleVectorscope | toggle | - | assist.vectorscope | - | Vectorscope on and off.
 assist.toggleGuides | toggle | - | assist.safeArea | - | Frame guides on and off.

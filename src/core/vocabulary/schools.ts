@@ -166,9 +166,9 @@ acceleration | focus.acceleration
 area-switching | focus.areaSwitching
 > keeps | What you framed is what is sharp. | focus.areaSwitching<middle
 > roams | A subject you cannot hold in the box stays sharp. | focus.areaSwitching>middle
-behaviour | focus.case
-> preset | A few that work are better than five numbers; a word can be chosen in the rain. | focus.case!=set
-> own | Settled by counting hits; the ready ones are somebody else's subjects. | focus.case=set
+behaviour | focus.behaviour
+> preset | A few that work are better than five numbers; a word can be chosen in the rain. | focus.behaviour!=set
+> own | Settled by counting hits; the ready ones are somebody else's subjects. | focus.behaviour=set
 low-light-help | focus.lowLight
 > surer | Late is better than never. | focus.lowLight=true
 > quicker | A moment that passed cannot be focused on. | focus.lowLight=false

@@ -106,7 +106,7 @@ action | Action | stills
 > focus.area | 40 | urgent finder
 > focus.detectionSubject | 8 | finder
 > focus.tracking | 20 | urgent finder
-> focus.case | 4 | -
+> focus.behaviour | 4 | -
 > exposure.shutter | 40 | urgent finder
 > exposure.compensation | 40 | urgent finder
 > exposure.iso | 20 | finder

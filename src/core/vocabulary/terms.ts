@@ -11,16 +11,16 @@ exposure.iso | ISO
 exposure.isoAuto | Auto ISO
 exposure.isoAutoFloor | Auto ISO minimum
 exposure.isoAutoCeiling | Auto ISO maximum
-exposure.minimumShutter | Auto ISO minimum shutter speed
+exposure.minimumShutter | Minimum shutter speed
 exposure.minimumShutterMode | Minimum shutter speed by
-exposure.isoSet | ISO range set
+exposure.isoSet | Auto ISO preset
 exposure.isoExtended | Extended ISO
 exposure.isoStep | ISO step
 exposure.baseIso | Base ISO
 exposure.step | Exposure step
 exposure.compensation | Exposure compensation
-exposure.compensationInManual | Compensation in manual with auto ISO
-exposure.easyCompensation | Compensation without a key
+exposure.compensationInManual | Exposure compensation in manual
+exposure.easyCompensation | Exposure compensation without key
 exposure.programShift | Program shift
 exposure.metering | Metering mode
 exposure.spotSize | Spot size
@@ -28,17 +28,17 @@ exposure.spotFollowsPoint | Spot follows focus point
 exposure.meterFollowsSubject | Metering on the tracked subject
 exposure.meteringOffset | Metering adjustment
 exposure.halfPressLock | AE lock on half-press
-exposure.lockHold | AE lock stays
+exposure.lockHold | AE lock: hold or toggle
 exposure.preview | Exposure preview
-exposure.bracketKind | Bracketing
-exposure.bracketFrames | Bracket frames
-exposure.bracketStep | Bracket step
-exposure.bracketOrder | Bracket order
+exposure.bracketKind | Bracketing type
+exposure.bracketFrames | Bracketing frames
+exposure.bracketStep | Bracketing step
+exposure.bracketOrder | Bracketing order
 exposure.dynamicRange | Highlight protection
 exposure.longNoise | Long exposure noise reduction
 exposure.bulbTimer | Long exposure timer
-exposure.meterTimer | Meter stays on
-exposure.burstLock | AE lock in a burst
+exposure.meterTimer | Metering time-out
+exposure.burstLock | AE lock in bursts
 exposure.ndFilter | ND filter
 flash.mode | Flash mode
 flash.compensation | Flash compensation
@@ -47,44 +47,44 @@ flash.highSpeed | High-speed sync
 flash.wireless | Wireless flash
 flash.slowestShutter | Slowest shutter speed with flash
 flash.isoCeiling | Auto ISO maximum with flash
-focus.mode | Focus mode
-focus.autoSwitch | Automatic single or continuous
+focus.mode | AF mode
+focus.autoSwitch | Automatic single/continuous AF
 focus.area | AF area
-focus.areaLimit | AF area selection
-focus.zoneWidth | Zone width
-focus.zoneHeight | Zone height
+focus.areaLimit | Selectable AF areas
+focus.zoneWidth | AF zone width
+focus.zoneHeight | AF zone height
 focus.pointSize | AF point size
-focus.pointGrid | AF points used
+focus.pointGrid | Selectable AF points
 focus.pointWrap | AF point wrap-around
 focus.pointMemory | AF point by orientation
 focus.pointDisplay | AF point display
 focus.point | AF point position
 focus.pointLock | AF point lock
-focus.pointReset | AF point returns
+focus.pointReset | AF point reset
 focus.detection | Subject detection
 focus.detectionSubject | Detected subject
-focus.detectionSubjects | Subjects that can be chosen
-focus.detectionEye | Eye preferred
-focus.detectionZone | Detection zone
-focus.detectionMark | Detection frame shown
+focus.detectionSubjects | Selectable subjects
+focus.detectionEye | Preferred eye
+focus.detectionZone | Detection area
+focus.detectionMark | Detection frame
 focus.faceMemory | Registered faces
-focus.tracking | Subject tracking
-focus.trackingStart | Tracking starts at
-focus.trackingByTouch | Tracking by touch
+focus.tracking | Tracking
+focus.trackingStart | Tracking start point
+focus.trackingByTouch | Touch tracking
 focus.halfPress | AF on half-press
-focus.halfPressMotion | AF on half-press while filming
-focus.preAf | Pre-focus
-focus.priorityOnce | Release priority, single AF
-focus.priorityFollow | Release priority, continuous AF
-focus.case | AF behaviour preset
+focus.halfPressMotion | AF on half-press, movie
+focus.preAf | Pre-AF
+focus.priorityOnce | Single AF priority
+focus.priorityFollow | Continuous AF priority
+focus.behaviour | AF behaviour
 focus.persistence | AF persistence
 focus.acceleration | Speed change tracking
-focus.areaSwitching | Area switching
-focus.motionMode | Film focus mode
-focus.motionSpeed | Film AF speed
-focus.motionResponse | Film AF responsiveness
-focus.motionSpeedWhen | Film AF speed applies
-focus.breathing | Breathing correction
+focus.areaSwitching | AF area switching
+focus.motionMode | Movie AF mode
+focus.motionSpeed | Movie AF speed
+focus.motionResponse | Movie AF response
+focus.motionSpeedWhen | Movie AF speed applies
+focus.breathing | Focus breathing correction
 focus.lamp | AF assist lamp
 focus.lowLight | Low-light AF
 focus.fineTune | AF fine adjustment
@@ -93,14 +93,14 @@ focus.ringDirection | Focus ring direction
 focus.ringResponse | Focus ring response
 focus.ringThrow | Focus ring throw
 focus.ringOverride | Manual override of AF
-focus.magnifyStart | Magnifier starts at
+focus.magnifyStart | Initial magnification
 focus.magnifyTime | Magnifier time-out
-focus.magnifyOnTurn | Magnify when the ring turns
-focus.magnifyAf | AF inside the magnifier
-focus.magnifyExit | Magnifier ends on half-press
+focus.magnifyOnTurn | Automatic magnifier
+focus.magnifyAf | AF in the magnifier
+focus.magnifyExit | Magnifier off on half-press
 focus.peaking | Focus peaking
-focus.peakingLevel | Peaking level
-focus.peakingColour | Peaking colour
+focus.peakingLevel | Focus peaking level
+focus.peakingColour | Focus peaking colour
 focus.distanceScale | Focus distance scale
 focus.distanceUnit | Distance unit
 focus.depthOverlay | Depth overlay
@@ -108,9 +108,9 @@ focus.confirmBeep | Focus beep
 focus.seriesFrames | Focus series frames
 focus.seriesStep | Focus series step
 focus.touch | Touch AF
-focus.touchPad | Touch pad while at the finder
-focus.touchPadZone | Touch pad zone
-focus.starAf | Star focus
+focus.touchPad | Touch pad AF
+focus.touchPadZone | Touch pad area
+focus.starAf | Star AF
 focus.priorityFirst | First-frame priority
 focus.priorityNext | Next-frame priority
 focus.guide | Focus guide
@@ -122,8 +122,8 @@ colour.balanceShift | White balance shift
 colour.autoPriority | Auto white balance priority
 colour.balanceLockShutter | White balance lock on half-press
 colour.customBalance | Custom white balance
-colour.balanceSmooth | Smooth white balance
-colour.look | Rendering
+colour.balanceSmooth | Auto white balance speed
+colour.look | Look
 colour.contrast | Contrast
 colour.highlights | Highlights
 colour.shadows | Shadows
@@ -131,21 +131,21 @@ colour.saturation | Saturation
 colour.hue | Hue
 colour.sharpness | Sharpness
 colour.clarity | Clarity
-colour.grain | Grain effect
+colour.grain | Grain
 colour.filter | Monochrome filter
 colour.space | Colour space
 colour.effect | Creative effect
 image.kind | File type
-image.rawKind | Raw compression
-image.rawBits | Raw bit depth
+image.rawKind | RAW compression
+image.rawBits | RAW bit depth
 image.quality | Image quality
 image.size | Image size
-image.rawSize | Raw size
+image.rawSize | RAW size
 image.ratio | Aspect ratio
 image.crop | Crop mode
 image.digitalZoom | Digital zoom
 image.format | Processed file format
-image.hdr | High dynamic range picture
+image.hdr | HDR
 image.shadowLift | Shadow lift
 image.noiseReduction | High ISO noise reduction
 image.shading | Shading correction
@@ -153,7 +153,7 @@ image.aberration | Aberration correction
 image.distortion | Distortion correction
 image.diffraction | Diffraction correction
 image.lensCorrection | Lens corrections
-image.softSkin | Skin smoothing
+image.skinSmoothing | Skin smoothing
 image.multiShot | Pixel shift
 image.composite | Multiple exposure
 image.cropWarning | Crop indicator
@@ -166,11 +166,11 @@ drive.burstLimit | Burst length
 drive.timer | Self-timer delay
 drive.timerFrames | Self-timer frames
 drive.preCapture | Pre-capture
-drive.interval | Interval
+drive.interval | Interval time
 drive.intervalFrames | Interval frames
 drive.intervalSmoothing | Interval exposure smoothing
 drive.releaseDelay | Shutter delay
-drive.modeLimit | Drive mode selection
+drive.modeLimit | Selectable drive modes
 shutter.kind | Shutter type
 shutter.firstCurtain | Electronic first curtain
 shutter.silentMode | Silent mode
@@ -182,18 +182,18 @@ shutter.closeAtPowerOff | Shutter closes at power off
 shutter.sound | Shutter sound
 shutter.releaseIndicator | Release indicator
 stabiliser.mode | Stabilisation
-stabiliser.movie | Film stabilisation
-stabiliser.direction | Stabiliser direction
-stabiliser.when | Stabiliser runs
+stabiliser.movie | Movie stabilisation
+stabiliser.direction | Stabilisation direction
+stabiliser.when | Stabilisation timing
 stabiliser.typedFocal | Typed focal length
-stabiliser.lensPriority | Lens stabiliser first
+stabiliser.lensPriority | Lens stabiliser priority
 stabiliser.horizon | Automatic levelling
 movie.frameRate | Frame rate
-movie.size | Resolution
-movie.format | Recording format
-movie.quality | Bit rate
-movie.compression | Compression
-movie.region | Region
+movie.size | Movie resolution
+movie.format | Movie file format
+movie.quality | Bitrate
+movie.compression | Movie compression
+movie.region | Mains frequency
 movie.profile | Tone curve
 movie.profileSlot | Profile slot
 movie.blackLevel | Black level
@@ -202,48 +202,48 @@ movie.knee | Knee
 movie.gamut | Colour gamut
 movie.bits | Bit depth
 movie.chroma | Chroma subsampling
-movie.raw | Raw film
+movie.raw | RAW movie
 movie.proxy | Proxy recording
-movie.slowRate | Slow-and-quick capture rate
-movie.slowPlayback | Slow motion in camera
-movie.crop | Film crop
+movie.slowRate | Variable frame rate
+movie.slowPlayback | Slow motion
+movie.crop | Movie crop
 movie.oversampling | High frame rate quality
 movie.recordByShutter | Record with shutter button
 movie.recordUsesSlot | Record key uses bank
-movie.standby | Standby
+movie.standby | Movie standby
 movie.tally | Tally lamp
-movie.frameMark | Recording frame
+movie.frameMark | Recording border
 movie.timeCode | Time code
-movie.timeCodeMode | Time code runs
+movie.timeCodeMode | Time code run
 movie.userBits | User bits
 movie.preRecord | Pre-recording
-movie.interval | Time-lapse
+movie.interval | Time-lapse movie
 movie.autoSlowShutter | Auto slow shutter
 movie.heatLimit | Auto power-off temperature
 movie.output | HDMI output
-movie.outputInfo | HDMI information
+movie.outputInfo | HDMI information display
 movie.outputTrigger | HDMI record control
 movie.webcam | USB streaming
 audio.recording | Sound recording
-audio.levelMode | Level mode
-audio.level | Recording level
-audio.limiter | Limiter
+audio.levelMode | Audio level mode
+audio.level | Audio level
+audio.limiter | Audio limiter
 audio.windFilter | Wind filter
-audio.attenuator | Attenuator
-audio.lowCut | Low cut
+audio.attenuator | Microphone attenuator
+audio.lowCut | Low-cut filter
 audio.source | Microphone input
 audio.plugPower | Plug-in power
-audio.channels | Channels
+audio.channels | Audio channels
 audio.format | Audio format
-audio.meters | Level meters
+audio.meters | Audio level meters
 audio.monitor | Headphone volume
 audio.monitorDelay | Headphone timing
-audio.shutterNoise | Dial noise in film
+audio.shutterNoise | Dial noise reduction
 assist.zebra | Zebra
 assist.zebraLevel | Zebra level
 assist.zebraRange | Zebra range
 assist.logPreview | Log view assist
-assist.viewLut | Preview look
+assist.viewLut | View LUT
 assist.falseColour | False colour
 assist.waveform | Waveform
 assist.vectorscope | Vectorscope
@@ -254,8 +254,8 @@ assist.level | Level
 assist.centreMark | Centre mark
 assist.safeArea | Frame guides
 assist.desqueeze | Anamorphic desqueeze
-assist.naturalView | Natural view
-assist.brightView | Bright monitoring
+assist.neutralView | Neutral view
+assist.brightView | Brightened view
 display.finderSwitch | Finder and screen
 display.brightness | Finder brightness
 display.screenBrightness | Screen brightness
@@ -267,41 +267,41 @@ display.review | Image review
 display.blackout | Blackout-free view
 display.pages | Display pages
 display.finderPages | Finder pages
-display.rotate | Finder display rotates
-display.playRotate | Pictures rotate in playback
+display.rotate | Finder display rotation
+display.playRotate | Playback rotation
 display.nightMode | Dark display
 display.exposureScale | Exposure scale direction
 display.language | Language
 display.dioptre | Finder dioptre
-display.finderLimit | Finder mode selection
+display.finderLimit | Selectable finder modes
 display.pageContents | Display page contents
 files.numbering | File numbering
 files.prefix | File name prefix
-files.moviePrefix | Film name prefix
+files.moviePrefix | Movie name prefix
 files.folder | Folder name
 files.owner | Artist name
 files.copyright | Copyright
-files.embedRating | Rating in the file
-files.location | Location in the file
+files.embedRating | Rating in files
+files.location | Location data
 files.verify | Authenticity data
-cards.second | Second card
+cards.second | Second card role
 cards.first | First card
-cards.movieTo | Films go to
-cards.rawTo | Raw files go to
+cards.movieTo | Movie card
+cards.rawTo | RAW card
 cards.playFrom | Playback card
-cards.autoSwitch | Switch when full
-power.sleep | Power save
-power.screenOff | Screen off
-power.save | Economy mode
+cards.autoSwitch | Automatic card switch
+power.sleep | Auto power-off
+power.screenOff | Screen auto-off
+power.save | Power saving
 power.usb | USB power
 power.batteryOrder | Grip battery order
 power.cleanSensor | Sensor cleaning
-network.wireless | Wireless
-network.shortRange | Short-range radio
+network.wireless | Wireless LAN
+network.shortRange | Short-range wireless
 network.airplane | Airplane mode
 network.remote | Remote control
 network.transfer | Automatic transfer
-network.transferKind | Files transferred
+network.transferKind | Transferred file type
 network.name | Network name
 network.infrared | Infrared remote
 body.clock | Time zone
@@ -314,191 +314,203 @@ body.fan | Cooling fan
 body.region | Sales region
 body.keyLighting | Key illumination
 controls.touch | Touch operation
-controls.touchDoubleTap | Double tap
+controls.touchDoubleTap | Double-tap
 controls.dialDirection | Dial direction
 controls.dialLayout | Dial layout
-controls.wheel | Rear wheel
-controls.lensRing | Lens ring
+controls.wheel | Wheel default
+controls.lensRing | Lens ring function
 controls.lensRingDirection | Lens ring direction
-controls.ringGuard | Ring only with half-press
-controls.stripGuard | Strip needs a hold
-controls.lockWhat | Lock covers
+controls.ringGuard | Lens ring only with half-press
+controls.stripGuard | Touch strip lock
+controls.lockWhat | Locked controls
 controls.stickLock | Stick lock
 controls.ownMenuFirst | Own menu first
-controls.menuMemory | Menu position kept
-controls.functionMenuFinder | Function menu in the finder
-controls.bankKeeping | Bank keeping
-controls.bankWidth | Bank width
-controls.switchKeeps | Mode switch remembers
-controls.halfPressFeel | Half-press force
-controls.releaseFeel | Release force
-controls.longPress | Long press time
-controls.guide | Help texts
-controls.dialKeys | Key with dial
+controls.menuMemory | Menu position memory
+controls.functionMenuFinder | Function menu in finder
+controls.bankKeeping | Automatic bank update
+controls.bankWidth | Bank contents
+controls.switchKeeps | Mode switch memory
+controls.halfPressFeel | Half-press weight
+controls.releaseFeel | Full-press weight
+controls.longPress | Long-press time
+controls.guide | Help text
+controls.dialKeys | Dial keys: hold or press
 `)
 
 /** The common functions' standard terms. Columns: id | term. */
 export const functionTerms: ReadonlyMap<string, string> = termsOf(`
-none | Nothing
+none | No function
 focus.start | AF start
-focus.startArea | AF start with area
-focus.startDetection | AF start with detection
-focus.startPoint | AF start, single point
+focus.startArea | AF start with AF area
+focus.startDetection | AF start with subject detection
+focus.startPoint | AF start with single point
 focus.startTracking | AF start with tracking
 focus.stop | AF stop
 focus.lock | AF lock
-focus.lockToggle | AF lock, stays
+focus.lockToggle | AF lock on/off
 focus.lockBoth | AF and AE lock
 focus.areaOnly | AF area while held
-focus.chooseArea | AF area
+focus.chooseArea | Choose AF area
 focus.nextArea | Next AF area
 focus.recallArea | Recall AF area
-focus.chooseMode | Focus mode
-focus.flipMode | AF or MF
+focus.chooseMode | Choose AF mode
+focus.flipMode | AF/MF
 focus.flipModeHold | Manual focus while held
-focus.flipContinuous | Single or continuous AF
-focus.toggleDetection | Detection on or off
-focus.holdDetection | Detection while held
+focus.flipContinuous | Single/continuous AF
+focus.toggleDetection | Subject detection on/off
+focus.holdDetection | Subject detection while held
 focus.nextSubject | Next detected subject
-focus.chooseSubject | Detected subject
+focus.chooseSubject | Choose detected subject
 focus.otherEye | Other eye
 focus.nextFace | Next face
-focus.toggleTracking | Tracking on or off
-focus.centrePoint | Centre the AF point
-focus.turnArea | AF area on a dial
-focus.turnMode | Focus mode on a dial
-focus.movePoint | Move the AF point
-focus.pointHome | AF point to its home
-focus.case | AF behaviour preset
+focus.toggleTracking | Tracking on/off
+focus.centrePoint | Centre AF point
+focus.turnArea | AF area dial
+focus.turnMode | AF mode dial
+focus.movePoint | Move AF point
+focus.pointHome | AF point home
+focus.behaviour | Choose AF behaviour
 focus.magnify | Magnifier
 focus.magnifyHold | Magnifier while held
-focus.togglePeaking | Peaking on or off
-focus.choosePeaking | Peaking level
-focus.rangeLimit | Focus range limit
-focus.ringOverride | Ring override
-focus.touch | Touch AF on or off
+focus.togglePeaking | Focus peaking on/off
+focus.choosePeaking | Choose focus peaking level
+focus.rangeLimit | Next focus range limit
+focus.ringOverride | Manual override on/off
+focus.touch | Touch AF on/off
 focus.tap | Touch to focus
-focus.motionSpeed | Film AF speed
+focus.motionSpeed | Choose movie AF speed
 focus.holdAreaAndMode | AF area and mode with dials
 focus.followWhileHeld | Continuous AF while held
 focus.recallDistance | Recall focus distance
-focus.toggleDepthOverlay | Depth overlay on or off
-focus.toggleGuide | Focus guide on or off
-focus.toggleTouchPad | Touch pad on or off
+focus.toggleDepthOverlay | Depth overlay on/off
+focus.toggleGuide | Focus guide on/off
+focus.toggleTouchPad | Touch pad AF on/off
 exposure.lock | AE lock
-exposure.lockToggle | AE lock, stays
-exposure.meterAndFocus | Meter and focus
-exposure.meterOnly | Meter
-exposure.turnShutter | Shutter speed
-exposure.turnAperture | Aperture
-exposure.turnIso | ISO
-exposure.turnCompensation | Exposure compensation
-exposure.turnProgram | Program shift
-exposure.holdAndTurnIso | ISO while turned
-exposure.holdAndTurnCompensation | Compensation while turned
-exposure.holdAndTurnKelvin | Kelvin while turned
-exposure.chooseIso | ISO
-exposure.toggleAutoIso | Auto ISO on or off
-exposure.nextIsoSet | Next ISO range
-exposure.chooseMinimumShutter | Minimum shutter speed
-exposure.chooseMode | Exposure mode
-exposure.chooseMetering | Metering mode
+exposure.lockToggle | AE lock on/off
+exposure.meterAndFocus | Metering and AF
+exposure.meterOnly | Metering only
+exposure.turnShutter | Shutter speed dial
+exposure.turnAperture | Aperture dial
+exposure.turnIso | ISO dial
+exposure.turnCompensation | Exposure compensation dial
+exposure.turnProgram | Program shift dial
+exposure.holdAndTurnIso | ISO with dial
+exposure.holdAndTurnCompensation | Exposure compensation with dial
+exposure.holdAndTurnKelvin | Colour temperature with dial
+exposure.chooseIso | Choose ISO
+exposure.toggleAutoIso | Auto ISO on/off
+exposure.nextIsoSet | Next auto ISO preset
+exposure.chooseMinimumShutter | Choose minimum shutter speed
+exposure.chooseMode | Choose exposure mode
+exposure.chooseMetering | Choose metering mode
 exposure.spotWhileHeld | Spot metering while held
 exposure.highlightWhileHeld | Highlight metering while held
-exposure.togglePreview | Exposure preview on or off
+exposure.togglePreview | Exposure preview on/off
 exposure.depthPreview | Depth-of-field preview
-exposure.bracket | Bracketing
-exposure.bulb | Bulb or time
-exposure.chooseNd | ND filter
-flash.toggle | Flash on or off
-flash.chooseMode | Flash mode
-flash.turnCompensation | Flash compensation
+exposure.bracket | Choose bracketing
+exposure.bulb | Bulb/time
+exposure.chooseNd | Choose ND filter
+flash.toggle | Flash on/off
+flash.chooseMode | Choose flash mode
+flash.turnCompensation | Flash compensation dial
 flash.lock | Flash lock
 flash.modellingLight | Modelling light
 colour.lockBalance | White balance lock
-colour.lockBalanceToggle | White balance lock, stays
-colour.chooseBalance | White balance
+colour.lockBalanceToggle | White balance lock on/off
+colour.chooseBalance | Choose white balance
 colour.measureBalance | Measure white balance
-colour.turnKelvin | Colour temperature
-colour.chooseLook | Rendering
+colour.turnKelvin | Colour temperature dial
+colour.chooseLook | Choose look
 colour.nextBalance | Next white balance
-image.chooseKind | File type
-image.toggleRaw | Raw added or not
-image.toggleCrop | Crop on or off
+image.chooseKind | Choose file type
+image.toggleRaw | RAW on/off
+image.toggleCrop | Crop mode on/off
 image.nextRatio | Next aspect ratio
-image.digitalZoom | Digital zoom
-image.shadowLift | Shadow lift
-drive.choose | Drive mode
-drive.timer | Self-timer
+image.digitalZoom | Next digital zoom
+image.shadowLift | Choose shadow lift
+drive.choose | Choose drive mode
+drive.timer | Self-timer on/off
 drive.burstWhileHeld | Burst while held
-drive.turnRate | Burst rate
-drive.preCapture | Pre-capture on or off
+drive.turnRate | Burst rate dial
+drive.preCapture | Pre-capture on/off
 drive.startInterval | Start interval series
 drive.startSeries | Start focus series
-shutter.chooseKind | Shutter type
-shutter.toggleSilent | Silent shutter on or off
-shutter.toggleFlicker | Flicker reduction on or off
-stabiliser.toggle | Stabiliser on or off
-stabiliser.focal | Typed focal length
-movie.record | Record
-movie.swapSide | Stills or motion
-movie.chooseRate | Frame rate
-movie.chooseSize | Resolution
-movie.chooseProfile | Tone curve
-movie.toggleSlow | Slow motion on or off
-movie.mark | Shot mark
+shutter.chooseKind | Choose shutter type
+shutter.toggleSilent | Silent shutter on/off
+shutter.toggleFlicker | Flicker reduction on/off
+stabiliser.toggle | Stabilisation on/off
+stabiliser.focal | Enter focal length
+movie.record | Movie record
+movie.swapSide | Stills/movie
+movie.chooseRate | Choose frame rate
+movie.chooseSize | Choose movie resolution
+movie.chooseProfile | Choose tone curve
+movie.toggleSlow | Slow motion on/off
+movie.mark | Clip marker
 movie.powerZoom | Power zoom
-movie.togglePreRecord | Pre-recording on or off
-audio.chooseLevel | Recording level
-audio.toggleMeters | Level meters on or off
-audio.toggleWind | Wind filter on or off
-audio.turnHeadphones | Headphone volume
-assist.toggleZebra | Zebra on or off
-assist.chooseZebra | Zebra level
-assist.toggleLogPreview | Log view assist on or off
-assist.toggleFalseColour | False colour on or off
-assist.toggleWaveform | Waveform on or off
-assist.toggleLevel | Level on or off
-assist.toggleGrid | Grid on or off
-assist.toggleHistogram | Histogram on or off
-assist.brightView | Bright monitoring
-assist.naturalView | Natural view
+movie.togglePreRecord | Pre-recording on/off
+audio.chooseLevel | Choose audio level
+audio.toggleMeters | Audio level meters on/off
+audio.toggleWind | Wind filter on/off
+audio.turnHeadphones | Headphone volume dial
+assist.toggleZebra | Zebra on/off
+assist.chooseZebra | Choose zebra level
+assist.toggleLogPreview | Log view assist on/off
+assist.toggleFalseColour | False colour on/off
+assist.toggleWaveform | Waveform on/off
+assist.toggleLevel | Level on/off
+assist.toggleGrid | Grid on/off
+assist.toggleHistogram | Histogram on/off
+assist.brightView | Brightened view on/off
+assist.neutralView | Neutral view on/off
 assist.nextLut | Next view LUT
-assist.toggleVectorscope | Vectorscope on or off
-assist.toggleGuides | Frame guides on or off
+assist.toggleVectorscope | Vectorscope on/off
+assist.toggleGuides | Frame guides on/off
 assist.nextDesqueeze | Next anamorphic desqueeze
 display.nextPage | Next display page
-display.switchFinder | Finder or screen
+display.switchFinder | Finder/screen switch
 display.playback | Playback
-display.rate | Rate the picture
-display.protect | Protect the picture
+display.rate | Rating
+display.protect | Protect
 display.delete | Delete
 display.send | Send to phone
-display.brightness | Screen brightness
-display.nightMode | Dark display on or off
-display.zoomToPoint | Zoom to the focus point
+display.brightness | Screen brightness dial
+display.nightMode | Dark display on/off
+display.zoomToPoint | Zoom to AF point
 display.voiceMemo | Voice memo
 menu.own | Own menu
 menu.functions | Function menu
 menu.full | Menu
-menu.line | Menu line
-bank.choose | Choose a bank
+menu.line | Menu item
+bank.choose | Choose bank
 bank.next | Next bank
-bank.recall | Recall a bank
-bank.holdSet | Use a hold set
-bank.holdSetToggle | Use a hold set, stays
+bank.recall | Recall bank
+bank.holdSet | Hold set
+bank.holdSetToggle | Hold set on/off
 controls.modeDial | Mode dial
 controls.markedDial | Marked dial
 controls.lever | Lever
 controls.lock | Operation lock
-controls.toggleTouch | Touch on or off
+controls.toggleTouch | Touch operation on/off
 controls.swapDials | Swap dials
 cards.swap | Swap cards
-cards.format | Format the card
-network.toggleAirplane | Airplane mode on or off
-network.pair | Pair
+cards.format | Format card
+network.toggleAirplane | Airplane mode on/off
+network.pair | Wireless pairing
 power.sleepNow | Sleep
 `)
+
+/** Ids of the vocabulary that were renamed, and what each is now. */
+const renamed: ReadonlyMap<string, string> = new Map([
+  ['focus.case', 'focus.behaviour'],
+  ['assist.naturalView', 'assist.neutralView'],
+  ['image.softSkin', 'image.skinSmoothing'],
+])
+
+/** What an id of a former vocabulary is now; an id of this one is itself. */
+export function idNow<T extends string | null>(id: T): T | string {
+  return (id === null ? undefined : renamed.get(id)) ?? id
+}
 
 /** The field's standard term for what a common setting or function is; the id where there is none such. */
 export function termOf(what: string): string {

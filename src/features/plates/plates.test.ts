@@ -107,6 +107,6 @@ describe('a plate', () => {
     const crown = labelsOf(shownAs(heron, plan, everyPart), face).find(
       ({ control }) => control.id === 'crown-key',
     )
-    expect(crown?.lines[0]?.differs).toBe('Nothing')
+    expect(crown?.lines[0]?.differs).toBe('No function')
   })
 })

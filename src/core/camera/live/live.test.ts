@@ -60,11 +60,11 @@ describe('a simulated body', () => {
       heron,
       `lens attic-90
        press thumb-key
-       expect log Focus is by ring
+       expect log The AF mode is manual focus
        release thumb-key
        position film-free
        press cheek-key
-       expect log White is fixed`,
+       expect log White balance is fixed`,
       {
         [rowNamed('key/stills/thumb-key/press')]: 'start-focus',
         [rowNamed('key/motion/cheek-key/press')]: 'keep-white',
@@ -102,7 +102,7 @@ describe('a simulated body', () => {
     const before = bodyWith(heron, { [rowNamed('base/movie.frameRate')]: '60p' })
     const done = must(live(heron, before, { kind: 'menu', setting: 'movie.size', value: 'open' }))
     expect(done.log).toMatchObject([
-      { kind: 'refused', words: expect.stringContaining('not written above 30p') as string },
+      { kind: 'refused', words: expect.stringContaining('recorded up to 30p') as string },
     ])
     expect(done.state.body.memory).toEqual(before.body.memory)
   })
@@ -327,7 +327,7 @@ describe('a simulated body', () => {
       expect log Vehicles
       act load-settings A.SET
       expect log does not read files of firmware 1.0`
-    const plan = must(parsePlan(heron, { 'key/stills/crest-key/press': 'night-sight' }))
+    const plan = must(parsePlan(heron, { 'key/stills/crest-key/press': 'brightened-view' }))
     const done = must(
       runScript(heron, newLive(heron, chipped, { ...body, memory: memoryOf(heron, plan) }), script, lenses),
     )

@@ -26,7 +26,7 @@ export function placeFaults(model: BodyModel): Refusal[] {
   return [
     ...model.families.flatMap((family, i) => [
       ...toggleFaults(model, family.keepingBy, `families[${i}].keepingBy`),
-      ...toggleFaults(model, family.widenedBy, `families[${i}].widenedBy`),
+      ...widenerFaults(model, family.widenedBy, `families[${i}].widenedBy`),
       ...family.slots.flatMap((slot, s) => [
         ...firmwareFaults(model, slot, `families[${i}].slots[${s}]`),
         ...longName(slot.name, family.nameLength, `families[${i}].slots[${s}].name`),
@@ -95,6 +95,12 @@ function filmingFaults(model: BodyModel): Refusal[] {
         `${by.label} offers ${value.id}, which is no slot of ${family.name}.`,
       ),
     )
+}
+
+function widenerFaults(model: BodyModel, id: string | undefined, path: string): Refusal[] {
+  const kind = model.settings.find((one) => one.id === id)?.domain.kind
+  if (id === undefined || kind === 'toggle' || kind === 'choice') return []
+  return [fault('dangling', path, `${id} is no setting that is on or off, and no choice.`)]
 }
 
 function toggleFaults(model: BodyModel, id: string | undefined, path: string): Refusal[] {

@@ -126,9 +126,7 @@ function oneSetting(
     faults.push(
       fault('place', `${path}.place`, 'The exposure mode cannot have a cell for each exposure mode.'),
     )
-  const widened = model.families.find((family) => family.id === setting.storedBy)?.widenedBy
-  if (setting.storedWhen === 'widened' && widened === undefined)
-    faults.push(fault('place', `${path}.storedWhen`, 'Its bank family cannot be widened.'))
+  faults.push(...widthFaults(model, setting, path))
   const lines = inMenu.get(setting.id) ?? 0
   if (lines !== 1 && setting.place !== 'physical') {
     faults.push(
@@ -136,4 +134,18 @@ function oneSetting(
     )
   }
   return faults
+}
+
+/** A setting that is stored only at some width of its bank family, where the family has no such width. */
+function widthFaults(model: BodyModel, { storedBy, storedWhen }: Setting, path: string): Refusal[] {
+  if (storedWhen === undefined) return []
+  const at = `${path}.storedWhen`
+  const widener = model.families.find((family) => family.id === storedBy)?.widenedBy
+  const domain = model.settings.find(({ id }) => id === widener)?.domain
+  if (!domain) return [fault('place', at, 'Its bank family cannot be widened.')]
+  if (storedWhen === 'widened')
+    return domain.kind === 'toggle' ? [] : [fault('place', at, `Say at which values of ${widener} it is stored.`)]
+  const values = domain.kind === 'choice' ? domain.values.map(({ id }) => id) : []
+  const unknown = storedWhen.find((value) => !values.includes(value))
+  return unknown === undefined ? [] : [fault('place', at, `${widener} has no value ${unknown}.`)]
 }

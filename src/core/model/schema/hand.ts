@@ -28,7 +28,7 @@ export const control = object({
   where: words(200),
   reach: object(Object.fromEntries(postures.map((posture) => [posture, optional(reach)]))),
   bump: oneOf(['low', 'high']),
-  guard: optional(oneOf(['half-press', 'long-press', 'lock'])),
+  guard: optional(oneOf(['half-press', 'long-press', 'double-tap', 'lock'])),
   guardBy: optional(settingId),
   presence: optional(oneOf(['lens-key', 'lens-ring', 'adapter', 'grip'])),
   awayFromEye: optional(oneOf(['left', 'right', 'up', 'down'])),

@@ -1,6 +1,7 @@
 import type { Schema } from 'yup'
 import { places } from '../types'
 import {
+  choose,
   flag,
   list,
   number,
@@ -36,7 +37,12 @@ const setting = object({
   factory: value,
   place: oneOf(places),
   storedBy: orNull(id),
-  storedWhen: optional(oneOf(['widened'])),
+  storedWhen: optional(
+    choose('“widened” or a list of values', [
+      { when: (input) => typeof input === 'string', shape: oneOf(['widened']) },
+      { when: Array.isArray, shape: list(id, { atLeast: 1 }) },
+    ]),
+  ),
   shared: optional(flag()),
   rising: optional(oneOf(['brighter', 'darker'])),
   ...firmwareRange,

@@ -1,7 +1,7 @@
 import { ok, refuse } from '../../result'
 import type { RowId } from '../../sync/step'
 import { needFlags } from '../../vocabulary/need-flags'
-import { functionTerms, settingTerms, termOf } from '../../vocabulary/terms'
+import { functionTerms, idNow, settingTerms, termOf } from '../../vocabulary/terms'
 import { behind, hasHead, isOwnName, rowId } from './id'
 import { unknownPart, type RowKind } from './kind'
 
@@ -38,7 +38,8 @@ export const needKind: RowKind<NeedRow> = {
     'how often a common setting is changed, or a common function done, in one outing, and how: a list, the count first, then any of urgent, finder, recording',
   ],
   parse({ id, parts }) {
-    const [situation, what = ''] = parts
+    const [situation, written = ''] = parts
+    const what = idNow(written)
     const known = settingTerms.has(what) || functionTerms.has(what)
     return parts.length === 2 && isOwnName(situation) && known
       ? ok({ kind: 'need', situation, what })

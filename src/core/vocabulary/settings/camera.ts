@@ -48,14 +48,14 @@ controls.wheel | - | hand | What the rear wheel changes.
 controls.lensRing | - | hand | What the lens's free ring changes.
 controls.lensRingDirection | - | hand | Which way the lens ring turns to raise.
 controls.ringGuard | - | hand | The ring answers only while the shutter is half pressed.
-controls.stripGuard | - | hand | The touch strip answers only after a held tap.
+controls.stripGuard | - | hand | The touch strip works only after it was unlocked by a double tap.
 controls.lockWhat | - | hand | Which controls the lock switch holds.
 controls.stickLock | - | hand | The stick does nothing.
 controls.ownMenuFirst | - | hand | The menu key opens your own menu first.
 controls.menuMemory | - | hand | The menu opens where you left it.
 controls.functionMenuFinder | - | preview | Shows the grid with the eye at the finder.
 controls.bankKeeping | - | raw movie | Whether changes made in a bank stay or vanish.
-controls.bankWidth | - | raw movie | Whether banks keep more than the usual rows.
+controls.bankWidth | - | raw movie | How much banks store: exposure, focus too, or all.
 controls.switchKeeps | - | raw movie | Whether the switch between stills and motion remembers where it was.
 controls.halfPressFeel | - | hand | How deep half-press lies.
 controls.releaseFeel | - | hand | How deep the release lies.

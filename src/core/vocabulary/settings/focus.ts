@@ -31,7 +31,7 @@ focus.halfPressMotion | - | hand | Whether half-press starts autofocus in motion
 focus.preAf | - | raw | Focuses all the time, before you ask; quicker, and empties the battery.
 focus.priorityOnce | - | hand | Whether the shutter waits for focus in single AF.
 focus.priorityFollow | - | hand | Whether the shutter waits for focus in continuous AF.
-focus.case | - | raw | A ready set of persistence and responses for one kind of movement.
+focus.behaviour | - | raw | A ready set of persistence and responses for one kind of movement.
 focus.persistence | - | raw | How long focus stays on a subject that something crosses.
 focus.acceleration | - | raw | How well focus follows a subject that starts and stops.
 focus.areaSwitching | - | raw | How readily focus changes to a neighbouring point.

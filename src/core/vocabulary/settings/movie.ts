@@ -68,7 +68,7 @@ assist.level | - | preview | Shows whether the camera stands straight.
 assist.centreMark | - | preview | A cross in the middle.
 assist.safeArea | - | preview | Shows the part another shape of screen will show.
 assist.desqueeze | × | preview | Widens the view of a lens that squeezes.
-assist.naturalView | - | preview | Shows the scene without look and exposure.
+assist.neutralView | - | preview | Shows the scene without look and exposure.
 assist.brightView | - | preview | Brightens the view in the dark, whatever the exposure.
 display.finderSwitch | - | preview | Changes between finder and screen when the eye comes near.
 display.brightness | - | preview | Brightness of the finder; a bright one hides underexposure.

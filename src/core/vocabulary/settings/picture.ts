@@ -39,7 +39,7 @@ image.aberration | - | still movie | Takes out the coloured edges of the lens.
 image.distortion | - | still movie preview | Straightens lines that the lens bends.
 image.diffraction | - | still | Sharpens what a small aperture softens.
 image.lensCorrection | - | still movie | Which faults of the lens are taken out of processed files.
-image.softSkin | - | still movie | Smooths skin in processed files.
+image.skinSmoothing | - | still movie | Smooths skin in processed files.
 image.multiShot | - | raw | Several pictures, the sensor moved between them, put together later.
 image.composite | - | raw still | Several exposures in one picture.
 image.cropWarning | - | preview | A sign in the finder while only the middle of the sensor is used.
