@@ -8,12 +8,13 @@ import { followPlan, newPlan, resolvePlan, stepPlan } from './plans'
 import { reachPlan, startPlan } from './reach'
 import { fitPlan, routePlan } from './routes'
 import { suggestPlan } from './suggest'
+import { matchLabels } from './words'
 
 /** Every command, in the order help lists them. */
 export const commands: readonly Command[] = [
   ...[listModels, checkModel, newPlan, stepPlan, followPlan, resolvePlan],
   ...[startPlan, reachPlan, suggestPlan, checkPlan, focusPlan, routePlan, fitPlan, comparePlans],
-  ...[writeFileCommand, readFileCommand, compareFiles, runCamera],
+  ...[writeFileCommand, readFileCommand, compareFiles, runCamera, matchLabels],
 ]
 
 /** What the tool leaves behind: text, and 0 done, 1 refused, 2 called wrongly. */
