@@ -22,7 +22,7 @@ export function checksDocument(): string {
   return [
     '# Checks',
     'Written by `npm run formats` from the table in `src/core/checks`. A check looks at a plan in every state its owner will stand in (side × bank × lens) and says what is wrong, why, where, and, where it can, with a step that mends it.',
-    'It **blocks** what cannot work, names what **trips** its owner up, and what could be **tidier**. Where a fact nobody knows decides, it asks ("test on body") instead of asserting. `accept/<check>/<row>` with a reason silences one finding of one check; for the checks marked so, the reason beside the row (`why/<row>`) does too. A check of a school is not asked of owners who belong to another.',
+    'It says what **cannot work**, what is a **problem** on the job, and what could be **tidier**. Where a fact nobody knows decides, it asks ("test on body") instead of asserting. `accept/<check>/<row>` with a reason silences one finding of one check; for the checks marked so, the reason beside the row (`why/<row>`) does too. A check of a school is not asked of owners who belong to another.',
     `## The table: ${checks.length} checks`,
     [
       '| check | what it finds | at worst | school | reason silences | needs |',

@@ -117,7 +117,7 @@ async function fill(sample: string): Promise<void> {
       [from, from + 19],
     )
   await query(
-    `insert into plan_summaries (plan_id, plan_version, row_mark, checked_by, blocks, trips)
+    `insert into plan_summaries (plan_id, plan_version, row_mark, checked_by, blocks, problems)
      select p.id, p.version, p.xmin::text, (select checked_by from plan_summaries limit 1), 0, 3
      from plans p where p.title like 'Plan %'`,
   )

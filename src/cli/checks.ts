@@ -1,5 +1,5 @@
 import { describeRow, describeStep } from '@/core/plan/rows'
-import { allFindings, stillOpen } from '@/core/checks/checks'
+import { allFindings, gathered, stillOpen } from '@/core/checks/checks'
 import type { Finding } from '@/core/checks/finding'
 import { focusTables } from '@/core/focus/trigger-table'
 import type { FocusRow, FocusTable } from '@/core/focus/table'
@@ -14,13 +14,14 @@ import { contextFrom, contextOptions, contextUsage } from './options'
 /** `plan check PLAN`: what is wrong with a plan. */
 export const checkPlan: Command = {
   name: 'plan check',
-  usage: 'plan check PLAN [--only blocks|trips|tidies] [--silenced yes] [--models FOLDER]',
-  summary: 'what cannot work, what will trip its owner up, what could be tidier, and steps that mend it',
+  usage: 'plan check PLAN [--only blocks|problem|tidies] [--silenced yes] [--models FOLDER]',
+  summary: 'what cannot work, what is a problem on the job, what could be tidier, and steps that mend it',
   options: { only: 'one', silenced: 'one', models: 'one' },
   operands: 1,
   run: onPlan(({ model, plan, definitions }, options) => {
-    const only = options.only?.at(-1)
-    const severities = ['blocks', 'trips', 'tidies']
+    const asked = options.only?.at(-1)
+    const only = asked === 'trips' || asked === 'problems' ? 'problem' : asked
+    const severities = ['blocks', 'problem', 'tidies']
     if (only !== undefined && !severities.includes(only))
       return refused({
         code: 'option',
@@ -28,12 +29,18 @@ export const checkPlan: Command = {
         where: '--only',
       })
     const all = allFindings(model, plan, definitions.lenses)
-    const open = stillOpen(all).filter((one) => only === undefined || one.severity === only)
+    const told = gathered(all)
+    const open = told.filter((one) => only === undefined || one.severity === only)
     const silenced = options.silenced === undefined ? [] : all.filter((one) => one.silencedBy !== null)
     const count = (severity: string) => open.filter((one) => one.severity === severity).length
-    const total = `${count('blocks')} block, ${count('trips')} trip, ${count('tidies')} could be tidier; ${all.length - stillOpen(all).length} are silenced by a reason.`
-    const words = [...open, ...silenced].map((finding) => findingWords(model, finding))
-    return done([...words, total].join('\n'), { findings: open, silenced })
+    const total = `${count('blocks')} cannot work, ${count('problem')} ${count('problem') === 1 ? 'problem' : 'problems'}, ${count('tidies')} could be tidier; ${all.length - stillOpen(all).length} are silenced by a reason.`
+    const folded = only === undefined ? open.filter(({ severity }) => severity === 'tidies') : []
+    const words = [...open.filter((one) => !folded.includes(one)), ...silenced].map((finding) =>
+      findingWords(model, finding),
+    )
+    const tidy = folded.map(({ title }) => `    ${title}`)
+    const heading = tidy.length === 0 ? [] : ['To tidy up (--only tidies says more of each):']
+    return done([...words, ...heading, ...tidy, total].join('\n'), { findings: open, silenced })
   }),
 }
 
@@ -44,7 +51,9 @@ function findingWords(model: BodyModel, finding: Finding): string {
     .join('')
   const asks = finding.asks ? ', test on body' : ''
   const silenced = finding.silencedBy === null ? '' : `\n    silenced: ${finding.silencedBy}`
-  return `${finding.severity}  ${finding.title} [${finding.check}${asks}]\n    ${finding.reason}\n    ${describeRow(model, finding.row)}, ${finding.side}: ${where}${mends}${silenced}`
+  const titles = [...new Set(finding.places.map(({ title }) => title))]
+  const places = titles.length < 2 ? '' : titles.map((title) => `\n    - ${title}`).join('')
+  return `${finding.severity}  ${finding.title} [${finding.check}${asks}]\n    ${finding.reason}${places}\n    ${describeRow(model, finding.row)}, ${finding.sides.join(' and ')}: ${where}${mends}${silenced}`
 }
 
 /** `plan focus PLAN`: what focuses when. */

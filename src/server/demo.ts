@@ -87,7 +87,8 @@ const demoRows: readonly WrittenRows[] = [
     'base/body.sounds': false,
     'base/shutter.withoutCard': false,
     'base/files.owner': 'Lanternfold Puppet Theatre',
-    'why/base/focus.detection@stills': 'Puppet faces fool eye finding, so it is off until a key asks for it.',
+    'why/base/focus.detection@stills':
+      'Puppet faces fool eye detection, so it is off until a key asks for it.',
     'why/base/body.sounds': 'The house must stay silent.',
   },
   {

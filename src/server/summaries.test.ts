@@ -3,7 +3,7 @@ import { rowNamed } from '@tests/fixtures/rows'
 import { started, theatre } from '@tests/fixtures/started'
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { runChecks } from '@/core/checks/checks'
+import { adviceOn } from '@/core/checks/checks'
 import { setRows } from '@/core/plan/step'
 import { must } from '@/core/result'
 import { writePlanFile } from '@/core/files/plan-file'
@@ -31,9 +31,9 @@ const countsOf = async (id: string) => {
 }
 const checkedNow = async (id: string) => {
   const { model, plan } = must(await loadPlan(id))
-  const findings = runChecks(model, plan, (await definitions()).lenses)
+  const findings = adviceOn(model, plan, (await definitions()).lenses)
   const count = (severity: string) => findings.filter((one) => one.severity === severity).length
-  return { blocks: count('blocks'), trips: count('trips') }
+  return { blocks: count('blocks'), problems: count('problem') }
 }
 
 let plan = ''

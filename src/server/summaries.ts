@@ -1,11 +1,11 @@
-import { runChecks } from '@/core/checks/checks'
+import { adviceOn } from '@/core/checks/checks'
 import type { Refusal } from '@/core/result'
 import { localOwner, query } from './db'
 import { definitions } from './models'
 import { planOf, type PlanRow } from './plan-rows'
 
 /** What is wrong in a plan, counted; null while it is being reckoned. */
-export type Counts = { readonly blocks: number; readonly trips: number } | null
+export type Counts = { readonly blocks: number; readonly problems: number } | null
 
 /** One line of the shelf: a plan, or what is wrong with it. */
 export interface PlanLine {
@@ -30,8 +30,8 @@ export async function listPlans(
     select from unnest($2::text[]) as pattern where p.title || ' ' || p.model_id not ilike pattern)`
   const checkedBy = await checksMark()
   const [found, counted] = await Promise.all([
-    query<PlanLine & { counted: boolean; blocks: number; trips: number }>(
-      `select p.id, p.title, p.model_id as "modelId", p.version, p.updated_at as "updatedAt", s.blocks, s.trips,
+    query<PlanLine & { counted: boolean; blocks: number; problems: number }>(
+      `select p.id, p.title, p.model_id as "modelId", p.version, p.updated_at as "updatedAt", s.blocks, s.problems,
        s.trouble, s.plan_id is not null as counted
      from plans p left join plan_summaries s on s.plan_id = p.id and s.plan_version = p.version
        and s.row_mark = p.xmin::text and s.checked_by = $5
@@ -44,9 +44,9 @@ export async function listPlans(
     ]),
   ])
   reckonSoon(found.filter((one) => !one.counted).map((one) => one.id))
-  const plans = found.map(({ counted: isCounted, blocks, trips, ...line }) => ({
+  const plans = found.map(({ counted: isCounted, blocks, problems, ...line }) => ({
     ...line,
-    counts: isCounted && line.trouble === null ? { blocks, trips } : null,
+    counts: isCounted && line.trouble === null ? { blocks, problems } : null,
   }))
   return { plans, count: counted[0]?.count ?? 0 }
 }
@@ -118,20 +118,20 @@ async function summarize(id: string): Promise<void> {
   if (!row) return
   const read = await planOf(row)
   const { lenses } = await definitions()
-  const findings = read.ok ? runChecks(read.value.model, read.value.plan, lenses) : []
+  const findings = read.ok ? adviceOn(read.value.model, read.value.plan, lenses) : []
   const count = (severity: string) => findings.filter((one) => one.severity === severity).length
   await query(
-    `insert into plan_summaries (plan_id, plan_version, row_mark, checked_by, blocks, trips, trouble)
+    `insert into plan_summaries (plan_id, plan_version, row_mark, checked_by, blocks, problems, trouble)
      select $1, $2, $3, $4, $5, $6, $7 where exists (select from plans where id = $1)
      on conflict (plan_id) do update set plan_version = excluded.plan_version, row_mark = excluded.row_mark,
-       checked_by = excluded.checked_by, blocks = excluded.blocks, trips = excluded.trips, trouble = excluded.trouble`,
+       checked_by = excluded.checked_by, blocks = excluded.blocks, problems = excluded.problems, trouble = excluded.trouble`,
     [
       id,
       row.version,
       row.mark,
       await checksMark(),
       count('blocks'),
-      count('trips'),
+      count('problem'),
       read.ok ? null : JSON.stringify(read.refusal),
     ],
   )

@@ -14,6 +14,7 @@ import {
   type Ref,
 } from 'react'
 import { useShared } from './use-shared'
+import { useSynonyms, type Meaning } from './use-synonyms'
 
 /**
  * A list that is searched by typing and gone through with the arrows while the cursor stays in the field; Enter picks.
@@ -25,6 +26,7 @@ export function PickList<T>({
   placeholder,
   items,
   textOf,
+  meansOf,
   onPick,
   option,
   as = Option,
@@ -42,6 +44,8 @@ export function PickList<T>({
   items: readonly T[]
   /** What the typed words are looked for in. */
   textOf: (item: T) => string
+  /** What a part of the list means: it is found by the standard term and by other wordings, too. */
+  meansOf?: (item: T) => Meaning | null
   onPick: (item: T) => void
   /** What a part of the list says. */
   option: (item: T) => ReactNode
@@ -66,7 +70,7 @@ export function PickList<T>({
     const own = search.current?.closest('[role=dialog]')
     if (!typing || own) search.current?.focus({ preventScroll: true })
   }, [])
-  const shown = useShared(found(items, typed, textOf))
+  const shown = useShared(found(items, typed, useWordsOf(textOf, meansOf, typed !== '')))
   const type = (words: string) => {
     setTyped(words)
     onType?.(words)
@@ -114,6 +118,20 @@ export function PickList<T>({
       {shown.length === 0 && <p className="py-2 text-silt">{nothing(typed)}</p>}
     </div>
   )
+}
+
+/** What the typed words are looked for in: the text, and what else the thing is called. */
+function useWordsOf<T>(
+  textOf: (item: T) => string,
+  meansOf: ((item: T) => Meaning | null) | undefined,
+  isTyped: boolean,
+): (item: T) => string {
+  const synonyms = useSynonyms(meansOf !== undefined && isTyped)
+  if (!synonyms || !meansOf) return textOf
+  return (item) => {
+    const means = meansOf(item)
+    return means ? `${textOf(item)} ${synonyms(means.kind, means.id)}` : textOf(item)
+  }
 }
 
 /** What has every word typed in its text. */

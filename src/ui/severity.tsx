@@ -3,8 +3,8 @@ import type { Severity } from '@/core/checks/finding'
 import { Signed } from './signed'
 
 const severities = {
-  blocks: { Sign: OctagonX, word: 'blocks', colour: 'text-rust' },
-  trips: { Sign: TriangleAlert, word: 'will trip you', colour: 'text-lichen' },
+  blocks: { Sign: OctagonX, word: 'cannot work', colour: 'text-rust' },
+  problem: { Sign: TriangleAlert, word: 'problem', colour: 'text-lichen' },
   tidies: { Sign: CircleDashed, word: 'to tidy', colour: 'text-silt' },
 } as const
 

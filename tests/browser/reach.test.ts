@@ -240,7 +240,7 @@ describe('all faces on one sheet', () => {
 describe('a finding that is meant so', () => {
   it('is kept with its reason and not said again', async () => {
     await page.goto(`${application.address}/plans/${demoPlan}/banks`, { waitUntil: 'networkidle' })
-    await page.getByRole('tab', { name: 'Trips' }).click()
+    await page.getByRole('tab', { name: 'Problems' }).click()
     const meant = page.getByRole('button', { name: 'It is meant so' })
     await meant.first().waitFor()
     const before = await meant.count()

@@ -142,7 +142,7 @@ describe('thumb detection with a half-press at a point, on the Heron', () => {
     await page.getByRole('tab', { name: 'Questions' }).click()
     await page.getByText('When does detection run?').click()
     await chooseIn(page.getByLabel('Eye and subject detection in base'), 'on')
-    await page.getByRole('tab', { name: 'Trips' }).click()
+    await page.getByRole('tab', { name: 'Problems' }).click()
     await page.getByText('Half-press at a point, thumb on eyes: 1 of its rows in stills is not so').waitFor()
     await page.getByRole('button', { name: /^Set Base, Eye and subject detection/ }).click()
     await expect.poll(() => page.getByText('of its rows in stills is not so').count()).toBe(0)
@@ -202,7 +202,7 @@ describe('nine combinations and an area-only key, on the Mere', () => {
     const [, area] = /by Thumb rest key\s+(\S+)/.exec(await both.innerText()) ?? []
     expect(area).toBe('Point')
 
-    await page.getByRole('tab', { name: 'Trips' }).click()
+    await page.getByRole('tab', { name: 'Problems' }).click()
     await page.getByText('Front key, upper: Hold AF area: point does not focus by itself').waitFor()
     await page.getByRole('link', { name: 'Try it', exact: true }).nth(1).click()
     const now = page.getByRole('status').filter({ hasText: 'down:' })

@@ -6,7 +6,7 @@ import { heron } from '@tests/fixtures/heron'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { columnsOf } from '../banks/columns'
-import { runChecks } from '../checks/checks'
+import { adviceOn } from '../checks/checks'
 import { acceptedFunctions } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
@@ -78,7 +78,7 @@ describe('an analysis', () => {
 
   it('says what the checks and the reach say', () => {
     const analysis = new Analysis(heron, lenses, plan)
-    expect(analysis.ask({ kind: 'findings' })).toEqual(runChecks(heron, plan, lenses))
+    expect(analysis.ask({ kind: 'findings' })).toEqual(adviceOn(heron, plan, lenses))
     expect(analysis.ask({ kind: 'reach', posture: 'finder' })).toEqual(reachOf(heron, plan, lenses))
   })
 

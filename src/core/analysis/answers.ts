@@ -3,7 +3,7 @@ import { figuresOf } from '../banks/figures'
 import { matrixOf } from '../banks/matrix'
 import { pairsOf } from '../banks/pairs'
 import { filmChoices } from '../banks/sizes'
-import { stillOpen, type CheckedPlan } from '../checks/checks'
+import { gathered, type CheckedPlan } from '../checks/checks'
 import { finderIn } from '../focus/finder'
 import { focusAcross } from '../focus/across'
 import { lookup } from '../model/lookup'
@@ -51,7 +51,7 @@ const all = [...costs, 'words'] as const
 
 /** The kinds of question; adding one is adding a row. */
 export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
-  findings: { hangsOn: all, answer: (subject) => stillOpen(subject.checked().findings) },
+  findings: { hangsOn: all, answer: (subject) => gathered(subject.checked().findings) },
   reach: { hangsOn: costs, answer: (subject, { posture }) => subject.reach(posture) },
   worst: { hangsOn: all, answer: (subject, { posture }) => worstNeeds(subject.reach(posture)) },
   functions: {

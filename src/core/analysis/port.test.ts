@@ -2,7 +2,7 @@ import { heron } from '@tests/fixtures/heron'
 import { lenses } from '@tests/fixtures/models'
 import { started, theatre } from '@tests/fixtures/started'
 import { describe, expect, it } from 'vitest'
-import { runChecks } from '../checks/checks'
+import { adviceOn } from '../checks/checks'
 import { withDelta } from '../delta'
 import { keyRow } from '../plan/rows'
 import { reachOf } from '../reach/reach'
@@ -25,7 +25,7 @@ function begun() {
 describe('an analysis behind its port', () => {
   it('answers several questions about one plan, whole at first', () => {
     const [one, two] = begun().ask([], [findings, reach])
-    expect(one?.delta && withDelta(null, one.delta)).toEqual(runChecks(heron, plan, lenses))
+    expect(one?.delta && withDelta(null, one.delta)).toEqual(adviceOn(heron, plan, lenses))
     expect(two?.delta && withDelta(null, two.delta)).toEqual(reachOf(heron, plan, lenses))
   })
 
@@ -47,7 +47,7 @@ describe('an analysis behind its port', () => {
     port.ask([], [findings])
     port.forget(findings)
     const [again] = port.ask([], [findings])
-    expect(again?.delta && withDelta(null, again.delta)).toEqual(runChecks(heron, plan, lenses))
+    expect(again?.delta && withDelta(null, again.delta)).toEqual(adviceOn(heron, plan, lenses))
   })
 
   it('is begun before it is asked', () => {

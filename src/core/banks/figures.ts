@@ -28,7 +28,7 @@ export interface Figure {
   readonly short?: string
   readonly formula: string
   readonly inputs: readonly (readonly [name: string, value: string])[]
-  /** False where it will trip the owner up. */
+  /** False where it is a problem on the job. */
   readonly fits: boolean
 }
 

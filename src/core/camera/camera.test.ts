@@ -214,9 +214,9 @@ describe('carrying a plan to a body', () => {
       ]),
     ).toEqual([
       ['File name prefix', 'TAR', 'LHB', false],
-      ["Artist name", 'empty', 'Lanternfold', false],
+      ['Artist name', 'empty', 'Lanternfold', false],
     ])
-    expect(handWorkFor(heron, wanted, 'heron-a', body).map((line) => line.label)).toEqual(["Artist name"])
+    expect(handWorkFor(heron, wanted, 'heron-a', body).map((line) => line.label)).toEqual(['Artist name'])
     expect(handWorkFor(heron, emptyPlan(heron), 'heron-b', body)).toEqual([])
   })
 })

@@ -15,7 +15,7 @@ export const bankChecks: readonly Check[] = [
   {
     id: 'residue',
     title: 'A bank keeps what was left over from the one it was started from',
-    severity: 'trips',
+    severity: 'problem',
     needs: ['J29'],
     reasonSilences: true,
     run: (input) => slots(input).flatMap((slot) => stray(input, slot, 'residue')),
@@ -23,7 +23,7 @@ export const bankChecks: readonly Check[] = [
   {
     id: 'row-not-kept',
     title: 'A bank is given what it keeps only while it is widened',
-    severity: 'trips',
+    severity: 'problem',
     needs: ['J28', 'J29'],
     reasonSilences: true,
     run: (input) => slots(input).flatMap((slot) => notKept(input, slot)),
@@ -48,6 +48,7 @@ export const bankChecks: readonly Check[] = [
     id: 'incomplete-bank',
     title: 'A bank without a purpose or a way out',
     severity: 'tidies',
+    many: 'banks are not complete',
     needs: ['J29', 'J34'],
     reasonSilences: true,
     run: ({ plan, ...input }) =>
@@ -69,7 +70,7 @@ export const bankChecks: readonly Check[] = [
   {
     id: 'same-name',
     title: 'Two banks with one name',
-    severity: 'trips',
+    severity: 'problem',
     needs: ['J34'],
     reasonSilences: false,
     run: ({ model, plan, first }) => {
@@ -94,7 +95,7 @@ export const bankChecks: readonly Check[] = [
   {
     id: 'record-bank-unused',
     title: 'The record key in stills films with a bank that is not there',
-    severity: 'trips',
+    severity: 'problem',
     needs: ['J31'],
     reasonSilences: false,
     run: recordBank,
@@ -155,9 +156,7 @@ function notKept({ model, plan, side }: CheckInput, slot: PlannedSlot): CheckRes
   const width = baseValue(model, plan.rows, widener, side)
   const rows = model.settings.filter(
     (setting) =>
-      setting.storedBy === slot.family &&
-      !isStoredAt(setting, width) &&
-      slot.rows[setting.id] !== undefined,
+      setting.storedBy === slot.family && !isStoredAt(setting, width) && slot.rows[setting.id] !== undefined,
   )
   const widen = baseRow(plan.rows, widener, defaultWhereabouts(model, side))
   return rows.map((setting) => {

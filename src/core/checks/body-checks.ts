@@ -24,7 +24,7 @@ export const bodyChecks: readonly Check[] = [
   {
     id: 'prefix-clash',
     title: 'Two bodies give their files the same name',
-    severity: 'trips',
+    severity: 'problem',
     needs: ['J39'],
     reasonSilences: false,
     run: (input) => (input.first ? prefixClash(input) : []),

@@ -21,7 +21,7 @@ export const cardChecks: readonly Check[] = [
   {
     id: 'burst-rate',
     title: 'A burst rate that shutter and files do not have',
-    severity: 'trips',
+    severity: 'problem',
     needs: ['§8'],
     reasonSilences: true,
     run: (input) => (input.side === 'stills' ? input.states.flatMap((one) => burstRate(input, one)) : []),

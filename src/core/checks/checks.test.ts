@@ -5,21 +5,35 @@ import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
 import { checkCases, doubted } from '@tests/fixtures/check-cases'
 import { chipped, heron, unchipped } from '@tests/fixtures/heron'
+import { started } from '@tests/fixtures/started'
 import type { BodyModel } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
 import { applyStep } from '../plan/step'
 import { must } from '../result'
 import { disputeCalled } from '../vocabulary/schools'
 import { allFindings, checks, runChecks } from './checks'
+import type { Finding } from './finding'
 
 const lenses = [chipped, unchipped]
 const planWith = (rows: Rows): Plan => must(parsePlan(heron, rows))
 const found = (rows: Rows, check: string) =>
-  runChecks(heron, planWith(rows), lenses).filter((finding) => finding.check === check)
+  runChecks(heron, planWith(rows), lenses).filter(
+    (finding) => finding.check === check && isPlanned(rows, finding),
+  )
+/** Not of a key as delivered: those are told of, too. */
+const isPlanned = (rows: Rows, { row }: Finding) => !isKeyRow(row) || Object.hasOwn(rows, row)
 
 describe('checks', () => {
-  it('find nothing in a plan where nothing is decided', () => {
-    expect(runChecks(heron, emptyPlan(heron), lenses).filter((finding) => isKeyRow(finding.row))).toEqual([])
+  it('tell of keys as delivered that do nothing, as tidy-ups, in a plan where nothing is decided', () => {
+    const keys = runChecks(heron, emptyPlan(heron), lenses).filter((finding) => isKeyRow(finding.row))
+    expect(new Set(keys.map(({ severity }) => severity))).toEqual(new Set(['tidies']))
+    expect(keys.map(({ title }) => title)).toContain('Thumb wheel, turn: ISO dial does nothing')
+  })
+
+  it('tell of a key as delivered that does nothing as a problem where what it does is needed', () => {
+    const plan = started(heron, ['stage'])
+    const [wheel] = runChecks(heron, plan, lenses).filter(({ title }) => /ISO dial does nothing/.test(title))
+    expect(wheel).toMatchObject({ severity: 'problem', rule: 'iso-by-itself' })
   })
 
   it('point to rows that exist, with a reason and at least one context', () => {
@@ -61,7 +75,9 @@ describe('checks', () => {
 describe.each(Object.entries(checkCases))('the check %s', (id, one) => {
   const { model = heron, fails, passes, doubt } = one
   const seen = (of: BodyModel, rows: Rows) =>
-    allFindings(of, must(parsePlan(of, rows)), lenses).filter((finding) => finding.check === id)
+    allFindings(of, must(parsePlan(of, rows)), lenses).filter(
+      (finding) => finding.check === id && isPlanned({ ...rows, ...one.doubtedRows }, finding),
+    )
   const told = (of: BodyModel, rows: Rows) => seen(of, rows).filter((finding) => finding.silencedBy === null)
 
   it('finds the fault, and nothing where there is none', () => {
@@ -114,10 +130,10 @@ function mendsHold(model: BodyModel, plan: Plan): void {
 describe('a key that does nothing', () => {
   const rows: Rows = { [rowNamed('key/motion/cheek-key/press')]: 'keep-white' }
 
-  it('in every bank and lens trips', () => {
+  it('in every bank and lens is a problem', () => {
     expect(
       found({ ...rows, [rowNamed('base/colour.balanceMode@motion')]: 'lamp' }, 'inert-key'),
-    ).toMatchObject([{ severity: 'trips', rule: 'white-is-fixed', row: 'key/motion/cheek-key/press' }])
+    ).toMatchObject([{ severity: 'problem', rule: 'white-is-fixed', row: 'key/motion/cheek-key/press' }])
   })
 
   it('in one bank only is to tidy, and says which', () => {
@@ -138,7 +154,10 @@ describe('a function that lost its key', () => {
   it('is found with the menu line that is left', () => {
     const magnifier = found({ [rowNamed('key/stills/cheek-key/press')]: 'record' }, 'displaced')
     expect(magnifier).toMatchObject([
-      { title: 'Magnifier lost its key', reason: expect.stringContaining('Focus 2 / line 4') as string },
+      {
+        title: 'Magnifier has no key any more',
+        reason: expect.stringContaining('Focus 2 / line 4') as string,
+      },
     ])
   })
 
@@ -148,7 +167,7 @@ describe('a function that lost its key', () => {
       found({ ...rows, [rowNamed('key/stills/crown-key/press')]: 'keep-exposure' }, 'displaced').map(
         (one) => one.title,
       ),
-    ).toEqual(['Playback lost its key'])
+    ).toEqual(['Playback has no key any more'])
     expect(
       found({ ...rows, [rowNamed('why/key/stills/thumb-key/press')]: 'Never used.' }, 'displaced'),
     ).toEqual([])
@@ -181,7 +200,7 @@ describe('values', () => {
 
   it('that cost are told, until a reason says they are meant', () => {
     const rows: Rows = { [rowNamed('base/shutter.kind')]: 'silent' }
-    expect(found(rows, 'hazard')).toMatchObject([{ severity: 'trips', rule: 'silent-bands' }])
+    expect(found(rows, 'hazard')).toMatchObject([{ severity: 'problem', rule: 'silent-bands' }])
     expect(
       found({ ...rows, [rowNamed('why/base/shutter.kind')]: 'The house must stay silent.' }, 'hazard'),
     ).toEqual([])
@@ -206,7 +225,7 @@ describe('a motion shutter', () => {
     [rowNamed('bank/dial/ebb/movie.frameRate')]: '100p',
   }
 
-  it('that the frame rate does not ask for trips, and the mend sets it in that bank', () => {
+  it('that the frame rate does not ask for problems, and the mend sets it in that bank', () => {
     const [finding, ...more] = found(rows, 'motion-shutter')
     expect(more).toEqual([])
     expect(finding).toMatchObject({

@@ -1,4 +1,4 @@
-import { acceptRow, noteRow, rowValue, stationOf } from '../plan/rows'
+import { acceptRow, noteRow, parseRow, rowValue, stationOf } from '../plan/rows'
 import type { BodyModel, LensModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { schoolFor } from '../plan/schools'
@@ -9,8 +9,10 @@ import type { Resolution } from '../resolve/resolved'
 import { bankChecks } from './bank-checks'
 import { bodyChecks } from './body-checks'
 import { cardChecks } from './card-checks'
+import { causeOf } from './causes'
 import { type Check, type CheckInput, type Finding, type CheckResult, type Severity } from './finding'
 import { focusChecks } from './focus-checks'
+import { gatherFindings, worstFirst } from './gather'
 import { holdChecks } from './hold-set-checks'
 import { intentChecks } from './intent-checks'
 import { keyChecks } from './key-checks'
@@ -44,6 +46,16 @@ export function runChecks(model: BodyModel, plan: Plan, lenses: readonly LensMod
 /** The findings that no reason settles. */
 export function stillOpen(findings: readonly Finding[]): Finding[] {
   return findings.filter((finding) => finding.silencedBy === null)
+}
+
+/** What the owner should know, a fact a finding: every open finding, those of one fact as one, worst first. */
+export function adviceOn(model: BodyModel, plan: Plan, lenses: readonly LensModel[]): Finding[] {
+  return gathered(checkPlan(model, plan, lenses).findings)
+}
+
+/** Open findings, those of one fact as one, worst first. */
+export function gathered(findings: readonly Finding[]): Finding[] {
+  return gatherFindings(checks, stillOpen(findings))
 }
 
 /** Every finding, those that a reason of the owner's settles included. Linear in contexts × (settings + addresses). */
@@ -94,18 +106,19 @@ function checked(
     const names: Names = new Map(situated.map((one) => [one.key, contextName(one)]))
     return checks
       .filter((check) => isAsked(check, input) || situated.some((one) => isAsked(check, input, one)))
-      .flatMap((check) => findingsOf(check, input, names))
+      .flatMap((check) => findingsOf(check, input, names, states))
   })
   return {
     model,
     plan,
     lenses,
     states,
-    findings: findings.sort((a, b) => order[a.severity] - order[b.severity]),
+    findings: worstFirst(findings),
   }
 }
 
-const order: Record<Severity, number> = { blocks: 0, trips: 1, tidies: 2 }
+/** What a finding costs on the job in seconds an outing, where neither it nor its check says. */
+const usualCost: Record<Severity, number> = { blocks: 3600, problem: 120, tidies: 10 }
 
 /** Not where the owner belongs to another school: on the side, or in the bank of a state that has an answer of its own. */
 function isAsked({ school }: Check, { plan, side }: CheckInput, one?: NamedContext): boolean {
@@ -114,7 +127,12 @@ function isAsked({ school }: Check, { plan, side }: CheckInput, one?: NamedConte
 }
 
 /** What a check says, gathered: one finding for each row and rule, with every context in which it was seen. */
-function findingsOf(check: Check, input: CheckInput, names: Names): Finding[] {
+function findingsOf(
+  check: Check,
+  input: CheckInput,
+  names: Names,
+  states: ReadonlyMap<string, Resolution>,
+): Finding[] {
   const rows = new Map<string, Group[]>()
   for (const said of check.run(input)) {
     if (!isAsked(check, input, said.seenIn)) continue
@@ -133,7 +151,7 @@ function findingsOf(check: Check, input: CheckInput, names: Names): Finding[] {
     else for (const name of names.values()) group.contexts.add(name)
   }
   const of = new Set(names.values()).size
-  return [...rows.values()].flat().map((group) => gathered(check, input, group, of))
+  return [...rows.values()].flat().map((group) => findingOf(check, input, group, of, states))
 }
 
 /** The names of the states looked at, by their keys. */
@@ -146,15 +164,19 @@ interface Group {
   readonly contexts: Set<string>
 }
 
-function gathered(
+function findingOf(
   check: Check,
   { model, plan, side }: CheckInput,
   { said, asks, contexts }: Group,
   of: number,
+  states: ReadonlyMap<string, Resolution>,
 ): Finding {
   const severity = (contexts.size === of ? said.everywhere : undefined) ?? said.severity ?? check.severity
   const accepted = rowValue(plan.rows, acceptRow(check.id, said.row))
   const reason = check.reasonSilences ? rowValue(plan.rows, noteRow('why', said.row)) : null
+  const parsed = parseRow(model, said.row)
+  const seen = said.seenIn && states.get(said.seenIn.key)
+  const cause = check.joins && seen && said.rule !== undefined ? causeOf(model, seen, said.rule) : null
   return {
     check: check.id,
     severity,
@@ -162,6 +184,11 @@ function gathered(
     reason: said.reason,
     row: said.row,
     side,
+    sides: [side],
+    places: [{ check: check.id, row: said.row, side, title: said.title }],
+    cause,
+    about: parsed.ok && 'setting' in parsed.value ? parsed.value.setting.id : null,
+    cost: said.cost ?? check.cost ?? usualCost[severity],
     contexts: [...contexts],
     of,
     station: check.station ?? stationOf(model, said.row),

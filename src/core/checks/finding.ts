@@ -1,5 +1,5 @@
 import type { RowId, RowStation } from '../plan/rows'
-import type { LensModel, BodyModel, Side } from '../model/types'
+import type { LensModel, BodyModel, Setting, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { keptByObject, memoize } from '../memoize'
 import { setRows } from '../plan/step'
@@ -7,9 +7,10 @@ import type { Step } from '../sync/step'
 import type { Value } from '../vocabulary/values'
 import type { NamedContext } from '../resolve/context'
 import type { Resolution, ResolvedSetting } from '../resolve/resolved'
+import type { Cause } from './causes'
 
-/** How bad: it cannot work; it will trip the owner up; it could be tidier. */
-export type Severity = 'blocks' | 'trips' | 'tidies'
+/** How bad: it cannot work; it is a problem on the job; it could be tidier. */
+export type Severity = 'blocks' | 'problem' | 'tidies'
 
 /** A step that mends a finding, in the words of a button. */
 export interface QuickFix {
@@ -36,6 +37,16 @@ export interface CheckResult {
   readonly asks?: boolean
   /** The state in which it was seen; all that were looked at where it is absent. */
   readonly seenIn?: NamedContext
+  /** Seconds an outing that it costs, where that is known better than the check has it. */
+  readonly cost?: number
+}
+
+/** One place of a fact: the check that saw it, the row it points to, and what is said there. */
+export interface FoundPlace {
+  readonly check: string
+  readonly row: RowId
+  readonly side: Side
+  readonly title: string
 }
 
 /** Something the owner should know, with its reason and, where possible, a step that mends it. */
@@ -43,6 +54,16 @@ export interface Finding extends Required<Pick<CheckResult, 'title' | 'reason' |
   readonly check: string
   readonly severity: Severity
   readonly side: Side
+  /** Every side it is said of. */
+  readonly sides: readonly Side[]
+  /** Where it is seen: more than one where one fact shows in several places. */
+  readonly places: readonly FoundPlace[]
+  /** What it comes from, where the check joins what comes from one and the same. */
+  readonly cause: Cause | null
+  /** The setting its row is about; null for other rows. */
+  readonly about: string | null
+  /** Seconds an outing that it costs on the job, roughly: what of the same severity comes first goes by it. */
+  readonly cost: number
   /** Contexts in which it holds, such as "Ebb, Tarrow 45"; `of` is how many were looked at. */
   readonly contexts: readonly string[]
   readonly of: number
@@ -85,6 +106,14 @@ export interface Check {
   readonly title: string
   /** How bad it is at worst. */
   readonly severity: Severity
+  /** Seconds an outing that a finding costs on the job, roughly, where it does not say itself; see `usualCost`. */
+  readonly cost?: number
+  /** Its findings are one with others that come from the same cause. */
+  readonly joins?: boolean
+  /** What several of its findings are called together, as tidy-ups: "banks are not complete". */
+  readonly many?: string
+  /** Checks that say the same better where they speak of the same setting in the same state. */
+  readonly coveredBy?: readonly string[]
   /** The station its findings are at home in, where that is not the station of the row they point to. */
   readonly station?: RowStation
   /** Needs it answers; docs/checks.md has the table. */
@@ -108,6 +137,7 @@ export function ofEachSetting(
     const all: CheckResult[] = []
     for (const one of input.states) {
       for (const resolved of notable(one.resolution)) {
+        if (!isOfSide(resolved.setting, input.side)) continue
         let said = known.get(resolved)
         if (!said) {
           said = look(resolved, input).map((each) => ({ ...each, seenIn: one }))
@@ -118,6 +148,22 @@ export function ofEachSetting(
     }
     return all
   }
+}
+
+/** Groups of settings, and single ones, that count on one side only. */
+const ofOneSide: readonly (readonly [string, Side])[] = [
+  ['drive.', 'stills'],
+  ['flash.', 'stills'],
+  ['exposure.bracket', 'stills'],
+  ['display.review', 'stills'],
+  ['movie.', 'motion'],
+  ['audio.', 'motion'],
+  ['focus.motion', 'motion'],
+]
+
+/** Whether a setting counts on a side: self-timer and flash say nothing about filming, frame rates nothing about stills. */
+export function isOfSide({ means }: Setting, side: Side): boolean {
+  return ofOneSide.every(([start, only]) => side === only || !means?.startsWith(start))
 }
 
 /** The settings of a state of which there is something to say: a remark, a rule's hand in it, more than one value. */

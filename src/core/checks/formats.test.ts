@@ -52,10 +52,10 @@ describe('a film size without the rate', () => {
 })
 
 describe('a rate that the region turns into another', () => {
-  it('trips: a planned 100p that becomes 30p is no matter of tidiness', () => {
+  it('problems: a planned 100p that becomes 30p is no matter of tidiness', () => {
     const [one] = found(duet, { 'base/movie.region': 'r60', 'base/movie.frameRate': '100p' }, 'forced-value')
     expect(one).toMatchObject({
-      severity: 'trips',
+      severity: 'problem',
       title: 'Movie frame rate: the camera replaces 100p by 30p',
     })
   })
@@ -78,7 +78,7 @@ describe('a burst', () => {
     expect([least, most]).toEqual([50, expect.closeTo(86.7, 1)])
   })
 
-  it('asked faster than shutter and files allow trips, and is reckoned at what they allow', () => {
+  it('asked faster than shutter and files allow problems, and is reckoned at what they allow', () => {
     expect(burst({ 'base/shutter.kind': 'curtain', 'base/drive.rate': 24 })).toMatchObject({
       most: 12,
       seconds: [12.5, 260 / 12],

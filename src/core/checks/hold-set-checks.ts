@@ -15,7 +15,8 @@ export const holdChecks: readonly Check[] = [
   {
     id: 'hold-unassigned',
     title: 'A hold set that no key calls',
-    severity: 'trips',
+    severity: 'problem',
+    many: 'hold sets are on no key',
     needs: ['J28', 'J44'],
     reasonSilences: false,
     run: ({ model, plan, first }) =>
@@ -38,7 +39,8 @@ export const holdChecks: readonly Check[] = [
   {
     id: 'hold-empty',
     title: 'A key calls a hold set with nothing in it',
-    severity: 'trips',
+    severity: 'problem',
+    many: 'hold sets are empty',
     needs: ['J28'],
     reasonSilences: false,
     run: (input) =>
@@ -53,7 +55,7 @@ export const holdChecks: readonly Check[] = [
   {
     id: 'hold-not-taken',
     title: 'A row of a hold set that the body does not take',
-    severity: 'trips',
+    severity: 'problem',
     needs: ['J28', 'J33'],
     reasonSilences: false,
     run: (input) => heldStates(input).flatMap((one) => notTaken(input, one)),

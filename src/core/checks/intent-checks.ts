@@ -22,7 +22,7 @@ export const intentChecks: readonly Check[] = [
   {
     id: 'claimed-twice',
     title: 'Two claims on one key',
-    severity: 'trips',
+    severity: 'problem',
     needs: ['J13', 'J44'],
     reasonSilences: false,
     run: (input) =>
@@ -56,7 +56,7 @@ export const intentChecks: readonly Check[] = [
   {
     id: 'intent-unmet',
     title: 'Something wanted that the plan does not have',
-    severity: 'trips',
+    severity: 'problem',
     needs: ['J33', 'J44'],
     reasonSilences: false,
     run: (input) => claimsOf(input).flatMap(({ id, intent }) => unmet(input, id, intent)),

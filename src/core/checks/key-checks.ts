@@ -2,7 +2,10 @@ import { keyRow, noteRow, rowValue } from '../plan/rows'
 import { isOnFitting, keyName } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { Address } from '../model/addresses'
+import type { BodyModel, ModelFunction, Side } from '../model/types'
+import type { Plan } from '../plan/plan'
 import { addressesWith, turnedBy } from '../plan/assign'
+import { needsOf } from '../reach/needs'
 import { resolve } from '../resolve/resolve'
 import { decisive, type Verdict } from '../resolve/resolved'
 import type { Check, CheckInput, CheckResult } from './finding'
@@ -14,7 +17,8 @@ export const keyChecks: readonly Check[] = [
   {
     id: 'dead-key',
     title: 'A key that is dead somewhere',
-    severity: 'trips',
+    severity: 'problem',
+    joins: true,
     needs: ['J12', 'J14', 'J50', '§7'],
     reasonSilences: false,
     run: (input) => keysWithVerdict(input, 'dead', 'is dead'),
@@ -22,7 +26,8 @@ export const keyChecks: readonly Check[] = [
   {
     id: 'inert-key',
     title: 'A key that does nothing somewhere',
-    severity: 'trips',
+    severity: 'problem',
+    joins: true,
     needs: ['J14', 'J19', 'J25', '§7'],
     reasonSilences: false,
     run: (input) => keysWithVerdict(input, 'inert', 'does nothing'),
@@ -31,6 +36,7 @@ export const keyChecks: readonly Check[] = [
     id: 'test-key',
     title: 'A key nobody can say of whether it works',
     severity: 'tidies',
+    many: 'keys have to be tried on the body',
     needs: ['J10', 'J37'],
     reasonSilences: false,
     run: (input) =>
@@ -44,6 +50,7 @@ export const keyChecks: readonly Check[] = [
     id: 'key-hazard',
     title: 'A key that works, at a price',
     severity: 'tidies',
+    many: 'keys work at a price',
     needs: ['J14', '§7'],
     reasonSilences: true,
     run: ({ model, states: situated }) =>
@@ -72,8 +79,9 @@ export const keyChecks: readonly Check[] = [
   },
   {
     id: 'displaced',
-    title: 'A function that lost its key',
-    severity: 'trips',
+    title: 'A function that has no key any more',
+    severity: 'problem',
+    many: 'functions have no key any more',
     needs: ['J12'],
     reasonSilences: true,
     run: displaced,
@@ -82,6 +90,7 @@ export const keyChecks: readonly Check[] = [
     id: 'doubled',
     title: 'One function on two keys',
     severity: 'tidies',
+    many: 'functions are on two keys',
     needs: ['J2', 'J13'],
     reasonSilences: true,
     run: doubled,
@@ -90,6 +99,7 @@ export const keyChecks: readonly Check[] = [
     id: 'empty-key',
     title: 'A key that is empty and nobody says why',
     severity: 'tidies',
+    many: 'keys are empty, and nobody says why',
     needs: ['J13'],
     reasonSilences: true,
     run: ({ model, plan, side }) =>
@@ -116,6 +126,7 @@ export const keyChecks: readonly Check[] = [
     id: 'other-hand',
     title: 'One function under different fingers in stills and motion',
     severity: 'tidies',
+    many: 'functions are under another finger in motion',
     needs: ['J5'],
     reasonSilences: true,
     run: otherHand,
@@ -126,19 +137,23 @@ function sideAddresses({ model, side }: Pick<CheckInput, 'model' | 'side'>): Add
   return [...lookup(model).addresses.values()].filter((address) => address.side === side)
 }
 
+/** Keys that nobody may count on, planned or delivered; a delivered one is no problem where nothing of it is needed. */
 function keysWithVerdict(
-  { states: situated, model }: CheckInput,
+  { states: situated, model, plan, side }: CheckInput,
   verdict: Verdict,
   verb: string,
 ): CheckResult[] {
+  const needed = neededBy(model, plan, side)
   return situated.flatMap((one) =>
-    plannedKeysIn(model, one.resolution)
-      .filter(({ resolved }) => resolved.verdict === verdict)
+    keysIn(model, one.resolution)
+      .filter(({ resolved }) => resolved.verdict === verdict && !isOnFitting(resolved.address))
       .map(({ resolved, ...key }): CheckResult => {
         const remark = decisive(resolved)
+        const times = needed(key.fn)
+        const isCounted = resolved.source !== 'factory' || times > 0
         return {
           severity: 'tidies',
-          everywhere: 'trips',
+          ...(isCounted ? { everywhere: 'problem' as const, cost: secondsMissed * Math.max(times, 6) } : {}),
           title: `${keyName(key)}: ${key.fn.name} ${verb}`,
           reason: remark?.because ?? 'The model gives no reason.',
           row: keyRow(key.address),
@@ -169,12 +184,14 @@ function deadWhileRecording({ model, plan, side, states: situated }: CheckInput)
 }
 
 function displaced({ model, plan, side }: CheckInput): CheckResult[] {
+  const needed = neededBy(model, plan, side)
   return sideAddresses({ model, side }).flatMap((address): CheckResult[] => {
     const { factory } = address
     const row = keyRow(address)
     const planned = rowValue(plan.rows, row)
     if (factory === null || planned === null || planned === factory) return []
     const fn = lookup(model).functions.get(factory)
+    const times = fn ? needed(fn) : 0
     if (!fn || fn.manner === 'none' || addressesWith(model, plan, side, factory).length > 0) return []
     const other = turnedBy(model, plan, side, fn)
     const menu = fn.changes.map((id) => lookup(model).menuAddress.get(id)).find((line) => line !== undefined)
@@ -182,9 +199,9 @@ function displaced({ model, plan, side }: CheckInput): CheckResult[] {
     const left = other ? `${keyName({ address: other })} still sets it.` : inMenu
     return [
       {
-        ...(other ? { severity: 'tidies' as const } : {}),
-        title: `${fn.name} lost its key`,
-        reason: `${keyName({ address })} had it as delivered, and your hand may look for it there. No key has it now. ${left}`,
+        ...(other || times < timesMissed ? { severity: 'tidies' as const } : { cost: secondsMissed * times }),
+        title: `${fn.name} has no key any more`,
+        reason: `It was on ${keyName({ address })} as delivered, where your hand may look for it.${times > 0 ? ` You need it ${times} times an outing.` : ''} ${left}`,
         row,
         mends: [quickFix(plan, `Leave ${keyName({ address })} as delivered`, 'displaced', { [row]: null })],
       },
@@ -212,6 +229,25 @@ function doubled({ model, plan, side }: CheckInput): CheckResult[] {
       },
     ]
   })
+}
+
+/** Seconds that are lost each time something needed is not where the hand looks for it. */
+const secondsMissed = 5
+
+/** Needed less often than this, a menu line will do. */
+const timesMissed = 10
+
+/** How often an outing a function is needed on a side: itself, or a setting that it changes. */
+function neededBy(model: BodyModel, plan: Plan, side: Side): (fn: ModelFunction) => number {
+  const times = new Map<string, number>()
+  for (const need of needsOf(model, plan))
+    if (need.side === side) times.set(need.what, (times.get(need.what) ?? 0) + need.perOuting)
+  const { settings } = lookup(model)
+  return ({ means, changes }) =>
+    Math.max(
+      times.get(means ?? '') ?? 0,
+      ...changes.map((id) => times.get(settings.get(id)?.means ?? '') ?? 0),
+    )
 }
 
 /** The keys of some that answer at the same time as another of them: not on a grip, and not in another mode or position. */

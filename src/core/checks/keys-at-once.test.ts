@@ -3,14 +3,16 @@ import { modelCalled } from '@tests/fixtures/models'
 import { rowNamed } from '@tests/fixtures/rows'
 import type { BodyModel } from '../model/types'
 import { parsePlan } from '../plan/plan'
-import type { Rows } from '../plan/rows'
+import { isKeyRow, type Rows } from '../plan/rows'
 import { must } from '../result'
 import { runChecks } from './checks'
 
 const rowsOf = (rows: Record<string, string>): Rows =>
   Object.fromEntries(Object.entries(rows).map(([row, value]) => [rowNamed(row), value]))
 const found = (model: BodyModel, rows: Record<string, string>, check: string) =>
-  runChecks(model, must(parsePlan(model, rowsOf(rows))), []).filter((finding) => finding.check === check)
+  runChecks(model, must(parsePlan(model, rowsOf(rows))), []).filter(
+    (finding) => finding.check === check && (!isKeyRow(finding.row) || Object.hasOwn(rows, finding.row)),
+  )
 
 const linden = modelCalled('brack-linden')
 const mere = modelCalled('hollin-mere')

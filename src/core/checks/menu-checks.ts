@@ -13,6 +13,7 @@ export const menuChecks: readonly Check[] = [
     id: 'cell-twice',
     title: 'One setting in two cells of a function menu',
     severity: 'tidies',
+    many: 'places hold what another has already',
     needs: ['J27'],
     reasonSilences: true,
     run: (input) =>
@@ -33,6 +34,7 @@ export const menuChecks: readonly Check[] = [
     id: 'cell-spent',
     title: 'A cell spent on what a key does already',
     severity: 'tidies',
+    many: 'function menu cells are spent on what a key does',
     needs: ['J2', 'J27'],
     school: { dispute: 'function-menu-use', only: ['main', 'none'] },
     reasonSilences: true,
@@ -58,7 +60,7 @@ export const menuChecks: readonly Check[] = [
   {
     id: 'grid-unopened',
     title: 'A function menu that no key opens',
-    severity: 'trips',
+    severity: 'problem',
     needs: ['J27'],
     reasonSilences: true,
     run: (input) => {

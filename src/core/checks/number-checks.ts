@@ -19,7 +19,8 @@ export const numberChecks: readonly Check[] = [
   {
     id: 'motion-shutter',
     title: 'A shutter that does not fit the frame rate',
-    severity: 'trips',
+    severity: 'problem',
+    cost: 1200,
     needs: ['§8'],
     reasonSilences: true,
     run: (input) => (input.side === 'motion' ? input.states.flatMap((one) => motionShutter(input, one)) : []),
@@ -28,6 +29,7 @@ export const numberChecks: readonly Check[] = [
     id: 'lamp-pulse',
     title: 'A shutter read by lines that is no whole number of lamp pulses',
     severity: 'tidies',
+    cost: 60,
     needs: ['§8'],
     reasonSilences: true,
     run: (input) => input.states.flatMap((one) => lampPulse(input, one)),
@@ -43,7 +45,8 @@ export const numberChecks: readonly Check[] = [
   {
     id: 'typed-focal',
     title: 'A lens that cannot tell its focal length',
-    severity: 'trips',
+    severity: 'problem',
+    cost: 300,
     needs: ['§7'],
     reasonSilences: true,
     run: typedFocal,

@@ -3,22 +3,30 @@ import { settingsIn } from '../model/excerpt'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Setting } from '../model/types'
 import { needRow } from '../plan/rows'
-import { needsOf, situationName, type Need } from '../reach/needs'
+import { needsOf, situationName } from '../reach/needs'
 import { idleBecause } from '../reach/paths'
 import { workOf } from '../resolve/resolve'
 import type { State } from '../resolve/state'
 import { refusing } from '../resolve/state'
 import { termOf } from '../vocabulary/terms'
 import { sameValue, type Value } from '../vocabulary/values'
-import { quickFix, type Check, type CheckInput, type CheckResult, type QuickFix } from './finding'
-import { rowOf } from './meaning'
+import {
+  quickFix,
+  type Check,
+  type CheckInput,
+  type CheckResult,
+  type QuickFix,
+  type ResolvedContext,
+} from './finding'
+import { keysIn, rowOf } from './meaning'
 
 /** What is needed and cannot be had. */
 export const reachChecks: readonly Check[] = [
   {
     id: 'need-blocked',
     title: 'Something is needed that nothing changes here',
-    severity: 'trips',
+    severity: 'problem',
+    joins: true,
     needs: ['J1', 'J14', '§7'],
     reasonSilences: true,
     run: blockedNeeds,
@@ -34,14 +42,17 @@ function blockedNeeds(input: CheckInput): CheckResult[] {
     if (!setting) return []
     return states.flatMap((one, i): CheckResult[] => {
       const because = idleBecause(one.resolution, setting.id)
-      if (because === null) return []
+      const { rule } = ruleOf(one, setting.id)
+      if (because === null || isPutOnByAKey(model, one, rule)) return []
       return [
         {
           severity: 'tidies',
-          everywhere: 'trips',
-          title: `${termOf(need.what)} is needed, and nothing changes it here`,
-          reason: `${because} ${said(input, need)}`,
+          everywhere: 'problem',
+          title: `${termOf(need.what)} is needed ${need.perOuting} times an outing (${situationName(plan, need.situation)}), and nothing changes it`,
+          reason: because,
           row: needRow(need.situation, need.what),
+          cost: need.perOuting * secondsMissed,
+          ...(rule === undefined ? {} : { rule }),
           mends: i === 0 ? unblocking(input, setting) : [],
           seenIn: one,
         },
@@ -50,8 +61,26 @@ function blockedNeeds(input: CheckInput): CheckResult[] {
   })
 }
 
-function said({ plan }: CheckInput, { situation, perOuting }: Need): string {
-  return `It is needed ${perOuting} times an outing (${situationName(plan, situation)}); no key or menu that sets it does anything.`
+/** Seconds that are lost each time something needed cannot be had. */
+const secondsMissed = 30
+
+/** The rule by which nothing changes a setting in a state. */
+function ruleOf({ resolution }: ResolvedContext, id: string): { rule?: string } {
+  const resolved = resolution.settings.get(id)
+  const last = resolved?.chain.at(-1)
+  const rule =
+    resolved?.remarks.find(({ kind, truth }) => kind === 'ineffective' && truth === 'yes')?.rule ??
+    (last?.layer === 'rule' ? last.from : null)
+  return rule == null ? {} : { rule }
+}
+
+/** Whether a key that works puts on, while it is held, what the rule misses: detection that a held key brings. */
+function isPutOnByAKey(model: BodyModel, { resolution }: ResolvedContext, rule: string | undefined): boolean {
+  const missing = rule === undefined ? [] : settingsOf(model, rule)
+  return keysIn(model, resolution).some(
+    ({ fn, resolved }) =>
+      fn.manner === 'hold' && resolved.verdict === 'works' && fn.changes.some((id) => missing.includes(id)),
+  )
 }
 
 /** More ways out than this are not offered. */

@@ -6,7 +6,7 @@ import { lookup } from '../model/lookup'
 import { factsOf } from '../rules/condition'
 import { workOf } from '../resolve/resolve'
 import type { Remark, ResolvedSetting } from '../resolve/resolved'
-import { quickFix, ofEachSetting, type Check, type CheckInput, type CheckResult } from './finding'
+import { quickFix, isOfSide, ofEachSetting, type Check, type CheckInput, type CheckResult } from './finding'
 import { decidedBy, rowOf, settingMeaning } from './meaning'
 
 /** What the body makes of the planned values. */
@@ -22,7 +22,8 @@ export const valueChecks: readonly Check[] = [
   {
     id: 'hazard',
     title: 'A value that costs something',
-    severity: 'trips',
+    severity: 'problem',
+    cost: 600,
     needs: ['§7'],
     reasonSilences: true,
     run: ofEachSetting((resolved, input) => withRemark(resolved, input, 'hazard', 'has a price')),
@@ -31,6 +32,7 @@ export const valueChecks: readonly Check[] = [
     id: 'value-without-effect',
     title: 'A planned value that does nothing',
     severity: 'tidies',
+    joins: true,
     needs: ['J25', '§7'],
     reasonSilences: true,
     run: ofEachSetting((resolved, input) =>
@@ -42,7 +44,9 @@ export const valueChecks: readonly Check[] = [
   {
     id: 'forced-value',
     title: 'A value the body replaces',
-    severity: 'trips',
+    severity: 'problem',
+    joins: true,
+    coveredBy: ['motion-shutter'],
     needs: ['§7'],
     reasonSilences: false,
     run: ofEachSetting(forced),
@@ -74,7 +78,7 @@ export const valueChecks: readonly Check[] = [
   {
     id: 'risk-not-accepted',
     title: 'A risk that nobody has accepted',
-    severity: 'trips',
+    severity: 'problem',
     needs: ['J36'],
     reasonSilences: false,
     run: risks,
@@ -173,7 +177,7 @@ function forced(resolved: ResolvedSetting): CheckResult[] {
   return [
     {
       severity: 'tidies',
-      everywhere: 'trips',
+      everywhere: 'problem',
       title: `${label}: the camera replaces ${showValue(domain, asked.value)} by ${showValue(domain, last.value)}`,
       reason: last.because ?? '',
       row,
@@ -287,12 +291,13 @@ const agreedValues: readonly { means: string; value: string | boolean; because: 
   },
 ]
 
-function agreed({ model, plan, side, states: situated, first }: CheckInput): CheckResult[] {
+function agreed({ model, plan, side, states: situated }: CheckInput): CheckResult[] {
   const [one] = situated
   return agreedValues.flatMap(({ means, value, because }): CheckResult[] => {
     const setting = settingMeaning(model, means)
     const resolved = setting && one?.resolution.settings.get(setting.id)
-    if (!setting || !resolved || (setting.place === 'body' && !first)) return []
+    const [where] = model.sides.filter((one) => setting && isOfSide(setting, one))
+    if (!setting || !resolved || (setting.place === 'body' && side !== where)) return []
     if (resolved.value === value || resolved.chain.at(-1)?.layer === 'rule') return []
     const row = rowOf(model, plan, side, resolved)
     const words = showValue(setting.domain, value)

@@ -76,7 +76,7 @@ describe('half-press at a point, thumb on eyes, on the Heron', () => {
   it('is found half done, and mended in one step', () => {
     const half = { ...plan, rows: { ...plan.rows, 'base/focus.detection@stills': true } }
     const found = checkPlan(heron, half, lenses).findings.filter((one) => one.check === 'scheme-half-done')
-    expect(found).toMatchObject([{ severity: 'trips', side: 'stills', row: 'base/focus.detection@stills' }])
+    expect(found).toMatchObject([{ severity: 'problem', side: 'stills', row: 'base/focus.detection@stills' }])
     const [mend] = found[0]?.mends ?? []
     if (!mend) throw new Error('it can be mended')
     expect(must(applyStep(heron, half, mend.step)).rows).toEqual(plan.rows)

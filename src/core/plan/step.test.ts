@@ -91,7 +91,9 @@ describe('a step', () => {
 
   it('describes control, gesture, side, old and new', () => {
     const step = setRows(plan, 's', { [rowNamed('key/stills/cheek-key/press')]: 'start-focus' })
-    expect(describeStep(heron, step)).toBe('Lower right key, press, stills: Magnifier (as delivered) → AF start')
+    expect(describeStep(heron, step)).toBe(
+      'Lower right key, press, stills: Magnifier (as delivered) → AF start',
+    )
     const bank = setRows(plan, 's', { [rowNamed('bank/dial/ebb/movie.frameRate')]: '100p' })
     expect(describeStep(heron, bank)).toBe('Bank Ebb, Frame rate: as base → 100p')
   })

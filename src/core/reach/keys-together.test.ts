@@ -100,7 +100,9 @@ describe('two keys pressed together', () => {
         gesture: chord.gesture.id,
       }),
     )
-    expect(empty.log.map(({ words }) => words)).toEqual(['Left corner button with Finder button: nothing is on it.'])
+    expect(empty.log.map(({ words }) => words)).toEqual([
+      'Left corner button with Finder button: nothing is on it.',
+    ])
   })
 
   it('do not answer where the other key does not, and the body says the same', () => {

@@ -38,10 +38,7 @@ export function ownersIn(model: BodyModel, plan: Plan, context: Context): Owners
 }
 
 /** Everything that owns a value before overlays and rules, lowest first. */
-export function ownerChain(
-  { plan, context, position, at, slots, widths }: Owners,
-  setting: Setting,
-): Link[] {
+export function ownerChain({ plan, context, position, at, slots, widths }: Owners, setting: Setting): Link[] {
   const chain: Link[] = [{ layer: 'factory', value: setting.factory, row: null, from: null, because: null }]
   const push = (layer: Layer, row: RowId) => {
     const link = rowLink(plan, layer, row)

@@ -106,7 +106,10 @@ describe('a route', () => {
   it('is refused with the rule in the way where nothing can move it', () => {
     const silent = { ...anyLens, contacts: false }
     expect(from({}, { values: { 'focus.mode': 'once' } }, { lens: silent })).toMatchObject({
-      refusal: { code: 'no-route', message: expect.stringContaining('The lens has no electronic contacts') as string },
+      refusal: {
+        code: 'no-route',
+        message: expect.stringContaining('The lens has no electronic contacts') as string,
+      },
     })
   })
 

@@ -1,3 +1,4 @@
+import { functionTerms, settingTerms } from './terms'
 import { linesOf } from './text-table'
 
 /**
@@ -441,6 +442,14 @@ cards.format | format memory card; initialise card; erase card; format media; wi
 network.pair | pairing; connect to phone; phone connection; connect smartphone; connect to smartphone; Bluetooth pairing; link a phone
 power.sleepNow | sleep; standby now; power off display; go to sleep; rest; enter sleep mode
 `)
+
+/** Everything a common setting or function can be looked for by: its term, and what else it is called. */
+export function searchWords(kind: 'setting' | 'function', means: string | null): string {
+  if (means === null) return ''
+  const [terms, synonyms] =
+    kind === 'setting' ? [settingTerms, settingSynonyms] : [functionTerms, functionSynonyms]
+  return [terms.get(means) ?? '', ...(synonyms.get(means) ?? [])].join(' ')
+}
 
 function wordingsOf(text: string): Map<string, readonly string[]> {
   return new Map(linesOf(text, 2).map(([id = '', wordings = '']) => [id, wordings.split('; ')]))

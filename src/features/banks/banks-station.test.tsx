@@ -84,7 +84,7 @@ describe('the banks side by side', () => {
     const { user } = await station()
     await choose(user, field('Frame rate in Interviews'), '100p')
     await settled()
-    await user.click(screen.getByRole('tab', { name: 'Trips' }))
+    await user.click(screen.getByRole('tab', { name: 'Problems' }))
     expect(screen.getAllByRole('button', { name: 'It is meant so' }).length).toBeGreaterThan(0)
   })
 })

@@ -74,7 +74,7 @@ function SideBySide({ known }: { known: BanksKnown }) {
   )
 }
 
-function Panel({ known: { panel, banks, columns, column, film, trips } }: { known: BanksKnown }) {
+function Panel({ known: { panel, banks, columns, column, film, problems } }: { known: BanksKnown }) {
   switch (panel) {
     case 'numbers':
       return banks && <NumberPanel columns={columns} figures={banks.figures} film={film} />
@@ -86,8 +86,8 @@ function Panel({ known: { panel, banks, columns, column, film, trips } }: { know
       return <HoldPanel />
     case 'share':
       return <SharePanel />
-    case 'trips':
-      if (trips?.length === 0) return <p className="text-silt">Nothing in base or banks will trip you.</p>
-      return <div className="grid gap-3">{trips && <FindingList findings={trips} />}</div>
+    case 'problems':
+      if (problems?.length === 0) return <p className="text-silt">No problems in base or banks.</p>
+      return <div className="grid gap-3">{problems && <FindingList findings={problems} />}</div>
   }
 }

@@ -5,7 +5,7 @@ import type { Column } from '@/core/banks/columns'
 import type { Figure } from '@/core/banks/figures'
 import { Offer } from '@/ui/button'
 
-/** A reckoned line: for each column one of its figures, with a mark where it will trip the owner up. */
+/** A reckoned line: for each column one of its figures, with a mark where it is a problem. */
 export function FigureLine({
   what,
   id,
@@ -35,7 +35,7 @@ export function FigureLine({
                 <summary className={`cursor-pointer list-none ${figure.fits ? '' : 'text-lichen'}`}>
                   <span className="font-mono font-semibold whitespace-nowrap">{figure.value}</span>
                   {!figure.fits && (
-                    <TriangleAlert size={14} className="ml-1 inline" aria-label="will trip you" role="img" />
+                    <TriangleAlert size={14} className="ml-1 inline" aria-label="problem" role="img" />
                   )}
                   <span className="block text-small">{figure.short}</span>
                 </summary>

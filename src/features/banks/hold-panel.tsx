@@ -141,6 +141,7 @@ function AddRow({ settings, onAdd }: { settings: readonly Setting[]; onAdd: (set
       placeholder="shutter, focus mode …"
       items={settings}
       textOf={(one) => one.label}
+      meansOf={({ means }) => ({ kind: 'setting', id: means })}
       onPick={onAdd}
       option={(one) => one.label}
       nothing={(typed) => `No row called “${typed}” can be ticked.`}

@@ -16,7 +16,7 @@ export const panels = {
   keeping: 'Keeping',
   hold: 'Hold',
   share: 'Shared',
-  trips: 'Trips',
+  problems: 'Problems',
 } as const
 
 /** The place in hand: a column, and a setting of it where a cell is. */
@@ -90,7 +90,7 @@ export function useBanksStation() {
     panel: panel ?? 'numbers',
     setPanel,
     /** Findings about banks; null until they are known. */
-    trips: findings && findingsAt(findings, 'banks'),
+    problems: findings && findingsAt(findings, 'banks'),
     bases: columns.filter(({ kind }) => kind === 'base'),
   }
 }

@@ -2,7 +2,8 @@
 
 import { addressKeyOf } from '@/core/plan/rows'
 import { memo } from 'react'
-import { findingsAt, TryFinding, useFindings } from '@/features/desk'
+import type { Finding } from '@/core/checks/finding'
+import { FindingList, findingsAt, Places, TryFinding, useFindings } from '@/features/desk'
 import { Offer } from '@/ui/button'
 import { SeveritySign } from '@/ui/severity'
 
@@ -10,10 +11,7 @@ import { SeveritySign } from '@/ui/severity'
 export const FindingsPanel = memo(function FindingsPanel({ onGo }: { onGo: (address: string) => void }) {
   const findings = useFindings()
   if (!findings) return null
-  const keys = findingsAt(findings, 'controls').flatMap((finding) => {
-    const key = addressKeyOf(finding.row)
-    return key === null ? [] : [{ finding, key }]
-  })
+  const mine = findingsAt(findings, 'controls')
   return (
     <div>
       <h2 className="font-head text-lead font-semibold">Pick a key on the plate</h2>
@@ -22,29 +20,37 @@ export const FindingsPanel = memo(function FindingsPanel({ onGo }: { onGo: (addr
         <kbd className="font-mono">?</kbd> lists the keys.
       </p>
       <h2 className="mt-5 font-head text-lead font-semibold">
-        {keys.length === 0 ? 'Nothing will trip you here' : 'Worth a look'}
+        {mine.every(({ severity }) => severity === 'tidies') ? 'No problems here' : 'Problems'}
       </h2>
-      <ul className="mt-2 grid gap-2">
-        {keys.map(({ finding, key }) => (
-          <li
-            key={`${finding.check} ${finding.side} ${finding.row} ${finding.rule ?? ''}`}
-            className="border bg-sheet px-3 py-2"
-          >
-            <p className="flex items-baseline justify-between gap-2 text-small">
-              <SeveritySign severity={finding.severity} />
-              <span className="text-silt">
-                {finding.side} · {finding.contexts.length} of {finding.of}
-              </span>
-            </p>
-            <p className="font-semibold">
-              <Offer className="font-semibold" onClick={() => onGo(key)}>
-                {finding.title}
-              </Offer>
-            </p>
-            <TryFinding finding={finding} className="text-small" />
-          </li>
-        ))}
-      </ul>
+      <div className="mt-2 grid gap-2">
+        <FindingList findings={mine} card={(finding) => <Line finding={finding} onGo={onGo} />} />
+      </div>
     </div>
   )
 })
+
+/** One finding in short: its title leads to the key. */
+function Line({ finding, onGo }: { finding: Finding; onGo: (address: string) => void }) {
+  const key = finding.places.map(({ row }) => addressKeyOf(row)).find((one) => one !== null)
+  return (
+    <section className="border bg-sheet px-3 py-2">
+      <p className="flex items-baseline justify-between gap-2 text-small">
+        <SeveritySign severity={finding.severity} />
+        <span className="text-silt">
+          {finding.sides.join(' and ')} · {finding.contexts.length} of {finding.of}
+        </span>
+      </p>
+      <p className="font-semibold">
+        {key == null ? (
+          finding.title
+        ) : (
+          <Offer className="font-semibold" onClick={() => onGo(key)}>
+            {finding.title}
+          </Offer>
+        )}
+      </p>
+      <Places finding={finding} />
+      <TryFinding finding={finding} className="text-small" />
+    </section>
+  )
+}

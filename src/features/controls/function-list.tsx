@@ -47,6 +47,7 @@ export const FunctionList = memo(function FunctionList({
         placeholder={`${ratings.length} functions: type to find one`}
         items={others}
         textOf={(rating) => `${rating.fn.name} ${menuOf(rating).join(' ')}`}
+        meansOf={({ fn }) => ({ kind: 'function', id: fn.means })}
         onPick={({ fn }) => onPut(fn.id)}
         nothing={(typed) => `No function this key accepts is called “${typed}”.`}
         as={DraggableOption}

@@ -15,7 +15,7 @@ export function Trial({ rows }: { rows: readonly RowChange[] }) {
   return <TrialNote before={reach} reach={trial.reach} was={findings} findings={trial.findings} />
 }
 
-/** What a change in the hand would do: to the seconds of an outing, to what is reached at the finder, and what would trip. */
+/** What a change in the hand would do: to the seconds of an outing, to what is reached at the finder, and what becomes a problem. */
 function TrialNote({
   before,
   reach,

@@ -38,7 +38,9 @@ export function useKey(key: string) {
     /** Every function it takes, best first; until it is known how each would stand as the model has them, nothing last. */
     ratings: ratings ?? inModelOrder(acceptedFunctions(model, address)),
     rating: ratings?.find((one) => one.fn.id === current),
-    findings: (findings ?? []).filter((one) => one.row === row && one.side === address.side),
+    findings: (findings ?? []).filter(({ places }) =>
+      places.some((place) => place.row === row && place.side === address.side),
+    ),
     /** What anything else put here would displace. */
     would: tried?.ok ? tried.value.displaced : null,
   }

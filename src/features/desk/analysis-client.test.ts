@@ -4,7 +4,7 @@ import { started, theatre } from '@tests/fixtures/started'
 import { describe, expect, it } from 'vitest'
 import { analysisPort, type AnalysisPort } from '@/core/analysis/port'
 import type { QuestionKind } from '@/core/analysis/questions'
-import { runChecks } from '@/core/checks/checks'
+import { adviceOn } from '@/core/checks/checks'
 import type { Plan } from '@/core/plan/plan'
 import { keyRow } from '@/core/plan/rows'
 import { applyStep, setRows } from '@/core/plan/step'
@@ -70,7 +70,7 @@ describe('the analysis as the page has it', () => {
     client.subscribe(findings, () => (told += 1))
     expect(client.answer(findings)).toBeNull()
     await settled()
-    expect(client.answer(findings)).toEqual(runChecks(heron, plan, lenses))
+    expect(client.answer(findings)).toEqual(adviceOn(heron, plan, lenses))
     expect(told).toBe(1)
     expect(measured).toEqual(['findings'])
   })
@@ -108,7 +108,7 @@ describe('the analysis as the page has it', () => {
     const rounds = calls.filter(({ name }) => name === 'ask').slice(1)
     expect(rounds.length).toBeLessThan(5)
     expect(rounds.at(-1)?.given).toEqual([[['title', 'Title 4']], [findings]])
-    expect(client.answer(findings)).toEqual(runChecks(heron, now, lenses))
+    expect(client.answer(findings)).toEqual(adviceOn(heron, now, lenses))
   })
 
   it('answers about the newest plan, whenever on the way of the former one it came', async () => {
@@ -150,7 +150,7 @@ describe('the analysis as the page has it', () => {
     broken.name = null
     client.restart()
     await settled()
-    expect(client.answer(findings)).toEqual(runChecks(heron, plan, lenses))
+    expect(client.answer(findings)).toEqual(adviceOn(heron, plan, lenses))
     expect(threads()).toBe(2)
   })
 })

@@ -41,6 +41,7 @@ function Found({ onDone }: { onDone: () => void }) {
       placeholder="Type a few letters of each word"
       items={all}
       textOf={({ name, more, kind, term }) => `${name} ${more} ${kind} ${term ?? ''}`}
+      meansOf={({ means }) => means ?? null}
       onPick={({ href }) => go(href)}
       nothing={(typed) => `Nothing is called “${typed}”.`}
       onType={setTyped}

@@ -5,7 +5,7 @@ import type { BodyModel } from '@/core/model/types'
 import { functionAt } from '@/core/plan/assign'
 import { placesOf } from '@/core/plan/menu-items'
 import { plannedSlots, type Plan } from '@/core/plan/plan'
-import { termOf } from '@/core/vocabulary/terms'
+import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import { stations } from './stations'
 import type { ShelfNames } from './shelf-names'
 
@@ -18,6 +18,8 @@ export interface Findable {
   readonly more: string
   /** The field's own word for it, where the camera has another. */
   readonly term?: string | null
+  /** What it means: it is found by other wordings of that, too. */
+  readonly means?: { readonly kind: 'setting' | 'function'; readonly id: string | null }
   /** Address of the page, with the place on it behind `#`. */
   readonly href: string
 }
@@ -58,7 +60,8 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
             name: fn.name,
             more: where,
             href,
-            term: fn.means && termOf(fn.means),
+            term: fn.means && (commonFunctions.get(fn.means)?.term ?? null),
+            means: { kind: 'function', id: fn.means },
           },
         ]
       }),
@@ -72,7 +75,8 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
         kind: 'setting',
         name: setting.label,
         more,
-        term: setting.means && termOf(setting.means),
+        term: setting.means && (commonSettings.get(setting.means)?.term ?? null),
+        means: { kind: 'setting', id: setting.means },
         href: at('menus', place),
       }
     }),

@@ -1,9 +1,10 @@
 'use client'
 
-import { acceptRow } from '@/core/plan/rows'
-import { useState } from 'react'
+import { acceptRow, type RowId } from '@/core/plan/rows'
+import { Fragment, useState, type ReactNode } from 'react'
 import type { Finding } from '@/core/checks/finding'
 import { Offer } from '@/ui/button'
+import { Fold } from '@/ui/fold'
 import { SeveritySign } from '@/ui/severity'
 import { useDesk } from './desk-context'
 import { TryFinding } from './try-link'
@@ -12,7 +13,7 @@ import { WhyForm } from './why-form'
 /** One finding in full: reason, where it holds, and its mend. */
 export function FindingCard({ finding }: { finding: Finding }) {
   const desk = useDesk()
-  const border = { blocks: 'border-rust', trips: 'border-lichen', tidies: 'border-rule' }[finding.severity]
+  const border = { blocks: 'border-rust', problem: 'border-lichen', tidies: 'border-rule' }[finding.severity]
   const everywhere = finding.contexts.length === finding.of
   return (
     <section className={`border bg-sheet px-3.5 py-2.5 ${border}`}>
@@ -20,12 +21,13 @@ export function FindingCard({ finding }: { finding: Finding }) {
         <SeveritySign severity={finding.severity} />
         <span className="text-silt">
           {' · '}
-          {finding.side}
+          {finding.sides.join(' and ')}
           {finding.asks && ' · test on body'}
         </span>
       </p>
       <p className="font-semibold">{finding.title}</p>
       <p>{finding.reason}</p>
+      <Places finding={finding} />
       <p className="mt-1 text-small text-silt">
         {everywhere ? `In all ${finding.of} states looked at.` : `In ${finding.contexts.join('; ')}.`}
         {finding.rule && ` Rule: ${finding.rule}.`}
@@ -62,7 +64,7 @@ function Accept({ finding }: { finding: Finding }) {
           ways={[
             {
               words: 'Keep',
-              onKeep: (why) => desk.set({ [acceptRow(finding.check, finding.row)]: why }),
+              onKeep: (why) => desk.set(acceptedRows(finding, why)),
             },
           ]}
         />
@@ -71,12 +73,47 @@ function Accept({ finding }: { finding: Finding }) {
   )
 }
 
-/** Findings one under the other. */
-export function FindingList({ findings }: { findings: readonly Finding[] }) {
-  return findings.map((finding) => (
-    <FindingCard
-      key={`${finding.check} ${finding.side} ${finding.row} ${finding.rule ?? ''}`}
-      finding={finding}
-    />
-  ))
+/** The rows that keep one reason for every place of a finding. */
+function acceptedRows({ places }: Finding, why: string): Record<RowId, string> {
+  return Object.fromEntries(places.map(({ check, row }) => [acceptRow(check, row), why]))
+}
+
+/** Where one fact shows, if in more than one place. */
+export function Places({ finding: { places } }: { finding: Finding }) {
+  const titles = [...new Set(places.map(({ title }) => title))]
+  if (titles.length < 2) return null
+  return (
+    <ul className="mt-1 list-disc pl-5 text-small">
+      {titles.map((title) => (
+        <li key={title}>{title}</li>
+      ))}
+    </ul>
+  )
+}
+
+/** A name for a finding that stays while it stands. */
+export function findingKey({ check, side, row, rule }: Finding): string {
+  return `${check} ${side} ${row} ${rule ?? ''}`
+}
+
+/** Findings one under the other, worst first; what could be tidier is folded under its count. */
+export function FindingList({
+  findings,
+  card = (finding) => <FindingCard finding={finding} />,
+}: {
+  findings: readonly Finding[]
+  card?: (finding: Finding) => ReactNode
+}) {
+  const tidies = findings.filter(({ severity }) => severity === 'tidies')
+  const each = (finding: Finding) => <Fragment key={findingKey(finding)}>{card(finding)}</Fragment>
+  return (
+    <>
+      {findings.filter(({ severity }) => severity !== 'tidies').map(each)}
+      {tidies.length > 0 && (
+        <Fold title={`${tidies.length} ${tidies.length === 1 ? 'thing' : 'things'} to tidy up`}>
+          <div className="mt-2 grid gap-3">{tidies.map(each)}</div>
+        </Fold>
+      )}
+    </>
+  )
 }

@@ -1,7 +1,7 @@
 /** The plan under work, shared by its stations: what other features and pages use of it. */
 export { deliver } from './delivered'
 export { DeskProvider, useDesk, useDeskPart, usePlan, usePlanPart, useRevision } from './desk-context'
-export { FindingCard, FindingList } from './finding-card'
+export { FindingCard, FindingList, findingKey, Places } from './finding-card'
 export { useKeptText } from './kept-text'
 export { Notices } from './notices'
 export { PlanBar } from './plan-bar'

@@ -97,10 +97,10 @@ function PlanActions() {
 }
 
 function Route() {
-  const { planId } = useDesk().start
+  const { planId, model } = useDesk().start
   const findings = useFindings()
   const here = usePathname()
-  const stands = usePlanPart((plan) => stations.map(({ stand }) => stand(findings, plan)))
+  const stands = usePlanPart((plan) => stations.map(({ stand }) => stand(findings, { model, plan })))
   return (
     <nav aria-label="Route" className="not-printed flex gap-6 overflow-x-auto border-b px-5">
       {stations.map(({ path, name }, i) => {
@@ -138,7 +138,7 @@ const Stop = memo(function Stop({
     >
       <span className="block font-head text-[16px] leading-tight font-semibold">{name}</span>
       <span
-        className={`block text-small leading-tight ${/trip|block/.test(stand ?? '') ? 'text-lichen' : 'text-silt'}`}
+        className={`block text-small leading-tight ${/^\d+ problems?$/.test(stand ?? '') ? 'text-lichen' : 'text-silt'}`}
       >
         {stand ?? '…'}
       </span>

@@ -1,5 +1,6 @@
 import type { Finding } from '@/core/checks/finding'
-import { idsOf, isNeedRow, type RowStation } from '@/core/plan/rows'
+import type { BodyModel } from '@/core/model/types'
+import { idsOf, isNeedRow, stationOf, type RowStation } from '@/core/plan/rows'
 import type { Plan } from '@/core/plan/plan'
 
 /** A place on the route: its address within the plan, its name, and where it stands. */
@@ -7,16 +8,19 @@ interface Station {
   readonly path: string
   readonly name: string
   /** A few words; null where it is not known yet. */
-  readonly stand: (findings: readonly Finding[] | null, plan: Plan) => string | null
+  readonly stand: (
+    findings: readonly Finding[] | null,
+    of: { readonly model: BodyModel; readonly plan: Plan },
+  ) => string | null
 }
 
 /** The stations built so far, in the order plans are worked. */
 export const stations: readonly Station[] = [
-  { path: 'foundation', name: 'Foundation', stand: (_, plan) => workOf(plan) },
-  { path: 'controls', name: 'Controls', stand: (findings) => standOf(findings, 'controls') },
-  { path: 'focus', name: 'Focus', stand: (findings) => standOf(findings, 'focus') },
-  { path: 'menus', name: 'Menus', stand: (findings) => standOf(findings, 'menus') },
-  { path: 'banks', name: 'Banks', stand: (findings) => standOf(findings, 'banks') },
+  { path: 'foundation', name: 'Foundation', stand: (_, { plan }) => workOf(plan) },
+  { path: 'controls', name: 'Controls', stand: (findings, of) => standOf(findings, of, 'controls') },
+  { path: 'focus', name: 'Focus', stand: (findings, of) => standOf(findings, of, 'focus') },
+  { path: 'menus', name: 'Menus', stand: (findings, of) => standOf(findings, of, 'menus') },
+  { path: 'banks', name: 'Banks', stand: (findings, of) => standOf(findings, of, 'banks') },
   { path: 'try', name: 'Try it', stand: () => 'press the keys' },
   { path: 'sheets', name: 'Sheets', stand: () => 'pocket card' },
   { path: 'carry', name: 'Carry', stand: () => 'to a body' },
@@ -32,11 +36,16 @@ function workOf(plan: Plan): string {
   return needs === 0 ? 'say what you shoot' : `${needs} needs`
 }
 
-function standOf(findings: readonly Finding[] | null, station: RowStation): string | null {
+function standOf(
+  findings: readonly Finding[] | null,
+  { model, plan }: { model: BodyModel; plan: Plan },
+  station: RowStation,
+): string | null {
   if (findings === null) return null
   const mine = findingsAt(findings, station)
   const count = (severity: Finding['severity']) => mine.filter((one) => one.severity === severity).length
-  const [blocks, trips] = [count('blocks'), count('trips')]
-  if (blocks > 0) return `${blocks} ${blocks === 1 ? 'block' : 'blocks'}`
-  return trips > 0 ? `${trips} ${trips === 1 ? 'trip' : 'trips'}` : 'clean'
+  const problems = count('blocks') + count('problem')
+  if (problems > 0) return `${problems} ${problems === 1 ? 'problem' : 'problems'}`
+  const wasWorkedOn = idsOf(plan.rows).some((row) => stationOf(model, row) === station)
+  return wasWorkedOn ? 'no problems' : 'untouched'
 }

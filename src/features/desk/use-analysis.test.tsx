@@ -4,7 +4,7 @@ import { rowNamed } from '@tests/fixtures/rows'
 import { heron } from '@tests/fixtures/heron'
 import { lenses } from '@tests/fixtures/models'
 import { describe, expect, it } from 'vitest'
-import { runChecks } from '@/core/checks/checks'
+import { adviceOn } from '@/core/checks/checks'
 import { reachOf } from '@/core/reach/reach'
 import { useAnswer, useFindings, useReach, useTrial } from './use-analysis'
 
@@ -16,7 +16,7 @@ describe('an answer on a screen', () => {
     const { result } = hook(() => ({ findings: useFindings(), reach: useReach() }))
     expect(result.current).toEqual({ findings: null, reach: null })
     await settled()
-    expect(result.current.findings).toEqual(runChecks(heron, theatrePlan, lenses))
+    expect(result.current.findings).toEqual(adviceOn(heron, theatrePlan, lenses))
     expect(result.current.reach).toEqual(reachOf(heron, theatrePlan, lenses))
   })
 

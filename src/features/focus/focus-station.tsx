@@ -23,7 +23,7 @@ const panels = {
   schemes: 'Ways',
   questions: 'Questions',
   tests: 'Press test',
-  findings: 'Trips',
+  findings: 'Problems',
 } as const
 
 const digits = [
@@ -149,7 +149,7 @@ function InTheFinder({ known }: { known: FocusKnown }) {
   )
 }
 
-function BesideTable({ known: { model, side, banks, state, trips } }: { known: FocusKnown }) {
+function BesideTable({ known: { model, side, banks, state, problems } }: { known: FocusKnown }) {
   const [panel, setPanel] = useState<keyof typeof panels>('schemes')
   return (
     <div className="min-w-0">
@@ -157,12 +157,12 @@ function BesideTable({ known: { model, side, banks, state, trips } }: { known: F
         {panel === 'schemes' && <SchemePanel key={side} />}
         {panel === 'questions' && <QuestionPanel state={state} picture={state?.picture ?? null} />}
         {panel === 'tests' && <PressTestList model={model} banks={banks ?? []} />}
-        {panel === 'findings' && trips?.length === 0 && (
-          <p className="text-silt">Nothing about focus will trip you.</p>
+        {panel === 'findings' && problems?.length === 0 && (
+          <p className="text-silt">No problems with focus.</p>
         )}
-        {panel === 'findings' && trips && (
+        {panel === 'findings' && problems && (
           <div className="grid gap-3">
-            <FindingList findings={trips} />
+            <FindingList findings={problems} />
           </div>
         )}
       </Tabs>

@@ -52,10 +52,10 @@ describe('the Focus station', () => {
   it('lists the findings it owns, those of the side looked at first', async () => {
     const { desk, now } = await station()
     await settled(() => desk.set({ [rowNamed('base/focus.halfPress@motion')]: true }))
-    const { trips } = now()
-    expect(trips?.every(({ station: home }) => home === 'focus')).toBe(true)
+    const { problems } = now()
+    expect(problems?.every(({ station: home }) => home === 'focus')).toBe(true)
     await settled(() => desk.setSide('motion'))
-    const sides = now().trips?.map(({ side }) => side) ?? []
+    const sides = now().problems?.map(({ side }) => side) ?? []
     expect(sides).toEqual([...sides].sort((a, b) => Number(b === 'motion') - Number(a === 'motion')))
   })
 })

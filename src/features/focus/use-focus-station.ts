@@ -79,7 +79,7 @@ export function useFocusStation() {
     words: outcome && outcomeWords(model, outcome),
     presses: table?.presses ?? [],
     /** Findings about focus, those of the side shown first; null until they are known. */
-    trips:
+    problems:
       findings &&
       findingsAt(findings, 'focus').sort((a, b) => Number(b.side === side) - Number(a.side === side)),
   }

@@ -40,6 +40,7 @@ export function ItemList({
         placeholder={`${all.length} fit: type to find one`}
         items={others}
         textOf={(item) => `${itemName(model, item)} ${lookup(model).menuAddress.get(item) ?? ''}`}
+        meansOf={(item) => ({ kind: 'setting', id: lookup(model).settings.get(item)?.means ?? null })}
         onPick={onPut}
         nothing={(typed) => `Nothing that fits here is called “${typed}”.`}
         as={DraggableOption}

@@ -5,6 +5,8 @@ import { itemName } from '@/core/model/lookup'
 import { deliveredAt, itemAt } from '@/core/plan/menu-items'
 import {
   FindingCard,
+  findingKey,
+  FindingList,
   findingsAt,
   ReasonField,
   RowNotes,
@@ -41,9 +43,7 @@ export function ItemPanel({
           <kbd className="font-mono">M</kbd> carries what stands there,{' '}
           <kbd className="font-mono">Delete</kbd> empties it.
         </p>
-        {mine.map((finding) => (
-          <FindingCard key={`${finding.check} ${finding.row}`} finding={finding} />
-        ))}
+        <FindingList findings={mine} />
       </div>
     )
   }
@@ -83,9 +83,9 @@ export function ItemPanel({
         <RowNotes row={row} />
       </section>
       {findings
-        .filter((one) => one.row === row)
+        .filter(({ places }) => places.some((place) => place.row === row))
         .map((finding) => (
-          <FindingCard key={finding.check} finding={finding} />
+          <FindingCard key={findingKey(finding)} finding={finding} />
         ))}
       <ItemList row={row} current={item} onPut={onPut} />
     </div>

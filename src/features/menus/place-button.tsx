@@ -22,7 +22,7 @@ export interface Stands {
   readonly use: ItemUse | null
   /** The sides on which it does nothing as the camera stands, with the reason. */
   readonly idle: readonly NoEffect[]
-  readonly trips: readonly Pick<Finding, 'check' | 'title'>[]
+  readonly problems: readonly Pick<Finding, 'check' | 'title'>[]
 }
 
 /** What every drawing of a menu is given. */
@@ -33,7 +33,7 @@ export interface Drawn {
 
 /** A cell or a line: what stands there, how often it is used, and what is amiss; picked, dragged, dropped on. */
 export const PlaceButton = memo(function PlaceButton({
-  stands: { row, item, own, locked, explained, use, idle, trips },
+  stands: { row, item, own, locked, explained, use, idle, problems },
   place,
   picked,
   onSelect,
@@ -87,7 +87,7 @@ export const PlaceButton = memo(function PlaceButton({
             nothing in {side}
           </span>
         ))}
-        {trips.map((finding) => (
+        {problems.map((finding) => (
           <span key={finding.check} title={finding.title}>
             <TriangleAlert size={13} className="text-lichen" aria-hidden="true" />
             <span className="sr-only"> {finding.title}</span>

@@ -54,8 +54,8 @@ export function useStands(rows: readonly RowId[]): readonly Stands[] {
         idle: ((item === null ? null : idle.get(item)) ?? []).filter(
           (one) => isOwnRow(row) || one.side === side,
         ),
-        trips: (findings ?? [])
-          .filter((finding) => finding.row === row)
+        problems: (findings ?? [])
+          .filter(({ places }) => places.some((place) => place.row === row))
           .map(({ check, title }) => ({ check, title })),
       }
     }),

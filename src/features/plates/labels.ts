@@ -59,8 +59,8 @@ function lineOf({ model, plan, findings, changed, uses }: Shown, address: Addres
   const row = keyRow(address)
   const id = functionAt(plan, address)
   const fn = id === null ? undefined : lookup(model).functions.get(id)
-  const mine = findings.filter(
-    (finding) => finding.row === row && finding.side === address.side && finding.check !== 'displaced',
+  const mine = findings.filter(({ places }) =>
+    places.some((place) => place.row === row && place.side === address.side && place.check !== 'displaced'),
   )
   const empty = !fn || fn.manner === 'none'
   const onPurpose = noteRow('why', row) in plan.rows
@@ -70,7 +70,13 @@ function lineOf({ model, plan, findings, changed, uses }: Shown, address: Addres
     gesture: address.name,
     manner: fn?.manner ?? 'none',
     text: empty ? (onPurpose ? 'empty on purpose' : 'empty') : fn.name,
-    tone: empty ? 'empty' : worstFinding?.severity === 'blocks' ? 'blocks' : worstFinding ? 'trips' : 'plain',
+    tone: empty
+      ? 'empty'
+      : worstFinding?.severity === 'blocks'
+        ? 'blocks'
+        : worstFinding
+          ? 'problem'
+          : 'plain',
     changed: changed.has(row),
     differs: otherSide(model, plan, address),
     uses: uses && (uses.get(address.key) ?? 0),

@@ -16,7 +16,7 @@ export interface ShelfPlan {
   readonly steps: number
   readonly updated: string
   /** What is wrong in it; null while that is being reckoned. */
-  readonly counts: { readonly blocks: number; readonly trips: number } | null
+  readonly counts: { readonly blocks: number; readonly problems: number } | null
 }
 
 /** A plan or body that is kept and cannot be shown, and why. */
@@ -100,15 +100,15 @@ export function Shelf({
 function PlanStand({ plan: { counts } }: { plan: ShelfPlan }) {
   if (!counts) return <span className="text-small text-silt">being checked …</span>
   if (counts.blocks > 0) return <SeverityCount severity="blocks" count={counts.blocks} />
-  if (counts.trips > 0) return <SeverityCount severity="trips" count={counts.trips} />
-  return <span className="text-small text-samphire">clean</span>
+  if (counts.problems > 0) return <SeverityCount severity="problem" count={counts.problems} />
+  return <span className="text-small text-samphire">no problems</span>
 }
 
-function SeverityCount({ severity, count }: { severity: 'blocks' | 'trips'; count: number }) {
+function SeverityCount({ severity, count }: { severity: 'blocks' | 'problem'; count: number }) {
   return (
     <span className="inline-flex items-center gap-1 text-small">
       <SeveritySign severity={severity} word={false} /> {count}{' '}
-      {severity === 'blocks' ? 'cannot work' : 'will trip you'}
+      {severity === 'blocks' ? 'cannot work' : count === 1 ? 'problem' : 'problems'}
     </span>
   )
 }
@@ -193,14 +193,14 @@ function Attention({
   const unsure = bodies.filter(
     ({ last }) => last?.holds && last.holds !== 'before' && last.outcome !== 'identical',
   )
-  const tripping = plans.flatMap(({ counts, ...plan }) =>
-    counts && counts.trips + counts.blocks > 0 ? [{ ...plan, ...counts }] : [],
+  const troubled = plans.flatMap(({ counts, ...plan }) =>
+    counts && counts.problems + counts.blocks > 0 ? [{ ...plan, ...counts }] : [],
   )
-  if ([waiting, tripping, faults, unshown, unsure].every((list) => list.length === 0)) {
+  if ([waiting, troubled, faults, unshown, unsure].every((list) => list.length === 0)) {
     return plans.some(({ counts }) => counts === null) ? (
       <p className="mt-2 text-silt">Plans are still being checked.</p>
     ) : (
-      <p className="mt-2 text-silt">Nothing. Every plan is clean and every body has been carried to.</p>
+      <p className="mt-2 text-silt">Nothing. No plan has problems, and every body has been carried to.</p>
     )
   }
   return (
@@ -227,7 +227,7 @@ function Attention({
           {heldSentence(body.name, body.last?.holds ?? null)}
         </li>
       ))}
-      {tripping.map((plan) => (
+      {troubled.map((plan) => (
         <li key={plan.id} className="border-l-3 border-lichen bg-sheet px-3 py-2">
           <Link
             href={`/plans/${plan.id}/controls`}
@@ -236,7 +236,7 @@ function Attention({
             {plan.title}
           </Link>
           : {plan.blocks > 0 ? `${plan.blocks} rows cannot work, ` : ''}
-          {plan.trips} will trip you.
+          {plan.problems} {plan.problems === 1 ? 'problem' : 'problems'}.
         </li>
       ))}
       {waiting.map(({ body, plan }) => (

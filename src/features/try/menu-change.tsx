@@ -44,6 +44,7 @@ export function MenuChange({
         placeholder="shutter, look, frame rate …"
         items={model.settings.filter(({ place }) => place !== 'physical')}
         textOf={(one) => `${one.label} ${one.id} ${menuAddress.get(one.id) ?? ''}`}
+        meansOf={({ means }) => ({ kind: 'setting', id: means })}
         onPick={(one) => setId(one.id)}
         option={(one) => (
           <>

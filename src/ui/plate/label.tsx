@@ -19,7 +19,7 @@ export interface PlateLine {
   readonly gesture: string
   readonly manner: Manner
   readonly text: string
-  readonly tone: 'plain' | 'empty' | 'trips' | 'blocks'
+  readonly tone: 'plain' | 'empty' | 'problem' | 'blocks'
   /** Changed since the last revision: a bar in the margin. */
   readonly changed: boolean
   /** What the other side has here, where that is another function. */
@@ -49,7 +49,7 @@ export function labelSize(label: PlateLabel): LabelSize {
       line.text.length * 7.6 +
       (line.differs === null ? 0 : 20) +
       (line.uses ? 14 + String(line.uses).length * 8 : 0) +
-      (line.tone === 'trips' || line.tone === 'blocks' ? 20 : 0),
+      (line.tone === 'problem' || line.tone === 'blocks' ? 20 : 0),
   )
   const text = Math.min(widestText, Math.max(0, ...texts))
   const head =
@@ -109,7 +109,7 @@ export const LabelButton = memo(function LabelButton({
 const tones: Record<PlateLine['tone'], string> = {
   plain: 'text-ink',
   empty: 'text-silt italic font-normal',
-  trips: 'text-lichen',
+  problem: 'text-lichen',
   blocks: 'text-rust',
 }
 
@@ -165,8 +165,8 @@ export function LineButton({
         </span>
       )}
       <span>{line.text}</span>
-      {(line.tone === 'trips' || line.tone === 'blocks') && (
-        <span title="Will trip you" className="self-center">
+      {(line.tone === 'problem' || line.tone === 'blocks') && (
+        <span title="Problem" className="self-center">
           <TriangleAlert size={13} aria-hidden="true" />
         </span>
       )}

@@ -64,7 +64,8 @@ describe('a plate', () => {
   it('gives up on a sheet too narrow for margins', () => {
     const [face] = heron.faces
     expect(
-      face && layoutPlate(face, labelsWith(face, () => 'AF start with eye detection').map(labelSize), 370, 600),
+      face &&
+        layoutPlate(face, labelsWith(face, () => 'AF start with eye detection').map(labelSize), 370, 600),
     ).toBeNull()
   })
 })

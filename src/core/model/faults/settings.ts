@@ -144,7 +144,9 @@ function widthFaults(model: BodyModel, { storedBy, storedWhen }: Setting, path: 
   const domain = model.settings.find(({ id }) => id === widener)?.domain
   if (!domain) return [fault('place', at, 'Its bank family cannot be widened.')]
   if (storedWhen === 'widened')
-    return domain.kind === 'toggle' ? [] : [fault('place', at, `Say at which values of ${widener} it is stored.`)]
+    return domain.kind === 'toggle'
+      ? []
+      : [fault('place', at, `Say at which values of ${widener} it is stored.`)]
   const values = domain.kind === 'choice' ? domain.values.map(({ id }) => id) : []
   const unknown = storedWhen.find((value) => !values.includes(value))
   return unknown === undefined ? [] : [fault('place', at, `${widener} has no value ${unknown}.`)]
