@@ -4,6 +4,8 @@ import { writePlanFile } from '@/core/files/plan-file'
 import { applyStep } from '@/core/plan/step'
 import { reachOf } from '@/core/reach/reach'
 import { blockedIn } from '@/core/reach/report'
+import { withAssumedModes } from '@/core/suggest/assumed'
+import { explain } from '@/core/suggest/explain'
 import { instanceOf } from '@/core/suggest/instance'
 import { solveWith } from '@/core/suggest/solver'
 import { stepFor } from '@/core/suggest/change'
@@ -18,11 +20,12 @@ import { written } from './plans'
 export const suggestPlan: Command = {
   name: 'plan suggest',
   usage:
-    'plan suggest PLAN [--changes N] [--menus-only yes] [--posture P] [--seconds S] [--out FILE] [--models FOLDER]',
+    'plan suggest PLAN [--changes N] [--menus-only yes] [--let-go yes] [--posture P] [--seconds S] [--out FILE] [--models FOLDER]',
   summary: 'the best arrangement of keys and menus for the needs, with few changes or any number',
   options: {
     changes: 'one',
     'menus-only': 'one',
+    'let-go': 'one',
     posture: 'one',
     seconds: 'one',
     out: 'one',
@@ -40,21 +43,28 @@ export const suggestPlan: Command = {
     if (!(seconds > 0 && seconds <= 600))
       return refused({ code: 'option', message: 'Seconds from 0 to 600.', where: '--seconds' })
     const only = one('menus-only') === 'yes' ? ({ only: 'menus' } as const) : {}
-    const instance = instanceOf({ model, plan, lenses: definitions.lenses, posture: posture.value, ...only })
+    const { lenses } = definitions
+    const weighed = withAssumedModes(model, plan)
+    const letGo = one('let-go') === 'yes'
+    const question = { model, plan: weighed.plan, lenses, posture: posture.value, letGo, ...only }
+    const instance = instanceOf(question)
     const solve = solveWith(await loadHighs())
     const suggestion = suggest(instance, solve, changes, { seconds })
     const { before, after } = suggestion
-    const words = suggestion.changes.map(
-      ({ row, from, to, gain }) =>
-        `${describeRow(model, row)}: ${showRow(model, row, from || null)} → ${showRow(model, row, to || null)}, saves ${gain.toFixed(1)} s`,
-    )
+    const reach = reachOf(model, weighed.plan, lenses, posture.value)
+    const explained = explain(model, weighed.plan, reach, suggestion.changes, 2)
+    const words = suggestion.changes.map(({ row, from, to, gain }, i) => {
+      const change = `${describeRow(model, row)}: ${showRow(model, row, from || null)} → ${showRow(model, row, to || null)}, saves ${gain.toFixed(1)} s`
+      const lost = explained[i]?.lost
+      return lost == null ? change : `${change}\n    ${lost}`
+    })
+    const assumed = weighed.assumed.map(({ row, value, words: said }) => ({ row, value, words: said }))
     const summary = `${before.total.toFixed(1)} → ${after.total.toFixed(1)} s an outing, ${(before.seconds - after.seconds).toFixed(1)} s of the hand. ${proofOf(suggestion)}`
-    const left = blockedIn(reachOf(model, plan, definitions.lenses, posture.value)).map(
-      ({ what, because }) => `Left out: ${termOf(what)}. ${because}`,
-    )
-    const text = [...words, summary, ...left].join('\n')
-    if (one('out') === undefined || suggestion.changes.length === 0) return done(text, suggestion)
-    const taken = applyStep(model, plan, stepFor(model, plan, suggestion.changes, 'suggest'))
+    const left = blockedIn(reach).map(({ what, because }) => `Left out: ${termOf(what)}. ${because}`)
+    const text = [...assumed.map((one) => one.words), ...words, summary, ...left].join('\n')
+    if (one('out') === undefined || suggestion.changes.length === 0)
+      return done(text, { ...suggestion, assumed, explained })
+    const taken = applyStep(model, plan, stepFor(model, plan, suggestion.changes, 'suggest', weighed.assumed))
     if (!taken.ok) return refused(taken.refusal)
     return written(writePlanFile({ plan: taken.value, revision: null }), one('out'), text)
   }),

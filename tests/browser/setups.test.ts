@@ -256,7 +256,9 @@ describe('the simulated body', () => {
     await page.getByRole('list', { name: 'Log' }).getByText('turn thumb-dial/turn 1').waitFor()
     await label('stills/thumb-key/press').click({ modifiers: ['Shift'] })
     await label('stills/cheek-key/press').click({ modifiers: ['Shift'] })
-    await page.getByText('Thumb focus key + Lower right key down: focus follows by Lower right key, Point.').waitFor()
+    await page
+      .getByText('Thumb focus key + Lower right key down: focus follows by Lower right key, Point.')
+      .waitFor()
     await page.getByLabel('on', { exact: true }).click()
     await page.getByText('The camera is off.').first().waitFor()
 

@@ -31,7 +31,7 @@ export const suggestProperties = [
         const after = reachOf(model, done, lenses)
         const stateOf = statesFor({ model, lenses, posture: 'finder' }, done)
         const said = `${change.row} to ${change.to}`
-        for (const { situation, what, before: was, after: now, times } of reasons[i] ?? []) {
+        for (const { situation, what, before: was, after: now, times } of reasons[i]?.helped ?? []) {
           const [one, other] = [before, after].map(({ reached }) =>
             reached.find(({ need }) => need.situation === situation && need.what === what),
           )

@@ -11,7 +11,7 @@ import type { BodyModel, LensModel, Posture } from '../model/types'
 import { addressesWith } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import type { Invalidated } from '../plan/rows'
-import { worstNeeds } from '../reach/reach'
+import { reachOf, worstNeeds } from '../reach/reach'
 import type { ReachReport } from '../reach/report'
 import { rateFunctions } from '../reach/rate-functions'
 import { contextIn, usualContext } from '../resolve/context'
@@ -20,6 +20,7 @@ import { pressRecord, pressSwap } from '../resolve/filming'
 import { settingsWithoutEffect } from '../resolve/without-effect'
 import { lightBetween } from '../resolve/marks'
 import type { Resolution, ResolvedSetting, StateIn } from '../resolve/resolved'
+import { withAssumedModes } from '../suggest/assumed'
 import { explain } from '../suggest/explain'
 import type { Value } from '../vocabulary/values'
 import type { Answers, Banks, Held, QuestionKind, QuestionOf, RowChange } from './questions'
@@ -69,8 +70,12 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
   },
   explained: {
     hangsOn: costs,
-    answer: (subject, { changes, posture }) =>
-      explain(subject.model, subject.plan, subject.reach(posture), changes, 2),
+    answer(subject, { changes, posture }) {
+      const { model, lenses } = subject
+      const { plan, assumed } = withAssumedModes(model, subject.plan)
+      const reach = assumed.length > 0 ? reachOf(model, plan, lenses, posture) : subject.reach(posture)
+      return explain(model, plan, reach, changes, 2)
+    },
   },
   dials: {
     hangsOn: states,

@@ -17,7 +17,7 @@ import type { settingsWithoutEffect } from '../resolve/without-effect'
 import type { LightBetween } from '../resolve/marks'
 import type { Link } from '../resolve/resolved'
 import type { Change } from '../suggest/change'
-import type { Helped } from '../suggest/explain'
+import type { Explained } from '../suggest/explain'
 import type { Value } from '../vocabulary/values'
 
 /** What can be asked of a plan. A question is plain data: it is sent to the worker, and its JSON is its name. */
@@ -68,7 +68,7 @@ export interface Answers {
   readonly worst: readonly Worst[]
   readonly functions: readonly FunctionRating[]
   readonly trial: { readonly reach: ReachReport; readonly findings: readonly Finding[] }
-  readonly explained: readonly (readonly Helped[])[]
+  readonly explained: readonly Explained[]
   readonly dials: ReturnType<typeof dialRows>
   readonly idle: ReturnType<typeof settingsWithoutEffect>
   readonly banks: Banks

@@ -14,8 +14,6 @@ export interface Cause {
   readonly words: string
 }
 
-const lensFact = /^lens\//
-
 /** How far a rule is followed to the rule that forces what it asks. */
 const deepest = 4
 
@@ -29,7 +27,7 @@ export function causeOf(model: BodyModel, resolution: Resolution, rule: string, 
   const found = model.rules.find(({ id }) => id === rule)
   if (!found || depth >= deepest) return null
   const facts = factsOf(found.when)
-  if (facts.some((fact) => lensFact.test(fact))) return { key: 'lens', words: 'the lens' }
+  if (facts.some((fact) => fact.split('/')[0] === 'lens')) return { key: 'lens', words: 'the lens' }
   const settings = settingsIn(found.when).flatMap((id) => resolution.settings.get(id) ?? [])
   const causes = settings.flatMap((resolved): Cause[] => {
     const last = resolved.chain.at(-1)

@@ -1,13 +1,13 @@
 import { keyRow, noteRow, rowValue } from '../plan/rows'
+import { anyLens } from '../model/any-lens'
 import { isOnFitting, keyName } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { Address } from '../model/addresses'
-import type { BodyModel, ModelFunction, Side } from '../model/types'
-import type { Plan } from '../plan/plan'
 import { addressesWith, turnedBy } from '../plan/assign'
-import { needsOf } from '../reach/needs'
+import { neededOn } from '../reach/needs'
 import { resolve } from '../resolve/resolve'
-import { decisive, type Verdict } from '../resolve/resolved'
+import type { NamedContext } from '../resolve/context'
+import { decisive, type Remark, type Verdict } from '../resolve/resolved'
 import type { Check, CheckInput, CheckResult } from './finding'
 import { quickFix } from './finding'
 import { keysIn, plannedKeysIn } from './meaning'
@@ -143,10 +143,11 @@ function keysWithVerdict(
   verdict: Verdict,
   verb: string,
 ): CheckResult[] {
-  const needed = neededBy(model, plan, side)
+  const needed = neededOn(model, plan, side)
   return situated.flatMap((one) =>
     keysIn(model, one.resolution)
       .filter(({ resolved }) => resolved.verdict === verdict && !isOnFitting(resolved.address))
+      .filter(({ resolved }) => resolved.source !== 'factory' || !isOfNoLens(one, decisive(resolved)))
       .map(({ resolved, ...key }): CheckResult => {
         const remark = decisive(resolved)
         const times = needed(key.fn)
@@ -184,7 +185,7 @@ function deadWhileRecording({ model, plan, side, states: situated }: CheckInput)
 }
 
 function displaced({ model, plan, side }: CheckInput): CheckResult[] {
-  const needed = neededBy(model, plan, side)
+  const needed = neededOn(model, plan, side)
   return sideAddresses({ model, side }).flatMap((address): CheckResult[] => {
     const { factory } = address
     const row = keyRow(address)
@@ -231,24 +232,16 @@ function doubled({ model, plan, side }: CheckInput): CheckResult[] {
   })
 }
 
+/** Whether a key is not there only because nobody has said which lens is used. */
+function isOfNoLens({ context }: NamedContext, remark: Remark | undefined): boolean {
+  return remark?.rule === 'presence' && context.lens.id === anyLens.id
+}
+
 /** Seconds that are lost each time something needed is not where the hand looks for it. */
 const secondsMissed = 5
 
 /** Needed less often than this, a menu line will do. */
 const timesMissed = 10
-
-/** How often an outing a function is needed on a side: itself, or a setting that it changes. */
-function neededBy(model: BodyModel, plan: Plan, side: Side): (fn: ModelFunction) => number {
-  const times = new Map<string, number>()
-  for (const need of needsOf(model, plan))
-    if (need.side === side) times.set(need.what, (times.get(need.what) ?? 0) + need.perOuting)
-  const { settings } = lookup(model)
-  return ({ means, changes }) =>
-    Math.max(
-      times.get(means ?? '') ?? 0,
-      ...changes.map((id) => times.get(settings.get(id)?.means ?? '') ?? 0),
-    )
-}
 
 /** The keys of some that answer at the same time as another of them: not on a grip, and not in another mode or position. */
 function together(all: readonly Address[]): readonly Address[] {

@@ -9,7 +9,8 @@ import {
   situationOf,
   situationRow,
 } from '../plan/rows'
-import type { BodyModel, Side } from '../model/types'
+import { lookup } from '../model/lookup'
+import type { AssignSide, BodyModel, ModelFunction, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { setRows } from '../plan/step'
 import { inOrder, keyAtEnd, keysToMove, type Ordered } from '../sync/order'
@@ -110,4 +111,17 @@ export function situationRows(set: ReadySet, situation: string): Record<RowId, V
     [situationRow(situation, 'side')]: set.side,
     ...(Object.fromEntries(needs) as Record<RowId, Value>),
   }
+}
+
+/** How often an outing a function is needed on a side: itself, or a setting that it changes. */
+export function neededOn(model: BodyModel, plan: Plan, side: AssignSide): (fn: ModelFunction) => number {
+  const times = new Map<string, number>()
+  for (const need of needsOf(model, plan))
+    if (need.side === side) times.set(need.what, (times.get(need.what) ?? 0) + need.perOuting)
+  const { settings } = lookup(model)
+  return ({ means, changes }) =>
+    Math.max(
+      times.get(means ?? '') ?? 0,
+      ...changes.map((id) => times.get(settings.get(id)?.means ?? '') ?? 0),
+    )
 }

@@ -42,7 +42,7 @@ describe('the functions of a key', () => {
   const thumb = lookup(heron).addresses.get('stills/thumb-key/press')
   if (!thumb) throw new Error('there is a thumb key')
 
-  it('stand best first: those that work everywhere, by what they save', () => {
+  it('stand best first: those that work everywhere; of these what is needed, then by what they save', () => {
     const all = rateFunctions(heron, plan, lenses, thumb, reachOf(heron, plan, lenses))
     expect(all.map(({ fn }) => fn.id).sort()).toEqual(
       acceptedFunctions(heron, thumb)
@@ -51,8 +51,17 @@ describe('the functions of a key', () => {
     )
     const everywhere = all.filter(({ fn, works, of }) => works === of && fn.manner !== 'none')
     expect(all.slice(0, everywhere.length)).toEqual(everywhere)
-    const gains = everywhere.map(({ gain }) => Math.round(gain * 10))
-    expect(gains).toEqual([...gains].sort((a, b) => b - a))
+    const needed = neededOn(heron, plan, 'stills')
+    const [first, then] = [true, false].map((isFirst) =>
+      everywhere
+        .filter(({ fn, gain }) => (needed(fn) > 0 && gain > 0) === isFirst)
+        .map(({ gain }) => Math.round(gain * 10)),
+    )
+    expect(first?.length).toBeGreaterThan(0)
+    for (const gains of [first, then]) expect(gains).toEqual([...(gains ?? [])].sort((a, b) => b - a))
+    const split = everywhere.findIndex(({ fn, gain }) => !(needed(fn) > 0 && gain > 0))
+    expect(split).toBe(first?.length)
+    for (const { fn, gain } of all) if (fn.means === 'menu.full') expect(gain).toBeLessThanOrEqual(0)
     for (const { fn, works, of, reasons } of all)
       if (fn.manner !== 'none' && works < of) expect(reasons.length, fn.id).toBeGreaterThan(0)
   })

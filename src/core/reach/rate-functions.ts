@@ -6,6 +6,7 @@ import type { Plan } from '../plan/plan'
 import { contextsOf } from '../resolve/context'
 import { judgeIn, resolve } from '../resolve/resolve'
 import type { StateIn, Verdict } from '../resolve/resolved'
+import { neededOn } from './needs'
 import { gainsAt } from './reach'
 import type { ReachReport } from './report'
 
@@ -45,9 +46,12 @@ export function rateFunctions(
     by: judgeIn(stateIn(one.context), ids),
   }))
   const gains = gainsAt(reach, address)
+  const needed = neededOn(model, plan, address.side)
   return accepted
-    .map((fn) => standingOf(fn, judged, gains.get(fn.id) ?? 0))
-    .sort((a, b) => merit(model, plan, b, address) - merit(model, plan, a, address))
+    .map((fn) => standingOf(fn, judged, gainOf(fn, gains.get(fn.id) ?? 0)))
+    .sort(
+      (a, b) => merit(model, plan, b, address, needed(b.fn)) - merit(model, plan, a, address, needed(a.fn)),
+    )
 }
 
 const worst: readonly Verdict[] = ['dead', 'inert', 'test', 'works', 'empty']
@@ -79,13 +83,30 @@ function standingOf(
   }
 }
 
-/** Works everywhere first; then what saves most; what no key has yet before what would be doubled; what costs nothing before hazards. */
-function merit(model: BodyModel, plan: Plan, standing: FunctionRating, address: Address): number {
+/** The full menu leads everywhere, so that each key saves with it what a menu costs: that is no advice. */
+function gainOf({ means }: ModelFunction, gain: number): number {
+  return means === 'menu.full' ? Math.min(gain, 0) : gain
+}
+
+/** Works everywhere first; then what the owner needs on this side; then what saves most; what no key has yet before what would be doubled; what costs nothing before hazards. */
+function merit(
+  model: BodyModel,
+  plan: Plan,
+  standing: FunctionRating,
+  address: Address,
+  needed: number,
+): number {
   if (standing.fn.manner === 'none') return -3
   const elsewhere = addressesWith(model, plan, address.side, standing.fn.id).some(
     (other) => other !== address,
   )
   const share = standing.of === 0 ? 0 : standing.works / standing.of
   const saves = Math.round(standing.gain * 10) * 10
-  return (share === 1 ? 1e6 : share * 4) + saves - (elsewhere ? 2 : 0) - (standing.hazard ? 1 : 0)
+  return (
+    (share === 1 ? 1e6 : share * 4) +
+    (needed > 0 && standing.gain > 0 ? 1e5 : 0) +
+    saves -
+    (elsewhere ? 2 : 0) -
+    (standing.hazard ? 1 : 0)
+  )
 }

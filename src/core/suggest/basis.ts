@@ -19,6 +19,8 @@ export interface Basis {
   readonly needs: readonly Need[]
   /** No key may change. */
   readonly keysStay: boolean
+  /** Keys that the owner focuses, films or opens the menu with stay. */
+  readonly keepsReliedOn: boolean
 }
 
 /** Whether a row is to stay as it is: locked, or left empty for a reason. */

@@ -1,6 +1,15 @@
 import { deliveredAt } from '../plan/menu-items'
 import type { Plan } from '../plan/plan'
-import { emptyCell, isGridRow, isKeyRow, isOwnRow, noteRow, type RowId, type Rows } from '../plan/rows'
+import {
+  acceptRow,
+  emptyCell,
+  isGridRow,
+  isKeyRow,
+  isOwnRow,
+  noteRow,
+  type RowId,
+  type Rows,
+} from '../plan/rows'
 import { setRows } from '../plan/step'
 import type { BodyModel } from '../model/types'
 import type { Step } from '../sync/step'
@@ -16,12 +25,34 @@ export interface Change {
   readonly gain: number
 }
 
-/** The step that makes some of a suggestion's changes; reasons given for what was there go with it. */
-export function stepFor(model: BodyModel, plan: Plan, changes: readonly Change[], id: string): Step {
+/** A mode that a suggestion was weighed in. */
+export interface Mode {
+  readonly row: RowId
+  readonly value: Value
+}
+
+/** Checks that ask about what a taken change does on purpose. */
+const meantBy = ['displaced', 'doubled', 'other-hand']
+
+/**
+ * The step that makes some of a suggestion's changes. Reasons given for what was there go with it; what the changes
+ * displace is meant, and kept as that. Modes it was weighed in and that the plan does not say are planned with it.
+ */
+export function stepFor(
+  model: BodyModel,
+  plan: Plan,
+  changes: readonly Change[],
+  id: string,
+  modes: readonly Mode[] = [],
+): Step {
   const rows: Record<RowId, Value | null> = {}
+  for (const { row, value } of modes) rows[row] = value
   for (const { row, to } of changes) {
     rows[row] = to === (deliveredAt(model, row) ?? emptyAt(row)) ? null : to
-    if (isKeyRow(row)) rows[noteRow('why', row)] = null
+    if (!isKeyRow(row)) continue
+    rows[noteRow('why', row)] = null
+    const isMeant = rows[row] !== null
+    for (const check of meantBy) rows[acceptRow(check, row)] = isMeant ? 'Taken from a suggestion.' : null
   }
   return setRows(plan, id, rows)
 }

@@ -19,6 +19,8 @@ export interface Question {
   readonly posture?: Posture
   /** Only the menus are to change; the keys stay as they are. */
   readonly only?: 'menus'
+  /** The keys the owner focuses and films with may change, too. */
+  readonly letGo?: boolean
   /** Keys of the owner's other bodies that are to do the same. */
   readonly agreement?: Agreement
 }
@@ -39,7 +41,19 @@ export function instanceOf(question: Question): Instance {
       !isBlocked(model, stateOf(need.side, recorded(need)).resolution, need.what),
   )
   const keysStay = question.only === 'menus'
-  const basis = { keysStay, model, plan, lenses, posture, weights, times: timesOf(plan), stateOf, needs }
+  const keepsReliedOn = question.letGo !== true
+  const basis = {
+    keysStay,
+    keepsReliedOn,
+    model,
+    plan,
+    lenses,
+    posture,
+    weights,
+    times: timesOf(plan),
+    stateOf,
+    needs,
+  }
   const keys = keyPlaces(basis, agreement ?? new Map())
   const menus = menuPlaces(basis, keys.length)
   const openers: Map<string, { choice: Choice; seconds: number }[]> = new Map()

@@ -3,11 +3,12 @@ import type { Address } from '../model/addresses'
 import { acceptedFunctions, twinOf } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { ModelFunction, Side } from '../model/types'
-import { functionAt } from '../plan/assign'
+import { addressesWith, functionAt } from '../plan/assign'
 import { usefulOn } from '../reach/paths'
 import { contextsOf } from '../resolve/context'
 import { judgeAt, judgeFunctions } from '../resolve/resolve'
 import { answers, type Verdict } from '../resolve/resolved'
+import { focusRole } from '../vocabulary/focus-roles'
 import type { Agreement } from './agreement'
 import type { Choice, Pair, Place } from './types'
 import { changing, valuesFor, type Basis } from './basis'
@@ -45,9 +46,12 @@ function keyPlace(
   const twin = twinOf(basis.model, address)
   const also = [address.factory, twin && functionAt(plan, twin), ...agreed]
   const accepted = acceptedFunctions(model, address).map((fn) => fn.id)
-  const wanted = accepted.filter((id) => useful.has(id) || also.includes(id))
+  const wanted = accepted.filter(
+    (id) => (useful.has(id) || also.includes(id)) && !isOnItsOwnKey(basis, address.side, id),
+  )
+  const stays = basis.keepsReliedOn && isReliedOn(basis, address, today)
   const held = valuesFor(
-    basis,
+    { ...basis, keysStay: basis.keysStay || stays },
     row,
     today,
     wanted.filter((id) => id === today || !idle.includes(judged(basis, address, id, false).verdict)),
@@ -74,6 +78,23 @@ function keyPlace(
   const standby = does(false)
   const place: Place = { row, kind: 'key', ...held, costs }
   return { place, address, standby, recording: films ? does(true) : standby }
+}
+
+/**
+ * Whether an owner's hand rests on a key: one that starts, stops or keeps focus or lends another area to it, and the record
+ * and menu keys as they were delivered. To put something else there is no advice.
+ */
+function isReliedOn({ model }: Basis, { factory }: Address, today: string): boolean {
+  const means = lookup(model).functions.get(today)?.means ?? null
+  if (focusRole(means) !== 'none' || means === 'focus.areaOnly') return true
+  return today === factory && (means === 'movie.record' || means === 'menu.full')
+}
+
+/** Whether a function is on a key of its own already, from which no hand wants it moved or doubled: recording, the menu. */
+function isOnItsOwnKey({ model, plan, keepsReliedOn }: Basis, side: Address['side'], id: string): boolean {
+  const means = lookup(model).functions.get(id)?.means
+  if (!keepsReliedOn || (means !== 'movie.record' && means !== 'menu.full')) return false
+  return addressesWith(model, plan, side, id).some(({ factory }) => factory === id)
 }
 
 /** A function that would be this on a key is not put there. */

@@ -86,9 +86,9 @@ export function gapOf({ proven, after, bound }: Suggestion): number {
 
 /** How sure a suggestion is, in words. */
 export function proofOf(suggestion: Suggestion): string {
-  if (suggestion.proven) return 'Proven: no other does better.'
+  if (suggestion.proven) return 'Proven: for these needs, times and weights no other arrangement costs less.'
   const gap = Math.ceil(gapOf(suggestion) * 1000) / 10
-  return `The best found in time; another may be up to ${gap} % better.`
+  return `The best found in time; for these needs another may cost up to ${gap} % less.`
 }
 
 /** The changes of an arrangement, each time the one that saves most where those before it are made. */

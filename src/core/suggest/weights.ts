@@ -12,9 +12,9 @@ export interface Weight {
 /** What is weighed, and how much where the owner says nothing; all of it is our own reckoning, and open to change. */
 export const weights: readonly Weight[] = [
   { id: 'urgent', words: 'an urgent second counts', unit: 'times', usual: 2 },
-  { id: 'habit', words: 'a key that changes what it does', unit: 'seconds an outing', usual: 2 },
-  { id: 'line', words: 'a menu cell or line that changes', unit: 'seconds an outing', usual: 0.5 },
-  { id: 'bump', words: 'a function put where the hand bumps it', unit: 'seconds an outing', usual: 3 },
+  { id: 'habit', words: 'a key that changes what it does', unit: 'seconds an outing', usual: 10 },
+  { id: 'line', words: 'a menu cell or line that changes', unit: 'seconds an outing', usual: 3 },
+  { id: 'bump', words: 'a function put where the hand bumps it', unit: 'seconds an outing', usual: 10 },
   {
     id: 'sides',
     words: 'a key changed so that stills and motion differ',

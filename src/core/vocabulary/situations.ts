@@ -7,6 +7,8 @@ export interface ReadySet {
   readonly name: string
   readonly side: 'stills' | 'motion'
   readonly needs: readonly ReadyNeed[]
+  /** The modes such work is mostly done in, as values of the common exposure mode and focus mode. */
+  readonly modes: { readonly exposure: string; readonly focus: string }
 }
 
 /** How often something is adjusted in one outing, and how. */
@@ -17,9 +19,9 @@ export interface ReadyNeed {
   readonly flags: readonly NeedFlag[]
 }
 
-/** A set's line: id | name | side. Under it, begun with `>`: what | times an outing | flags (or -). */
+/** A set's line: id | name | side | exposure mode | focus mode. Under it, begun with `>`: what | times an outing | flags (or -). */
 const text = `
-stage | Stage and rehearsal | stills
+stage | Stage and rehearsal | stills | manual | follow
 > exposure.compensation | 40 | urgent finder
 > exposure.shutter | 30 | finder
 > exposure.iso | 30 | finder
@@ -34,12 +36,12 @@ stage | Stage and rehearsal | stills
 > colour.balanceMode | 4 | -
 > exposure.metering | 3 | -
 > display.playback | 20 | -
-workbench | Workbench | stills
+workbench | Workbench | stills | aperture-first | once
 > exposure.aperture | 25 | finder
 > exposure.shutter | 10 | finder
 > exposure.compensation | 20 | finder
 > focus.start | 150 | finder
-> focus.magnifyStart | 20 | -
+> focus.magnify | 20 | -
 > focus.area | 15 | finder
 > focus.mode | 8 | finder
 > focus.peaking | 5 | -
@@ -48,7 +50,7 @@ workbench | Workbench | stills
 > flash.compensation | 10 | -
 > colour.balanceMode | 6 | -
 > display.playback | 25 | -
-portraits | Portraits | stills
+portraits | Portraits | stills | aperture-first | follow
 > exposure.aperture | 20 | finder
 > exposure.compensation | 30 | finder
 > exposure.iso | 10 | finder
@@ -61,12 +63,12 @@ portraits | Portraits | stills
 > colour.balanceMode | 6 | -
 > exposure.metering | 4 | finder
 > display.playback | 25 | -
-copy-stand | Copy stand | stills
+copy-stand | Copy stand | stills | manual | manual
 > exposure.shutter | 20 | -
 > exposure.aperture | 6 | -
 > exposure.compensation | 8 | -
 > focus.start | 40 | -
-> focus.magnifyStart | 30 | -
+> focus.magnify | 30 | -
 > focus.mode | 10 | -
 > focus.peaking | 4 | -
 > colour.kelvin | 10 | -
@@ -74,7 +76,7 @@ copy-stand | Copy stand | stills
 > drive.mode | 30 | -
 > image.kind | 2 | -
 > display.playback | 30 | -
-interviews | Interviews | motion
+interviews | Interviews | motion | manual | follow
 > movie.record | 25 | urgent
 > focus.start | 30 | recording
 > focus.area | 8 | recording
@@ -88,7 +90,7 @@ interviews | Interviews | motion
 > focus.peaking | 8 | recording
 > movie.frameRate | 3 | -
 > movie.profile | 2 | -
-slow-motion | Slow motion | motion
+slow-motion | Slow motion | motion | manual | follow
 > movie.record | 40 | urgent
 > movie.frameRate | 15 | urgent
 > exposure.shutter | 15 | -
@@ -101,7 +103,7 @@ slow-motion | Slow motion | motion
 > movie.profile | 3 | -
 > colour.kelvin | 4 | -
 > assist.zebra | 5 | recording
-action | Action | stills
+action | Action | stills | shutter-first | follow
 > focus.start | 500 | urgent finder
 > focus.area | 40 | urgent finder
 > focus.detectionSubject | 8 | finder
@@ -115,21 +117,21 @@ action | Action | stills
 > drive.rate | 6 | -
 > stabiliser.mode | 3 | -
 > display.playback | 20 | -
-landscape | Landscape | stills
+landscape | Landscape | stills | aperture-first | once
 > exposure.aperture | 25 | finder
 > exposure.shutter | 25 | finder
 > exposure.iso | 6 | finder
 > exposure.compensation | 20 | finder
 > exposure.bracketKind | 8 | -
 > focus.start | 30 | finder
-> focus.magnifyStart | 15 | -
+> focus.magnify | 15 | -
 > focus.mode | 8 | finder
 > drive.mode | 12 | -
 > colour.balanceMode | 6 | -
 > assist.level | 10 | finder
 > assist.histogram | 10 | finder
 > stabiliser.mode | 3 | -
-documentary | Documentary | motion
+documentary | Documentary | motion | manual | follow
 > movie.record | 60 | urgent
 > movie.swapSide | 10 | urgent
 > focus.start | 80 | urgent recording
@@ -160,8 +162,9 @@ function read(table: string): ReadySet[] {
         needs: [...last.needs, { what, perOuting: Number(count), flags: known }],
       }
     } else {
-      const [[id = '', name = '', side = ''] = []] = linesOf(line, 3)
-      found.push({ id, name, side: side === 'motion' ? 'motion' : 'stills', needs: [] })
+      const [[id = '', name = '', side = '', exposure = '', focus = ''] = []] = linesOf(line, 5)
+      const modes = { exposure, focus }
+      found.push({ id, name, side: side === 'motion' ? 'motion' : 'stills', needs: [], modes })
     }
   }
   return found

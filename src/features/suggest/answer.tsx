@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { withAssumedModes } from '@/core/suggest/assumed'
 import { stepFor, stillOpen } from '@/core/suggest/change'
 import { proofOf, type Suggestion } from '@/core/suggest/suggest'
 import { useAnswer, useDesk, useDeskPart, usePlan } from '@/features/desk'
@@ -52,7 +53,11 @@ export function Answer({ run, onGo }: { run: SuggestRun; onGo: (address: string)
         run={run}
         suggestion={picked}
         onGo={onGo}
-        onTake={(changes) => desk.applyStep(stepFor(desk.start.model, plan, changes, desk.newId()))}
+        onTake={(changes) => {
+          const { model } = desk.start
+          const { assumed } = withAssumedModes(model, plan)
+          return desk.applyStep(stepFor(model, plan, changes, desk.newId(), assumed))
+        }}
       />
     </>
   )
@@ -103,7 +108,7 @@ function ChangeList({
           <ChangeCard
             key={change.row}
             change={change}
-            helped={first?.[i] ?? []}
+            explained={first?.[i]}
             gone={!open.includes(change)}
             ticked={!left.has(change.row)}
             onTick={() => setLeft(toggled(left, change.row))}

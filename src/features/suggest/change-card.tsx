@@ -2,7 +2,7 @@
 
 import { type RowId, addressKeyOf, describeRow, forbidRow, noteRow, showRow } from '@/core/plan/rows'
 import { useId, useState } from 'react'
-import type { Helped } from '@/core/suggest/explain'
+import type { Explained } from '@/core/suggest/explain'
 import type { Change } from '@/core/suggest/change'
 import { useDesk, WhyForm } from '@/features/desk'
 import { termOf } from '@/core/vocabulary/terms'
@@ -12,14 +12,15 @@ import { Offer } from '@/ui/button'
 /** One change of a suggestion: what, what it saves, which needs come quicker; to be ticked, or said to be wrong. */
 export function ChangeCard({
   change,
-  helped,
+  explained,
   gone,
   ticked,
   onTick,
   onGo,
 }: {
   change: Change
-  helped: readonly Helped[]
+  /** What it brings and takes; undefined until that is known. */
+  explained: Explained | undefined
   /** The plan has changed here since. */
   gone: boolean
   ticked: boolean
@@ -59,11 +60,16 @@ export function ChangeCard({
           </span>
         </label>
       </div>
-      {helped.map(({ what, times, before, after }) => (
-        <p key={`${what} ${times}`} className="pl-6.5 text-small text-silt">
+      {[...(explained?.helped ?? []), ...(explained?.slowed ?? [])].map(({ what, times, before, after }) => (
+        <p
+          key={`${what} ${times}`}
+          className={`pl-6.5 text-small ${after > before ? 'text-lichen' : 'text-silt'}`}
+        >
           {termOf(what)}, {times} times: {secondsOf(before)} → {secondsOf(after)}
+          {after > before && ', slower'}
         </p>
       ))}
+      {explained?.lost && <p className="pl-6.5 text-small text-silt">{explained.lost}</p>}
       {gone ? (
         <p className="pl-6.5 text-small text-silt">Taken, or changed since.</p>
       ) : (

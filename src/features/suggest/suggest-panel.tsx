@@ -2,8 +2,10 @@
 
 import { blockedIn } from '@/core/reach/report'
 import { termOf } from '@/core/vocabulary/terms'
-import { useReach } from '@/features/desk'
+import type { Assumed } from '@/core/suggest/assumed'
+import { useDesk, useReach, ValueField } from '@/features/desk'
 import { Button } from '@/ui/button'
+import { Check } from '@/ui/check'
 import { NumberField } from '@/ui/number-field'
 import { AgreeWith } from './agree-with'
 import { Answer } from './answer'
@@ -37,11 +39,17 @@ export function SuggestPanel({
           {only
             ? 'What your keys do not reach, put where it costs the fewest presses; the keys stay as they are.'
             : 'Keys, function menus and own menu together, so that your needs cost the fewest seconds an outing.'}{' '}
-          It is proven, not guessed.
+          What is proven is the sum of seconds for your needs, your times and your weights.
           {locked + forbidden > 0 && ` Heeds ${locked} locked and ${forbidden} forbidden.`}
         </p>
         <LeftOut />
+        <AssumedModes assumed={known.assumed} />
         {!only && <AgreeWith planId={known.planId} onChoose={known.setAgreement} />}
+        {!only && (
+          <Check checked={known.letGo} onChange={() => known.setLetGo(!known.letGo)} className="mt-2">
+            Keys I focus, record and open the menu with may change, too
+          </Check>
+        )}
         <p className="mt-2 flex items-center gap-2">
           {run?.running ? (
             <Button onClick={known.stop}>Stop</Button>
@@ -66,6 +74,32 @@ export function SuggestPanel({
       </section>
       {run && <Progress run={run} seconds={seconds} />}
       {run && run.curve.length > 0 && <Answer run={run} onGo={onGo} />}
+    </div>
+  )
+}
+
+/** Modes that the plan does not say: what they are reckoned with, to be said otherwise. */
+function AssumedModes({ assumed }: { assumed: readonly Assumed[] }) {
+  const desk = useDesk()
+  if (assumed.length === 0) return null
+  return (
+    <div className="mt-2 border-l-2 border-lichen pl-2 text-small">
+      <p>Functions are weighed in the modes you work in. Say them where this is wrong:</p>
+      {assumed.map(({ row, side, setting, value }) => (
+        <p key={row} className="mt-1 flex items-center justify-between gap-2">
+          <span>
+            {setting.label}, {side}
+          </span>
+          <ValueField
+            setting={setting}
+            label={`${setting.label}, ${side}`}
+            value={value}
+            inherits="not planned"
+            onKeep={(chosen) => chosen !== null && desk.set({ [row]: chosen })}
+            className="w-36"
+          />
+        </p>
+      ))}
     </div>
   )
 }

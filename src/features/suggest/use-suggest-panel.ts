@@ -1,8 +1,9 @@
 'use client'
 
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { idsOf, isForbidRow, isNeedRow, isNoteRow } from '@/core/plan/rows'
 import type { Agreement } from '@/core/suggest/agreement'
+import { withAssumedModes } from '@/core/suggest/assumed'
 import { useDesk, useDeskPart, usePlan } from '@/features/desk'
 import { useSuggest } from './use-suggest'
 
@@ -15,11 +16,14 @@ export function useSuggestPanel(only: 'menus' | undefined) {
   const { run, ask, stop } = useSuggest()
   const [seconds, setSeconds] = useState(20)
   const [agreement, setAgreement] = useState<Agreement | null>(null)
+  const [letGo, setLetGo] = useState(false)
+  const weighed = useMemo(() => withAssumedModes(model, plan), [model, plan])
   const question = {
     model,
     lenses,
-    plan,
+    plan: weighed.plan,
     posture,
+    letGo,
     ...(only ? { only } : {}),
     ...(agreement ? { agreement } : {}),
   }
@@ -27,7 +31,11 @@ export function useSuggestPanel(only: 'menus' | undefined) {
   return {
     planId,
     run,
-    ask: () => ask(question, seconds),
+    ask: () => ask(plan, question, seconds),
+    /** Modes that the plan does not say, and that are reckoned with. */
+    assumed: weighed.assumed,
+    letGo,
+    setLetGo,
     stop,
     seconds,
     setSeconds,

@@ -44,12 +44,12 @@ export function useSuggest() {
     return () => worker.current?.thread.terminate()
   }, [begin])
 
-  const ask = async (question: Question, seconds: number) => {
+  const ask = async (plan: Plan, question: Question, seconds: number) => {
     if (!worker.current) begin()
     const { current } = worker
     if (!current) return
     const now: SuggestRun = {
-      plan: question.plan,
+      plan,
       running: true,
       stopped: false,
       failed: null,
