@@ -7,6 +7,7 @@ import { sharesOf } from '../banks/leaks'
 import { putBack } from '../plan/bulk'
 import { unshare } from '../plan/share'
 import { plannedSlots, type PlannedSlot } from '../plan/plan'
+import { companions } from '../vocabulary/companions'
 import { reportedStray } from '../plan/stray'
 import { quickFix, type Check, type CheckInput, type CheckResult } from './finding'
 
@@ -66,6 +67,15 @@ export const bankChecks: readonly Check[] = [
           },
         ]
       }),
+  },
+  {
+    id: 'companions',
+    title: 'A bank varies something, and nothing of what goes with it',
+    severity: 'tidies',
+    many: 'banks vary something without its companions',
+    needs: ['J20', 'J27'],
+    reasonSilences: true,
+    run: (input) => slots(input).flatMap((slot) => withoutCompanions(input, slot)),
   },
   {
     id: 'same-name',
@@ -146,6 +156,29 @@ export const bankChecks: readonly Check[] = [
 
 function slots({ model, plan, side }: Pick<CheckInput, 'model' | 'plan' | 'side'>): PlannedSlot[] {
   return plannedSlots(model, plan).filter((slot) => slot.side === side)
+}
+
+/** What a bank varies without one of the settings that go with it, though it could store them. */
+function withoutCompanions({ model, plan }: CheckInput, slot: PlannedSlot): CheckResult[] {
+  const { byMeaning } = lookup(model)
+  return companions.flatMap(({ cause, others, because }): CheckResult[] => {
+    const varied = byMeaning.get(cause)
+    if (!varied || slot.rows[varied.id] === undefined) return []
+    const all = others.flatMap((id) => byMeaning.get(id) ?? [])
+    const could = all.filter(({ storedBy }) => storedBy === slot.family)
+    const outside = all.filter((one) => !could.includes(one)).map(({ label }) => label)
+    if (could.length === 0 || could.some(({ id }) => slot.rows[id] !== undefined)) return []
+    const row = bankRow(slot.family, slot.slot, varied.id)
+    const value = rowValue(plan.rows, row)
+    if (value === null) return []
+    return [
+      {
+        title: `${slot.name}: does ${could.map(({ label }) => label).join(', ')} go with ${varied.label}: ${showValue(varied.domain, value)}?`,
+        reason: `${because} Vary what has to go with it, or say that it is meant so.${outside.length > 0 ? ` No bank stores ${outside.join(', ')}: set it by hand.` : ''}`,
+        row,
+      },
+    ]
+  })
 }
 
 /** Rows that a family keeps only while a menu item widens it, in a plan that leaves it narrow. */

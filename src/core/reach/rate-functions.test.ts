@@ -1,5 +1,6 @@
 import { rowNamed } from '@tests/fixtures/rows'
 import { keyRow } from '../plan/rows'
+import { neededOn } from './needs'
 import { describe, expect, it } from 'vitest'
 import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
 import { started } from '@tests/fixtures/started'
