@@ -95,7 +95,7 @@ function rowWords(model: BodyModel, table: FocusTable, row: FocusRow): string {
   })
   const outcomes = row.outcomes.map((one) => outcomeWords(model, one)).join('; or ')
   const asks = row.asks.length === 0 ? '' : `; test on body: ${row.asks.join(' ')}`
-  return `${held.length === 0 ? 'hands off' : held.join(', then ')}: ${outcomes}${asks}`
+  return `${held.length === 0 ? 'no key held' : held.join(', then ')}: ${outcomes}${asks}`
 }
 
 function outcomeWords(model: BodyModel, { does, by, area, full }: FocusOutcome): string {

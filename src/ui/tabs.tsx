@@ -31,7 +31,7 @@ export function Tabs<T extends string>({
         {panels.map((one) => (
           <Tab
             key={one}
-            className="-mb-px min-h-10 flex-1 border-b-2 border-transparent font-medium text-silt aria-selected:border-brine aria-selected:text-brine"
+            className="-mb-px min-h-10 flex-auto border-b-2 px-1 border-transparent font-medium text-silt aria-selected:border-brine aria-selected:text-brine"
           >
             {names[one]}
           </Tab>

@@ -46,7 +46,7 @@ describe('a newcomer', () => {
     await page.getByLabel('Show all').check()
     await chooseIn(page.getByLabel('Exposure mode in Ebb'), 'Manual')
     await chooseIn(page.getByLabel('Frame rate in Ebb'), '100p')
-    const line = page.getByRole('row', { name: /^Shutter for the rate/ })
+    const line = page.getByRole('row', { name: /^Shutter speed for the frame rate/ })
     await expect.poll(() => line.innerText()).toMatch(/1\/200[\s\S]*for 100p; has 1\/125/)
     await line.getByText('1/200', { exact: true }).click()
     expect(await line.innerText()).toContain('180° / (360° × 100) = 1/200 s')

@@ -37,16 +37,16 @@ describe('banks of the Duet', () => {
     await go(filmPlan, 'banks')
     const row = (name: RegExp) => page.getByRole('row', { name })
     const seen = [
-      row(/^Light against base/)
+      row(/^Exposure against base/)
         .getByText('-1 stop')
         .first(),
-      row(/^Light against base/)
+      row(/^Exposure against base/)
         .getByText('ISO 1600 or f/2.8')
         .first(),
-      row(/^Shutter for the rate/)
+      row(/^Shutter speed for the frame rate/)
         .getByText('1/100')
         .first(),
-      row(/^Shutter for the rate/).getByText('for 100p; has 1/100'),
+      row(/^Shutter speed for the frame rate/).getByText('for 100p; has 1/100'),
       row(/^Shutter speed/).getByText('left over'),
       page.getByRole('columnheader', { name: /Manual/ }),
       page.getByText('films with Interviews'),
@@ -116,7 +116,7 @@ describe('banks of the Duet', () => {
     await go(filmPlan, 'banks')
     await page.getByLabel('ISO sensitivity in Interviews', { exact: true }).focus()
     await page.getByLabel('Expected to change on site').check()
-    await page.getByRole('tab', { name: 'Keeping' }).click()
+    await page.getByRole('tab', { name: 'Not stored in banks' }).click()
     const keeping = page.getByRole('region', { name: 'Keeping of Dial banks' })
     expect(await keeping.innerText()).toContain(
       'Interviews: ISO sensitivity set on site is gone when it is left.',

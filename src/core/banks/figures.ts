@@ -72,7 +72,7 @@ function shutterFigure(model: BodyModel, plan: Plan, { side }: Column, here: Res
   const lamps = asked.lamps && !asked.lampsFit ? ' No time near it is a whole number of lamp pulses.' : ''
   return {
     id: 'shutter',
-    what: 'Shutter for the rate',
+    what: 'Shutter speed for the frame rate',
     value: asked.wanted,
     words: chosen
       ? `${asked.rate} asks for ${asked.wanted}; in this exposure mode the camera chooses the time.`
@@ -101,7 +101,7 @@ function lightFigure(
   const jump = lightBetween(model, base, here)
   if (!jump || column.kind === 'base') return null
   const { from, to } = jump
-  const what = 'Light against base'
+  const what = 'Exposure against base'
   const inputs = [
     ['base', marksInWords(from)],
     [column.name, marksInWords(to)],
@@ -231,15 +231,15 @@ function isoFigure(model: BodyModel, here: Resolution): Figure | null {
   const darker = nearestStep('shutter', shutterAtIso(ev - nd - 2, aperture.amount, cap.amount))
   return {
     id: 'iso',
-    what: 'Automatic ISO',
+    what: 'Auto ISO',
     value: `${floor ? `${floor.mark.replace('ISO ', '')}–` : ''}${cap.mark.replace('ISO ', '')}`,
-    words: `At ${aperture.mark} and ${shutter.mark} it reaches its ceiling at EV ${rounded(ev)}; two stops darker the time would have to be ${darker.mark}.`,
+    words: `At ${aperture.mark} and ${shutter.mark} it reaches its maximum at EV ${rounded(ev)}; two stops darker you would need ${darker.mark}.`,
     formula:
       nd > 0
         ? `EV = log₂(100 · N² / (t · ISO)) + ND; t = 100 · N² / (ISO · 2^(EV − ND))`
         : `EV = log₂(100 · N² / (t · ISO)); t = 100 · N² / (ISO · 2^EV)`,
     inputs: [
-      ['ceiling', cap.mark],
+      ['maximum', cap.mark],
       ['aperture', aperture.mark],
       ['shutter', shutter.mark],
       ...(nd > 0 ? [['ND filter', countStops(nd)] as const] : []),

@@ -49,7 +49,7 @@ export const bankChecks: readonly Check[] = [
     id: 'incomplete-bank',
     title: 'A bank without a purpose or a way out',
     severity: 'tidies',
-    many: 'banks are not complete',
+    many: 'banks are not fully described',
     needs: ['J29', 'J34'],
     reasonSilences: true,
     run: ({ plan, ...input }) =>
@@ -61,8 +61,8 @@ export const bankChecks: readonly Check[] = [
         const words = { purpose: 'what it is for', fallback: 'what to do when it is the wrong one' }
         return [
           {
-            title: `${slot.name} is not complete`,
-            reason: `Nobody says ${lacks.map((fact) => words[fact]).join(', nor ')}.`,
+            title: `${slot.name} is not fully described`,
+            reason: `Still to write down: ${lacks.map((fact) => words[fact]).join(' and ')}.`,
             row: bankFactRow(slot.family, slot.slot, 'side'),
           },
         ]
@@ -92,7 +92,7 @@ export const bankChecks: readonly Check[] = [
         return [
           {
             title: `Two banks are called ${slot.name}`,
-            reason: `The dial shows the same word at ${twin.slot} and at ${slot.slot}.`,
+            reason: `You will see the same name at ${twin.slot} and at ${slot.slot}.`,
             row,
             mends: Object.hasOwn(plan.rows, row)
               ? [quickFix(plan, 'Use the word of the camera', 'same-name', { [row]: null })]
@@ -123,7 +123,7 @@ export const bankChecks: readonly Check[] = [
         return [
           {
             title: `Stills and motion share ${setting.label}, ${values[0] ?? ''}`,
-            reason: `It leaks: ${leak}.`,
+            reason: `What you set for one side is in force on the other: ${leak}.`,
             row,
             mends: [{ label: 'Keep them apart', step: apart.value }],
           },
@@ -144,7 +144,7 @@ export const bankChecks: readonly Check[] = [
         if (!family || !doubt || !slot) return []
         return [
           {
-            title: `${family.name}: snapshot or live is not known`,
+            title: `${family.name}: it is not known whether changes made on the camera are stored`,
             reason: `Snapshot: field changes vanish on leaving. Live: every change stays, wanted or not. ${doubt.test}`,
             row: bankFactRow(slot.family, slot.slot, 'side'),
             asks: true,

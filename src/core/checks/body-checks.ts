@@ -69,7 +69,7 @@ export const bodyChecks: readonly Check[] = [
         return [
           {
             title: `${describeRow(model, about)} was decided on firmware ${String(value)}`,
-            reason: `${newest} is out: ${brought} Look at it again on the body.`,
+            reason: `${newest} is out: ${brought} Check it on the body.`,
             row: about,
             asks: true,
             mends: [quickFix(plan, `Seen with ${newest}`, 'older-firmware', { [id]: newest })],
@@ -91,7 +91,7 @@ export const bodyChecks: readonly Check[] = [
         return [
           {
             title: `${describeRow(model, about)} is among the first, and ${sure === 'open' ? 'open' : 'hearsay'}`,
-            reason: 'It is to be set first, but nobody has tried it or decided it.',
+            reason: 'It is to be set first, but it is neither decided nor tried.',
             row: about,
             asks: true,
           },
@@ -129,7 +129,7 @@ function prefixClash({ model, plan }: CheckInput): CheckResult[] {
     return [
       {
         title: `${twin} and ${tag} give their files the same name`,
-        reason: `${setting.label} is ${String(prefix(tag) ?? setting.factory)} on both: pictures of one replace those of the other when they come into one folder. ${menu}`,
+        reason: `${setting.label} is ${String(prefix(tag) ?? setting.factory)} on both: files of one overwrite those of the other in a shared folder. ${menu}`,
         row,
       },
     ]

@@ -90,8 +90,8 @@ function burstRate({ model, plan, side }: CheckInput, one: ResolvedContext): Che
   const row = rowOf(model, plan, side, burst.rate)
   return [
     {
-      title: `${burst.asked} pictures a second are not to be had here`,
-      reason: `With ${burst.shutter} and ${burst.files} the body makes ${burst.most} a second at most.`,
+      title: `${burst.asked} frames a second are not possible here`,
+      reason: `With ${burst.shutter} and ${burst.files} the camera reaches ${burst.most} a second at most.`,
       row,
       mends: [quickFix(plan, `Set ${burst.most}`, 'burst-rate', { [row]: burst.most })],
       seenIn: one,

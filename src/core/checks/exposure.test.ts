@@ -149,7 +149,7 @@ describe('what the camera chooses', () => {
       'base/exposure.minimumShutter@motion': '1/60',
       'base/exposure.shutter@motion': '1/8000',
     }
-    expect(figure(heron, rows, 'iso')?.words).toContain('At f/2.8 and 1/60 it reaches its ceiling at EV 2.9')
+    expect(figure(heron, rows, 'iso')?.words).toContain('At f/2.8 and 1/60 it reaches its maximum at EV 2.9')
     expect(figure(heron, { ...rows, 'base/exposure.mode@motion': 'full-auto' }, 'iso')).toBeUndefined()
   })
 })

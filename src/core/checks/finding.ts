@@ -110,7 +110,7 @@ export interface Check {
   readonly cost?: number
   /** Its findings are one with others that come from the same cause. */
   readonly joins?: boolean
-  /** What several of its findings are called together, as tidy-ups: "banks are not complete". */
+  /** What several of its findings are called together, as tidy-ups: "banks are not fully described". */
   readonly many?: string
   /** Checks that say the same better where they speak of the same setting in the same state. */
   readonly coveredBy?: readonly string[]

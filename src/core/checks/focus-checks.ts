@@ -116,7 +116,7 @@ function halfSet(input: CheckInput, one: ResolvedContext): CheckResult[] {
   return [
     {
       title: `${keyName(key)} focuses, and so does the half-press`,
-      reason: `${key.fn.name} is on ${keyName(key)}, but ${label} is on: pressing the release focuses again, wherever the frame then points.`,
+      reason: `${key.fn.name} is on ${keyName(key)}, but ${label} is on: every half-press focuses again, wherever you have framed by then.`,
       row,
       asks: half.truth === 'unknown',
       mends: [quickFix(input.plan, `Switch ${label} off`, 'thumb-focus-half-set', { [row]: false })],
@@ -177,7 +177,7 @@ function nothingFocuses(input: CheckInput, one: ResolvedContext): CheckResult[] 
   return [
     {
       title: 'Nothing starts autofocus',
-      reason: `${label} is off, and no key of this side starts autofocus; ${mode.setting.label} is not by hand.`,
+      reason: `${label} is off, and no key of this side starts autofocus; ${mode.setting.label} is not manual focus.`,
       row,
       severity: half.truth === 'unknown' ? 'problem' : 'blocks',
       asks: half.truth === 'unknown',
@@ -202,8 +202,8 @@ function areaOnlyAlone(input: CheckInput, one: ResolvedContext): CheckResult[] {
   return keys
     .filter(({ fn }) => fn.means === 'focus.areaOnly')
     .map((key) => ({
-      title: `${keyName(key)}: ${key.fn.name} does not focus by itself`,
-      reason: `It only changes the area, and ${half.resolved.setting.label} is off: ${starter ? `hold ${keyName(starter)} with it, or put an area that also starts autofocus on one key` : 'no key starts autofocus with it'}.`,
+      title: `${keyName(key)}: ${key.fn.name} does not start AF by itself`,
+      reason: `It changes the AF area only, and ${half.resolved.setting.label} is off: ${starter ? `hold ${keyName(starter)} with it, or put a function that starts AF with an area on one key` : 'no key starts AF with it'}.`,
       row: keyRow(key.address),
       asks: half.truth === 'unknown',
       seenIn: one,
@@ -225,7 +225,7 @@ function areaNotOffered(input: CheckInput): CheckResult[] {
     const all = known.map((choice) => choice.id).filter((id) => id === called.id || offered.includes(id))
     return [
       {
-        title: `${keyName({ address })}: ${fn.name} calls an area that is not on offer`,
+        title: `${keyName({ address })}: ${fn.name} needs an AF area that is not selectable`,
         reason: `${limit.label} leaves out ${called.name}, which ${fn.name} needs.`,
         row: keyRow(address),
         mends: [quickFix(plan, `Offer ${called.name} too`, 'area-not-offered', { [row]: all })],
@@ -248,8 +248,8 @@ function areaLeftOut({ model, plan, side }: CheckInput, one: ResolvedContext): C
     .filter((id) => id === choice.id || offered.includes(id))
   return [
     {
-      title: `${area.setting.label}: ${choice.name} is not among the areas on offer`,
-      reason: `${limit.setting.label} leaves out ${choice.name}: once you leave it, no key or list brings it back.`,
+      title: `${area.setting.label}: ${choice.name} is not among the selectable AF areas`,
+      reason: `${limit.setting.label} leaves out ${choice.name}: once you leave it, no key and no list brings it back.`,
       row: rowOf(model, plan, side, area),
       mends: [
         quickFix(plan, `Offer ${choice.name} too`, 'area-left-out', {
@@ -273,8 +273,8 @@ function heldAddsNothing({ model }: CheckInput, one: ResolvedContext): CheckResu
     const starts = focusRole(fn.means) === 'starts'
     return [
       {
-        title: `${keyName({ address })}: ${fn.name} ${starts ? 'brings nothing of its own' : 'adds nothing'}`,
-        reason: `${starts ? 'It starts autofocus, but' : 'While held it'} sets ${labels} to what is in force already; the base has to differ for the key to make a difference.`,
+        title: `${keyName({ address })}: ${fn.name} ${starts ? 'changes nothing else' : 'changes nothing'}`,
+        reason: `${starts ? 'It starts AF, but' : 'While held it'} sets ${labels} to what is in force already. Set base to something else for the key to make a difference.`,
         row: keyRow(address),
         severity: 'tidies',
         ...(starts ? {} : { everywhere: 'problem' as const }),
@@ -295,7 +295,7 @@ function pairUnknown({ model, states: situated }: CheckInput): CheckResult[] {
   const test = lookup(model).doubts.get('focus/heldWins')?.test ?? ''
   return [
     {
-      title: `${keyName(first)} and ${keyName(second)} held together: which is obeyed is not known`,
+      title: `${keyName(first)} and ${keyName(second)} held together: it is not known which one counts`,
       reason: `Either the ${answers.join(' or the ')}. ${test}`,
       row: keyRow(first.address),
       asks: true,

@@ -78,7 +78,7 @@ describe('a burst', () => {
     expect([least, most]).toEqual([50, expect.closeTo(86.7, 1)])
   })
 
-  it('asked faster than shutter and files allow problems, and is reckoned at what they allow', () => {
+  it('asked faster than shutter and files allow is told, and reckoned at what they allow', () => {
     expect(burst({ 'base/shutter.kind': 'curtain', 'base/drive.rate': 24 })).toMatchObject({
       most: 12,
       seconds: [12.5, 260 / 12],
@@ -90,7 +90,7 @@ describe('a burst', () => {
       'base/drive.rate': 24,
     }
     expect(found(mere, rows, 'burst-rate')[0]).toMatchObject({
-      reason: 'With Mechanical and raw files the body makes 12 a second at most.',
+      reason: 'With Mechanical and raw files the camera reaches 12 a second at most.',
     })
     expect(found(mere, { ...rows, 'base/drive.rate': 12 }, 'burst-rate')).toEqual([])
   })

@@ -75,7 +75,7 @@ describe('one fact', () => {
     )
     const found = adviceOn(heron, planWith(heron, Object.fromEntries(slots)), [])
     expect(found.filter(({ check }) => check === 'incomplete-bank').map(({ title }) => title)).toEqual([
-      '3 banks are not complete',
+      '3 banks are not fully described',
     ])
   })
 })

@@ -29,8 +29,8 @@ export const holdChecks: readonly Check[] = [
         if (row === undefined || assigned) return []
         return [
           {
-            title: `No key calls ${set.name}`,
-            reason: `It is registered, but not assigned: put ${calls.map((fn) => fn.name).join(' or ')} on a key.`,
+            title: `No key uses ${set.name}`,
+            reason: `Its values are set, but no key uses it: put ${calls.map((fn) => fn.name).join(' or ')} on a key.`,
             row,
           },
         ]
@@ -47,8 +47,8 @@ export const holdChecks: readonly Check[] = [
       callers(input)
         .filter(({ set }) => ticked(input.plan, set).length === 0)
         .map(({ key, set }) => ({
-          title: `${keyName(key)} calls ${set.name}, which is empty`,
-          reason: 'It is assigned, but nothing is registered: tick the rows it is to change.',
+          title: `${keyName(key)} uses ${set.name}, which is empty`,
+          reason: 'Tick the settings it is to change, or free the key.',
           row: keyRow(key.address),
         })),
   },
@@ -126,7 +126,7 @@ function notTaken(
     return [
       {
         title: `${set.name} does not change ${resolved.setting.label}`,
-        reason: `${skipped?.because ?? overruled?.because ?? ''} The row is passed over, the others apply. (${menu})`,
+        reason: `${skipped?.because ?? overruled?.because ?? ''} The camera skips this one and applies the others. (${menu})`,
         row,
         ...((skipped?.rule ?? overruled?.from) ? { rule: skipped?.rule ?? overruled?.from ?? '' } : {}),
       },

@@ -38,8 +38,8 @@ export const intentChecks: readonly Check[] = [
         )
         return [
           {
-            title: `${describeRow(input.model, target)} is wanted twice`,
-            reason: `${words.join('; ')}. It holds one of them.`,
+            title: `${describeRow(input.model, target)} is wanted for two things`,
+            reason: `${words.join('; ')}. Only one fits.`,
             row: one.id,
             mends: claims.map((kept) =>
               quickFix(

@@ -50,7 +50,7 @@ export const keyChecks: readonly Check[] = [
     id: 'key-hazard',
     title: 'A key that works, at a price',
     severity: 'tidies',
-    many: 'keys work at a price',
+    many: 'keys have a downside',
     needs: ['J14', '§7'],
     reasonSilences: true,
     run: ({ model, states: situated }) =>
@@ -59,7 +59,7 @@ export const keyChecks: readonly Check[] = [
           resolved.remarks
             .filter((said) => said.kind === 'hazard' && resolved.verdict !== 'dead')
             .map((said) => ({
-              title: `${keyName(key)}: ${key.fn.name} has a price`,
+              title: `${keyName(key)}: ${key.fn.name} has a downside`,
               reason: said.because,
               row: keyRow(key.address),
               rule: said.rule,
@@ -108,7 +108,7 @@ export const keyChecks: readonly Check[] = [
         if (fn?.manner !== 'none') return []
         return {
           title: `${keyName({ address })} is empty`,
-          reason: 'The plan leaves nothing on it. Say why it is empty on purpose, or give it a function.',
+          reason: 'Say why it is empty on purpose, or give it a function.',
           row: keyRow(address),
           mends: [quickFix(plan, 'Leave it as delivered', 'empty-key', { [keyRow(address)]: null })],
         }
@@ -224,7 +224,7 @@ function doubled({ model, plan, side }: CheckInput): CheckResult[] {
     return [
       {
         title: `${fn.name} is on ${on.length} keys`,
-        reason: `${on.map((address) => keyName({ address })).join(' and ')} do the same. Give a reason, or free one.`,
+        reason: `${on.map((address) => keyName({ address })).join(' and ')} do the same. Say why, or free one.`,
         row: keyRow(explained ?? chosen),
         mends: on.length === 2 ? on.filter(isOurs).map(leave) : [],
       },
@@ -269,8 +269,8 @@ function tiltBesideTurn({ model, plan, states: situated }: CheckInput): CheckRes
     const row = keyRow(address)
     return [
       {
-        title: `${keyName({ address })}: ${fn.name} is called while turning`,
-        reason: `${control.name} is turned, and moves easily the other ways too: ${address.name} calls ${fn.name} by mistake.`,
+        title: `${keyName({ address })}: ${fn.name} is triggered while turning`,
+        reason: `${control.name} is turned, and easily pushed by mistake: ${address.name} then triggers ${fn.name}.`,
         row,
         mends: [
           quickFix(plan, 'Leave nothing on it', 'tilt-beside-turn', {
@@ -300,7 +300,7 @@ function otherHand({ model, plan, side, first }: CheckInput): CheckResult[] {
     return [
       {
         title: `${fn.name} is under another finger in ${there}`,
-        reason: `In ${here} it is on ${keyName({ address: a })}, in ${there} on ${keyName({ address: b })}; the hand has to know which side it is on.`,
+        reason: `In ${here} it is on ${keyName({ address: a })}, in ${there} on ${keyName({ address: b })}; you have to remember which side you are on.`,
         row: keyRow(chosen),
       },
     ]

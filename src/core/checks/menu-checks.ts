@@ -23,7 +23,7 @@ export const menuChecks: readonly Check[] = [
         return [
           {
             title: `${itemName(input.model, setting)} stands twice in ${grid.name}`,
-            reason: 'A cell could hold something else.',
+            reason: 'The cell could hold something else.',
             row,
             mends: [quickFix(input.plan, 'Empty this cell', 'cell-twice', { [row]: emptyCell })],
           },
@@ -49,7 +49,7 @@ export const menuChecks: readonly Check[] = [
         return [
           {
             title: `${itemName(input.model, setting)} is on ${keyName(key)} and in ${grid.name}`,
-            reason: 'A cell is a second way there. Say why, as for those who forget keys; or free it.',
+            reason: 'The cell is a second way to it. Say why you want both, or free the cell.',
             row,
             mends: [quickFix(input.plan, 'Empty this cell', 'cell-spent', { [row]: emptyCell })],
           },
@@ -95,7 +95,7 @@ export const menuChecks: readonly Check[] = [
         return [
           {
             title: `${itemName(input.model, id)} stands twice in the own menu`,
-            reason: 'A line could hold something else.',
+            reason: 'The line could hold something else.',
             row,
             mends: [quickFix(input.plan, 'Take this line out', 'line-twice', { [row]: null })],
           },
@@ -117,7 +117,7 @@ export const menuChecks: readonly Check[] = [
         return [
           {
             title: `${itemName(input.model, id)} is in ${cell.grid.name} and in the own menu`,
-            reason: 'Each thing has one place, the nearest it needs; a second route wants a reason.',
+            reason: 'One place is enough. Say why you want both, or free one.',
             row,
             mends: [quickFix(input.plan, 'Take this line out', 'two-tiers', { [row]: null })],
           },
@@ -137,7 +137,7 @@ export const menuChecks: readonly Check[] = [
         return [
           {
             title: `${act.name} is in the own menu`,
-            reason: `Quick to reach, also by mistake. ${act.warning}`,
+            reason: `It is easily chosen by mistake there. ${act.warning}`,
             row,
           },
         ]

@@ -69,7 +69,7 @@ function motionShutter({ model, plan }: CheckInput, one: ResolvedContext): Check
     return [
       {
         title: `${asked.now} cannot be set at ${asked.rate}`,
-        reason: `A frame at ${asked.rate} lasts 1/${asked.framesPerSecond} s, and no exposure is longer than its frame. ${fitting(asked)}`,
+        reason: `A frame at ${asked.rate} lasts 1/${asked.framesPerSecond} s, and the shutter cannot be open for longer. ${fitting(asked)}`,
         row,
         mends,
         seenIn: one,
@@ -79,7 +79,7 @@ function motionShutter({ model, plan }: CheckInput, one: ResolvedContext): Check
   return [
     {
       title: `${asked.rate} asks for ${asked.wanted}, not ${asked.now}`,
-      reason: `${asked.now} is ${showStops(asked.offStops)} from it, and movement will look ${asked.offStops < 0 ? 'choppy' : 'smeared'}. ${fitting(asked)}`,
+      reason: `${asked.now} is ${showStops(asked.offStops)} off, and movement will look ${asked.offStops < 0 ? 'choppy' : 'smeared'}. ${fitting(asked)}`,
       row,
       mends,
       seenIn: one,
@@ -127,7 +127,7 @@ function lampPulse({ model, plan, side }: CheckInput, one: ResolvedContext): Che
   return [
     {
       title: `${part.mark} may band under lamps`,
-      reason: `Lamps pulse ${lamps.perSecond} times a second (${lamps.source}); ${part.mark} lasts ${pulsesInWords(lamps.count)}. A whole number of them is safe${near === '' ? '; none of its times is' : `: ${near}`}.`,
+      reason: `Lamps pulse ${lamps.perSecond} times a second (${lamps.source}); ${part.mark} lasts ${pulsesInWords(lamps.count)}. A whole number is safe${near === '' ? '; none of its times is' : `: ${near}`}.`,
       row: rowOf(model, plan, side, part.resolved),
       asks: !lamps.sure,
       seenIn: one,
@@ -151,7 +151,7 @@ function exposureJump({ model, states: situated }: CheckInput): CheckResult[] {
     ].flatMap(({ words, stops }) => (stops === 0 ? [] : [`${words}: ${showStops(stops)}`]))
     return [
       {
-        title: `${one.bank} is ${countStops(jump.stops)} ${jump.stops > 0 ? 'brighter' : 'darker'} than plain`,
+        title: `${one.bank} is ${countStops(jump.stops)} ${jump.stops > 0 ? 'brighter' : 'darker'} than without a bank`,
         reason: `${parts.join('; ')}. Together ${showStops(jump.stops)}.`,
         row: bankFactRow(slot.family, slot.slot, 'side'),
         seenIn: one,

@@ -50,7 +50,7 @@ function inBank(
   if (!school) return []
   const missing = school.wants.filter((want) => !isDone(model, one, want))
   return missing.flatMap((want): CheckResult[] => {
-    const says = `this bank says ${school.name.toLowerCase()}`
+    const says = `for this bank you chose ${school.name.toLowerCase()}`
     if ('function' in want)
       return [
         {
@@ -102,7 +102,7 @@ function inSituation(
   const names = missing(plain).map((want) => wantName(model, want))
   return [
     {
-      title: `${situationName(plan, situation)} says ${school.name.toLowerCase()}; neither base nor a bank is set so`,
+      title: `${situationName(plan, situation)}: you chose ${school.name.toLowerCase()}, but neither base nor a bank is set so`,
       reason: `${school.reason} In base ${names.join(' and ')} ${names.length === 1 ? 'is' : 'are'} set otherwise: change base, or make a bank for this situation.`,
       row,
     },
@@ -162,7 +162,7 @@ function against(input: CheckInput, school: School, want: Want): CheckResult[] {
           : 'nothing like it'
   return [
     {
-      title: `${setting.label} is ${showValue(setting.domain, now)}; your school says ${school.name.toLowerCase()}`,
+      title: `${setting.label} is ${showValue(setting.domain, now)}; you chose ${school.name.toLowerCase()}`,
       reason: there
         ? `${school.reason} That is ${words} here.`
         : `${school.reason} This body has no such value of ${setting.label}.`,
@@ -194,7 +194,7 @@ function againstKey(
     if (holders.length > 0 || !place) return []
     return [
       {
-        title: `${fn.name} is on no key; your school says ${school.name.toLowerCase()}`,
+        title: `${fn.name} is on no key; you chose ${school.name.toLowerCase()}`,
         reason: school.reason,
         row: keyRow(place.address),
         mends: empty
@@ -208,7 +208,7 @@ function againstKey(
     ]
   }
   return holders.map((key) => ({
-    title: `${keyName(key)} has ${fn.name}; your school says ${school.name.toLowerCase()}`,
+    title: `${keyName(key)} has ${fn.name}; you chose ${school.name.toLowerCase()}`,
     reason: school.reason,
     row: keyRow(key.address),
     mends: lookup(model).functions.has('nothing')

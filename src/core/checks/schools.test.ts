@@ -72,7 +72,7 @@ describe('a school', () => {
     expect(others).toEqual([])
     expect([one?.side, one?.title]).toEqual([
       'motion',
-      'In the wings says in kelvin; neither base nor a bank is set so',
+      'In the wings: you chose in kelvin, but neither base nor a bank is set so',
     ])
     expect(one?.reason).toContain('White balance')
     expect(told({ 'base/colour.balanceMode@motion': 'kelvin' })).toEqual([])
@@ -109,7 +109,7 @@ describe('a school', () => {
         .filter(({ row }) => row === rowNamed('school/recentre@bank/hand/one'))
         .map(({ title }) => title)
     expect(told({ 'bank/hand/one/key/stills/front-mid/press': 'centre-point' })).toEqual([])
-    expect(told({})).toEqual([expect.stringContaining('on no key; this bank says')])
+    expect(told({})).toEqual([expect.stringContaining('on no key; for this bank you chose')])
   })
 
   it('of any preset is content with every one of them', () => {

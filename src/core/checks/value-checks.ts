@@ -26,7 +26,7 @@ export const valueChecks: readonly Check[] = [
     cost: 600,
     needs: ['§7'],
     reasonSilences: true,
-    run: ofEachSetting((resolved, input) => withRemark(resolved, input, 'hazard', 'has a price')),
+    run: ofEachSetting((resolved, input) => withRemark(resolved, input, 'hazard', 'has a downside')),
   },
   {
     id: 'value-without-effect',
@@ -134,7 +134,7 @@ function markedDials(input: CheckInput): CheckResult[] {
             at === ''
               ? `${label}: ${mark.label} decides, not ${asked}`
               : `${label}: ${asked} counts only while ${mark.label} stands at ${at}`,
-          reason: `${mark.label} is set by hand and marked: no file and no bank moves it. ${at === '' ? 'At each of its marks something else is said.' : 'At any other mark it decides instead.'}`,
+          reason: `${mark.label} is set by hand and marked: no file and no bank moves it. ${at === '' ? 'Each of its marks sets something else.' : 'At any other mark the dial decides.'}`,
           row: rowOf(model, plan, side, resolved),
           seenIn: one,
         },
@@ -195,7 +195,7 @@ function doubtful(resolved: ResolvedSetting): CheckResult[] {
   return [
     {
       title: `${label}: ${values.join(' or ')}`,
-      reason: `Nobody can say for certain. ${doubt?.because ?? 'Look at the body after the bank was recalled.'}`,
+      reason: `It is not known for certain. ${doubt?.because ?? 'Look at the body after the bank was recalled.'}`,
       row,
       ...(doubt ? { rule: doubt.rule } : {}),
       asks: true,
@@ -218,7 +218,7 @@ function misleadingSigns({ model, plan, side, states: situated }: CheckInput): C
       if (!place || first?.setting.place === 'local') return []
       return [
         {
-          title: `The ${signWords[sign.indicator] ?? sign.indicator} ${sign.says === 'absent' ? 'is not there' : 'misleads'}`,
+          title: `The ${signWords[sign.indicator] ?? sign.indicator} ${sign.says === 'absent' ? 'does not show' : 'cannot be trusted'}`,
           reason: sign.because,
           row: place,
           rule: sign.rule,
@@ -241,13 +241,12 @@ const riskyValues: readonly { means: string; value: string | boolean; because: s
   {
     means: 'shutter.closeAtPowerOff',
     value: true,
-    because: 'A closed shutter can be burnt by strong light, and bent by a finger; dust stays out.',
+    because: 'A closed shutter keeps dust out, but strong light can burn it and a finger can bend it.',
   },
   {
     means: 'movie.heatLimit',
     value: 'high',
-    because:
-      'The body gets warm in the hand before it stops; its maker does not advise it away from a tripod.',
+    because: 'The camera gets hot in the hand before it switches off. Use it on a tripod.',
   },
 ]
 
@@ -261,7 +260,7 @@ function risks({ model, plan, side, first }: CheckInput): CheckResult[] {
     return [
       {
         title: `${setting.label}: ${showValue(setting.domain, value)} is a risk`,
-        reason: `${because} Accept it, with the day; or leave it.`,
+        reason: `${because} Accept the risk, or leave it off.`,
         row,
         mends:
           setting.factory === value
@@ -277,17 +276,17 @@ const agreedValues: readonly { means: string; value: string | boolean; because: 
   {
     means: 'focus.lamp',
     value: false,
-    because: 'The lamp dazzles whoever is photographed, and gives you away; autofocus finds its way without.',
+    because: 'The lamp dazzles people and gives you away, and AF manages without it.',
   },
   {
     means: 'audio.windFilter',
     value: false,
-    because: 'It takes the depth out of voices too; outdoors a fur over the microphone does more.',
+    because: 'It thins voices too. Outdoors a windshield on the microphone does more.',
   },
   {
     means: 'focus.autoSwitch',
     value: false,
-    because: 'You, and not the camera, choose whether it focuses once or follows.',
+    because: 'You want to choose single or continuous AF yourself.',
   },
 ]
 
@@ -304,7 +303,7 @@ function agreed({ model, plan, side, states: situated }: CheckInput): CheckResul
     return [
       {
         title: `${setting.label} is ${showValue(setting.domain, resolved.value)}`,
-        reason: `Nearly everybody sets ${words}: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
+        reason: `Most photographers set ${words}: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
         row,
         mends: [quickFix(plan, `Set ${words}`, 'agreed-default', { [row]: value })],
       },

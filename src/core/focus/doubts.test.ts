@@ -87,7 +87,7 @@ describe('film AF that runs by itself', () => {
   const handsOff = (more = {}) =>
     focusTables(mere, plan(more), film)[0]?.rows.find(({ held }) => held.length === 0)
 
-  it('follows with nothing held, in the table and on the body, and rests where it is on demand', () => {
+  it('follows with nothing held, in the table and on the body, and AF stops on demand', () => {
     expect(handsOff()?.outcomes).toMatchObject([{ does: 'follows', by: null }])
     expect(handsOff(asked)?.outcomes).toMatchObject([{ does: 'no' }])
     expect(focusNow(mere, liveAt(mere, plan(), film)).does).toBe('follows')

@@ -11,7 +11,7 @@ export interface BankFocus {
 
 /** What is held, in one line across the banks. */
 export interface HeldAcross {
-  /** Addresses in the order in which they are pressed; empty for hands off. */
+  /** Addresses in the order in which they are pressed; empty where no key is held. */
   readonly held: readonly string[]
   /** What comes of it in each bank, in the order of the banks; null where a key does not answer there. */
   readonly cells: readonly (FocusRow | null)[]

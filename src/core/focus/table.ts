@@ -6,7 +6,7 @@ import type { Variant } from './variant'
 
 /** What comes of keys held down in this order; more than one outcome where the body alone knows. */
 export interface FocusRow {
-  /** Addresses in the order in which they were pressed; empty for hands off. */
+  /** Addresses in the order in which they were pressed; empty where no key is held. */
   readonly held: readonly string[]
   readonly outcomes: readonly FocusOutcome[]
   /** Why there is more than one outcome; empty where there is one. */

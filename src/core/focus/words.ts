@@ -21,7 +21,7 @@ const doesWords: Readonly<Record<Does, string>> = {
   once: 'finds once',
   follows: 'follows',
   no: 'no autofocus',
-  rests: 'is held back',
+  rests: 'AF stopped',
   keeps: 'keeps distance',
 }
 
@@ -52,7 +52,7 @@ export function outcomeWords(model: BodyModel, outcome: FocusOutcome): OutcomeWo
 
 /** Keys held together, in the order in which they go down, in words. */
 export function heldWords(model: BodyModel, held: readonly string[]): string {
-  if (held.length === 0) return 'Hands off'
+  if (held.length === 0) return 'No key held'
   return held
     .map((key) => {
       const address = lookup(model).addresses.get(key)

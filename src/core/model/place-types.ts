@@ -35,11 +35,11 @@ export interface HoldSet {
   readonly allows?: readonly string[]
 }
 
-/** One stop of the mode dial, or one entry of a list that stands for it. */
+/** One position of the mode dial, or one entry of a list that stands for it. */
 export interface ModePosition {
   readonly id: string
   readonly name: string
-  /** Null at a stop whose slot may hold either side. */
+  /** Null at a position whose slot may hold either side. */
   readonly side: Side | null
   readonly kind: 'plain' | 'slot' | 'remembered' | 'special'
   /** The slot it recalls. */

@@ -174,7 +174,7 @@ export function gridCountsIn(plan: Plan): boolean {
   return rowValue(plan.rows, ownerRow('gridCounts')) === true
 }
 
-/** Whether a need comes while the film runs. */
+/** Whether a need comes while recording. */
 export function recorded(need: Need): boolean {
   return need.flags.includes('recording') && need.side === 'motion'
 }

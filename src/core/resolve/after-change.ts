@@ -86,7 +86,7 @@ function differ(before: Plan, after: Plan, row: RowId): boolean {
 /**
  * What a plan amounts to where another one, differing in `changed` only, amounted to `before`: the same answer as
  * `resolve` gives, with every part that is not touched taken over as it stands. The context is the one of `before`, but
- * for the stop of the mode dial.
+ * for the position of the mode dial.
  */
 export function resolveAfter(
   model: BodyModel,
@@ -132,7 +132,7 @@ function busy(context: Context): boolean {
   return (context.held?.length ?? 0) > 0 || (context.latched?.length ?? 0) > 0
 }
 
-/** What another stop of the mode dial fixes or keeps for itself; null where it stands at the same. */
+/** What another position of the mode dial fixes or keeps for itself; null where it stands at the same. */
 function movedSettings(model: BodyModel, before: Context, after: Context): string[] | null {
   if (before.position === after.position) return null
   const stops = model.positions.filter((one) => one.id === before.position || one.id === after.position)

@@ -62,7 +62,7 @@ export function whereaboutsIn(model: BodyModel, context: Context, exposureMode?:
   }
 }
 
-/** The stop of the mode dial: as the context says, else the slot's own; undefined where nobody says. */
+/** The position of the mode dial: as the context says, else the slot's own; undefined where nobody says. */
 export function positionIn(model: BodyModel, context: Context): ModePosition | undefined {
   if (context.position !== undefined) return model.positions.find((one) => one.id === context.position)
   const slots = Object.entries(context.banks)
@@ -169,7 +169,7 @@ const fittedFor = memoize((model: BodyModel) => {
 })
 
 /**
- * The context with a lever or the exposure mode put elsewhere: by the stop of the mode dial that fixes it there, where
+ * The context with a lever or the exposure mode put elsewhere: by the position of the mode dial that fixes it there, where
  * the body has such stops, else by hand.
  */
 export function standingAt(

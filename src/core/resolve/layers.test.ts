@@ -62,7 +62,7 @@ describe('where a value lives', () => {
     ).toBe(90)
   })
 
-  it('is a cell for each stop of the mode dial', () => {
+  it('is a cell for each position of the mode dial', () => {
     const rows = { 'base/movie.slowRate@slow-quick': 's120' }
     expect(setting('movie.slowRate', linden, rows, { side: 'motion', position: 'slow-quick' })?.value).toBe(
       's120',

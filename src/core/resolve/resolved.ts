@@ -19,7 +19,7 @@ export interface Link {
   readonly value: Value
   /** The row of the plan that says so; null where none does. */
   readonly row: RowId | null
-  /** The rule, held function or stop of the mode dial that says so; null where none does. */
+  /** The rule, held function or position of the mode dial that says so; null where none does. */
   readonly from: string | null
   readonly because: string | null
 }

@@ -5,7 +5,7 @@
  *     run                     idle, standby, recording, menu, playback
  *     setting/<id>            the value in force, rules that feed this one included
  *     bank/<family>           slot in force, or plain
- *     position                stop of the mode dial
+ *     position                position of the mode dial
  *     lens/contacts           whether lens and body can talk
  *     lens/focal              longest focal length in millimetres
  *     lens/widest             widest aperture at the short end; lens/widest-long at the long end

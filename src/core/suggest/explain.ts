@@ -38,6 +38,7 @@ export function explain(
   changes: readonly Change[],
   most: number,
 ): Explained[] {
+  if (changes.length === 0) return []
   let report = reach
   const whole = must(applyStep(model, plan, stepFor(model, plan, changes, 'explain all')))
   return changes.map((change, i) => {

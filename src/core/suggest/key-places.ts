@@ -90,10 +90,20 @@ function isReliedOn({ model }: Basis, { factory }: Address, today: string): bool
   return today === factory && (means === 'movie.record' || means === 'menu.full')
 }
 
+/** Whether a key of a side starts autofocus: nobody wants a second one because it is a finger's breadth nearer. */
+function startsFocusSomewhere({ model, plan }: Basis, side: Address['side']): boolean {
+  return model.functions.some(
+    ({ id, means }) => focusRole(means) === 'starts' && addressesWith(model, plan, side, id).length > 0,
+  )
+}
+
 /** Whether a function is on a key of its own already, from which no hand wants it moved or doubled: recording, the menu. */
-function isOnItsOwnKey({ model, plan, keepsReliedOn }: Basis, side: Address['side'], id: string): boolean {
+function isOnItsOwnKey(basis: Basis, side: Address['side'], id: string): boolean {
+  const { model, plan, keepsReliedOn } = basis
   const means = lookup(model).functions.get(id)?.means
-  if (!keepsReliedOn || (means !== 'movie.record' && means !== 'menu.full')) return false
+  if (!keepsReliedOn) return false
+  if (focusRole(means ?? null) === 'starts') return startsFocusSomewhere(basis, side)
+  if (means !== 'movie.record' && means !== 'menu.full') return false
   return addressesWith(model, plan, side, id).some(({ factory }) => factory === id)
 }
 

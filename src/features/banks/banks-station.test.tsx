@@ -42,18 +42,18 @@ describe('the banks side by side', () => {
     await settled()
     expect(screen.queryByText(/are being compared/)).toBeNull()
     expect(screen.getByRole('columnheader', { name: /Interviews/ })).toBeDefined()
-    expect(row(/^Shutter for the rate/).textContent).toContain('1/50')
+    expect(row(/^Shutter speed for the frame rate/).textContent).toContain('1/50')
   })
 
   it('show a value that is chosen at once, and what comes of it a moment later', async () => {
     const { plan, user } = await station()
-    const before = row(/^Shutter for the rate/).textContent
+    const before = row(/^Shutter speed for the frame rate/).textContent
     await choose(user, field('Frame rate in Interviews'), '100p')
     expect(field('Frame rate in Interviews').selectedOptions[0]?.text).toBe('100p')
     expect(plan().rows[rowNamed('bank/dial/ebb/movie.frameRate')]).toBe('100p')
     await settled()
-    expect(row(/^Shutter for the rate/).textContent).not.toBe(before)
-    expect(row(/^Shutter for the rate/).textContent).toContain('1/200')
+    expect(row(/^Shutter speed for the frame rate/).textContent).not.toBe(before)
+    expect(row(/^Shutter speed for the frame rate/).textContent).toContain('1/200')
   })
 
   it('tell of a cell where its value comes from, and take it back to base', async () => {

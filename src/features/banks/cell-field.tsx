@@ -13,7 +13,7 @@ const marks: Partial<Record<Cell['standing'], string>> = {
   residue: 'left over',
   drift: 'drifted',
   kept: 'kept',
-  forced: 'replaced',
+  forced: 'camera sets',
   refused: 'refused',
 }
 

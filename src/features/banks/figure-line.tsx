@@ -3,6 +3,8 @@
 import { TriangleAlert } from 'lucide-react'
 import type { Column } from '@/core/banks/columns'
 import type { Figure } from '@/core/banks/figures'
+import { Explain } from '@/ui/explain'
+import { figureSentences } from './figure-sentences'
 import { Offer } from '@/ui/button'
 
 /** A reckoned line: for each column one of its figures, with a mark where it is a problem. */
@@ -25,6 +27,7 @@ export function FigureLine({
     <tr className="border-b bg-glass align-top">
       <th scope="row" className="py-1 pr-2 pl-1 text-left font-normal">
         {what}
+        <Explain label={what} about={{ text: figureSentences[id] }} />
       </th>
       {columns.map((column, i) => {
         const figure = figures[i]?.find((one) => one.id === id)

@@ -8,7 +8,7 @@ import { plannedSlots } from '@/core/plan/plan'
 import type { Banks } from '@/core/analysis/questions'
 import { useDesk, usePlan, ValueField } from '@/features/desk'
 
-const swapWords = { plain: 'the plain film settings', 'last-used': 'what was last used' } as const
+const swapWords = { plain: 'the plain movie settings', 'last-used': 'what was last used' } as const
 
 /** Which bank the record key films with when it is pressed in stills, and where the swap key goes. */
 export function FilmWith({ filming: { record, swap } }: { filming: NonNullable<Banks['filming']> }) {
@@ -20,7 +20,7 @@ export function FilmWith({ filming: { record, swap } }: { filming: NonNullable<B
   const goes = lookup(model).doubts.has('filming/swapTo') ? 'test on body' : swapWords[filming.swapTo]
   const names = record.to.map(({ banks }) => {
     const slot = plannedSlots(model, plan).find((one) => banks[one.family] === one.slot)
-    return slot?.name ?? 'the plain film settings'
+    return slot?.name ?? 'the plain movie settings'
   })
   const setting = lookup(model).settings.get(filming.namedBy ?? '')
   const row = setting && baseRow(plan.rows, setting, defaultWhereabouts(model, 'stills'))

@@ -11,6 +11,7 @@ import { useDesk, usePlanPart } from '@/features/desk'
 import { CellField } from './cell-field'
 import { FigureLine } from './figure-line'
 import type { InHand, SetCell, TakePlace } from './use-banks-station'
+import { Explain } from '@/ui/explain'
 
 /**
  * The matrix: settings down, base and whatever varies it across. What differs stands out, what is inherited is quiet,
@@ -55,13 +56,13 @@ export const MatrixTable = memo(function MatrixTable({
         </thead>
         <tbody>
           <FigureLine
-            what="Shutter for the rate"
+            what="Shutter speed for the frame rate"
             id="shutter"
             columns={columns}
             figures={figures}
             onMend={mend}
           />
-          <FigureLine what="Light against base" id="light" columns={columns} figures={figures} />
+          <FigureLine what="Exposure against base" id="light" columns={columns} figures={figures} />
           {shown.map((row) => (
             <MatrixLine
               key={row.setting.id}
@@ -109,6 +110,7 @@ const MatrixLine = memo(function MatrixLine({
     <tr className="border-b align-top">
       <th scope="row" className="py-0.5 pr-2 text-left leading-tight font-normal">
         {setting.label}
+        <Explain label={setting.label} about={{ means: { kind: 'setting', id: setting.means } }} />
       </th>
       {cells.map((cell, i) => {
         const column = columns[i]
@@ -137,7 +139,7 @@ const OutsideLine = memo(function OutsideLine({ columns, outside }: Pick<Banks, 
   return (
     <tr className="align-top">
       <th scope="row" className="py-1 pr-2 text-left leading-tight font-normal text-silt">
-        Outside, must be right
+        Not stored in banks
       </th>
       {columns.map((column, i) => {
         const settings = outside[i] ?? []

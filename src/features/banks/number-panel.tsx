@@ -7,6 +7,8 @@ import type { Figure } from '@/core/banks/figures'
 import type { Offered } from '@/core/banks/sizes'
 import { useDesk, usePlan } from '@/features/desk'
 import { NumberField } from '@/ui/number-field'
+import { Explain } from '@/ui/explain'
+import { figureSentences } from './figure-sentences'
 import { HowReckoned } from './figure-line'
 
 /** What each bank brings with it in numbers, and what film it excludes, with what to switch off first. */
@@ -32,7 +34,9 @@ export const NumberPanel = memo(function NumberPanel({
             {mine.map((figure) => (
               <details key={figure.id} className="text-small">
                 <summary className={`cursor-pointer list-none ${figure.fits ? '' : 'text-lichen'}`}>
-                  {figure.what} <b className="font-mono font-semibold">{figure.value}</b>
+                  {figure.what}
+                  <Explain label={figure.what} about={{ text: figureSentences[figure.id] }} />{' '}
+                  <b className="font-mono font-semibold">{figure.value}</b>
                   <span className="text-silt"> · {figure.words}</span>
                 </summary>
                 <HowReckoned figure={figure} />
@@ -68,7 +72,7 @@ function WorkFacts() {
   ] as const
   return (
     <details className="border-t pt-1 text-small">
-      <summary className="cursor-pointer text-brine">What these are reckoned with</summary>
+      <summary className="cursor-pointer text-brine">What these numbers go by</summary>
       <div className="mt-1 grid gap-1">
         {facts.map(([fact, label, placeholder]) => {
           const [from, to] = ownerRange(fact)

@@ -13,7 +13,7 @@ import type { BaseChange } from './follow-card'
 export const panels = {
   numbers: 'Numbers',
   build: 'Build',
-  keeping: 'Keeping',
+  keeping: 'Stored',
   hold: 'Hold',
   share: 'Shared',
   problems: 'Problems',

@@ -88,7 +88,7 @@ const Plates = memo(function Plates({
         {faces.length === 1 && faces[0] && <Differing shown={shown} face={faces[0]} />}
         <div className="flex-1" />
         <Check checked={heat} onChange={() => setHeat(!heat)} className="text-silt">
-          uses an outing
+          times used an outing
         </Check>
         <FittedChoice fitted={fitted} onChange={setFitted} />
       </div>

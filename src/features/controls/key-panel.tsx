@@ -6,6 +6,7 @@ import { lookup } from '@/core/model/lookup'
 import { leaveAsDelivered, type Displaced } from '@/core/plan/assign'
 import type { FunctionRating } from '@/core/reach/rate-functions'
 import { FindingCard, ReasonField, RowNotes, useDesk, usePlan } from '@/features/desk'
+import { Explain } from '@/ui/explain'
 import { Button, Offer } from '@/ui/button'
 import { MannerSign } from '@/ui/plate/manner'
 import { useStable } from '@/ui/use-stable'
@@ -122,7 +123,10 @@ function OnTheKey({
         </span>
         {fn && <MannerSign manner={fn.manner} />}
       </p>
-      <p className="font-head text-lead font-semibold text-pan">{fn ? fn.name : 'Nothing assigned'}</p>
+      <p className="font-head text-lead font-semibold text-pan">
+        {fn ? fn.name : 'Nothing assigned'}
+        {fn && <Explain label={fn.name} about={{ means: { kind: 'function', id: fn.means } }} />}
+      </p>
       {rating && <RatingWords rating={rating} menuOf={(id) => menuAddress.get(id)} />}
       <ReasonField row={row} ask={reasonAsked} />
       <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-small">

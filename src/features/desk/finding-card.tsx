@@ -1,12 +1,15 @@
 'use client'
 
-import { acceptRow, type RowId } from '@/core/plan/rows'
+import { lookup } from '@/core/model/lookup'
+import { functionAt } from '@/core/plan/assign'
+import { acceptRow, addressKeyOf, type RowId } from '@/core/plan/rows'
 import { Fragment, useState, type ReactNode } from 'react'
 import type { Finding } from '@/core/checks/finding'
+import { Explain } from '@/ui/explain'
 import { Offer } from '@/ui/button'
 import { Fold } from '@/ui/fold'
 import { SeveritySign } from '@/ui/severity'
-import { useDesk } from './desk-context'
+import { useDesk, usePlan } from './desk-context'
 import { TryFinding } from './try-link'
 import { WhyForm } from './why-form'
 
@@ -25,7 +28,10 @@ export function FindingCard({ finding }: { finding: Finding }) {
           {finding.asks && ' · test on body'}
         </span>
       </p>
-      <p className="font-semibold">{finding.title}</p>
+      <p className="font-semibold">
+        {finding.title}
+        <About finding={finding} />
+      </p>
       <p>{finding.reason}</p>
       <Places finding={finding} />
       <p className="mt-1 text-small text-silt">
@@ -71,6 +77,18 @@ function Accept({ finding }: { finding: Finding }) {
       )}
     </>
   )
+}
+
+/** What the setting or the function is that a finding is about. */
+function About({ finding: { about, row, title } }: { finding: Finding }) {
+  const { model } = useDesk().start
+  const plan = usePlan()
+  const { settings, functions, addresses } = lookup(model)
+  const setting = settings.get(about ?? '')
+  if (setting) return <Explain label={title} about={{ means: { kind: 'setting', id: setting.means } }} />
+  const address = addresses.get(addressKeyOf(row) ?? '')
+  const fn = address && functions.get(functionAt(plan, address) ?? '')
+  return fn ? <Explain label={title} about={{ means: { kind: 'function', id: fn.means } }} /> : null
 }
 
 /** The rows that keep one reason for every place of a finding. */

@@ -159,7 +159,7 @@ function letGo(model: BodyModel, table: FocusTable, row: FocusRow): string {
       const after = released(table, row, key)?.outcomes[0]
       const does = after ? outcomeWords(model, after).does : 'nothing'
       const name = row.held.length > 1 ? `${heldWords(model, [key])}: ` : ''
-      return `${name}${after?.does === 'no' ? 'rests where it is' : does}`
+      return `${name}${after?.does === 'no' ? 'AF stops' : does}`
     })
     .join('; ')
 }

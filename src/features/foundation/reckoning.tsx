@@ -19,7 +19,7 @@ export const Reckoning = memo(function Reckoning() {
       <section className="border bg-sheet px-4 py-3">
         <h2 className="font-head text-lead font-semibold">Your target</h2>
         <p className="mt-1 flex items-center justify-between gap-2">
-          At the finder, by use
+          With the eye at the finder
           <span>
             <NumberField
               label="Target in percent"
@@ -43,7 +43,7 @@ export const Reckoning = memo(function Reckoning() {
         )}
       </section>
       <Figures
-        title="Times of the hand"
+        title="Seconds per action"
         note="Seconds. Measure yourself with a watch and write your own."
         figures={operators.map(({ id, words, seconds, source }) => ({ id, words, usual: seconds, source }))}
       />

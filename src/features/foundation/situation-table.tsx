@@ -10,7 +10,8 @@ import { needFlags, type NeedFlag } from '@/core/vocabulary/need-flags'
 import { knows } from '@/core/reach/paths'
 import { useDesk, useKeptText } from '@/features/desk'
 import { EyeSign, formula, secondsOf } from '@/features/reach'
-import { termOf } from '@/core/vocabulary/terms'
+import { settingTerms, termOf } from '@/core/vocabulary/terms'
+import { Explain } from '@/ui/explain'
 import { IconButton, Offer } from '@/ui/button'
 import { Check } from '@/ui/check'
 import { NumberField } from '@/ui/number-field'
@@ -50,7 +51,7 @@ export const SituationTable = memo(function SituationTable({
               <th className="px-2 py-1 font-normal">times an outing</th>
               <th className="px-1 py-1 text-center font-normal">urgent</th>
               <th className="px-1 py-1 text-center font-normal">eye at finder</th>
-              {films && <th className="px-1 py-1 text-center font-normal">film runs</th>}
+              {films && <th className="px-1 py-1 text-center font-normal">recording</th>}
               <th className="px-2 py-1 font-normal">quickest way now</th>
               <th className="px-2 py-1 text-right font-normal whitespace-nowrap">an outing</th>
               <th className="w-8" />
@@ -172,12 +173,16 @@ const NeedRow = memo(function NeedRow({
   const spoken: Record<NeedFlag, string> = {
     urgent: 'urgent',
     finder: 'eye at the finder',
-    recording: 'while the film runs',
+    recording: 'while recording',
   }
   return (
     <tr className="border-b align-top last:border-0">
       <th scope="row" className="py-2 pr-2 text-left font-semibold">
         {term}
+        <Explain
+          label={term}
+          about={{ means: { kind: settingTerms.has(need.what) ? 'setting' : 'function', id: need.what } }}
+        />
       </th>
       <td className="px-2 py-1 whitespace-nowrap">
         <NumberField

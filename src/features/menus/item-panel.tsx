@@ -1,7 +1,7 @@
 'use client'
 
 import { type RowId, describeRow } from '@/core/plan/rows'
-import { itemName } from '@/core/model/lookup'
+import { itemName, lookup } from '@/core/model/lookup'
 import { deliveredAt, itemAt } from '@/core/plan/menu-items'
 import {
   FindingCard,
@@ -14,6 +14,7 @@ import {
   usePlan,
   useFindings,
 } from '@/features/desk'
+import { Explain } from '@/ui/explain'
 import { later } from '@/ui/later'
 import { Button, Offer } from '@/ui/button'
 import { useItems } from './use-menus-station'
@@ -49,6 +50,8 @@ export function ItemPanel({
   }
   const item = itemAt(model, plan, row)
   const delivered = deliveredAt(model, row)
+  const means = lookup(model).settings.get(item ?? '')?.means
+  const meant = means == null ? null : ({ kind: 'setting', id: means } as const)
   return (
     <div className="grid gap-3">
       <section className="border bg-sheet px-3.5 py-3">
@@ -58,6 +61,7 @@ export function ItemPanel({
         </div>
         <h2 className="font-head text-lead font-semibold text-pan">
           {item === null ? 'Empty' : itemName(model, item)}
+          {meant && <Explain label={itemName(model, item ?? '')} about={{ means: meant }} />}
         </h2>
         {item !== null && uses.get(item)?.way && (
           <p className="text-small text-silt">Quickest way now: {uses.get(item)?.way}</p>

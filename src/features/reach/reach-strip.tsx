@@ -6,6 +6,7 @@ import Link from 'next/link'
 import { posturesOf } from '@/core/model/controls'
 import type { ReachReport } from '@/core/reach/report'
 import { useDesk, useDeskPart, usePlanPart, useReach } from '@/features/desk'
+import { Explain } from '@/ui/explain'
 import { Select } from '@/ui/select'
 import { percent, postureWords, secondsOf, signed } from './words'
 
@@ -57,31 +58,37 @@ export const ReachStrip = memo(function ReachStrip({
           <span className="font-head text-title leading-none font-semibold tabular-nums">
             {shown((one) => percent(one.byUse))}
           </span>
-          <span>at the finder, by use</span>
+          <span>
+            with the eye at the finder
+            <Explain label="with the eye at the finder" about={{ text: sentences.byUse }} />
+          </span>
           <Change amount={change((one) => one.byUse)} unit="%" />
         </p>
         <Meter share={next?.byUse ?? 0} target={typeof target === 'number' ? target / 100 : null} />
       </div>
       <Figure
         label="of the needs"
+        about={sentences.byCount}
         value={shown((one) => percent(one.byCount))}
         change={change((one) => one.byCount)}
         unit="%"
       />
       <Figure
         label="without a menu"
+        about={sentences.menuFree}
         value={shown((one) => percent(one.menuFree))}
         change={change((one) => one.menuFree)}
         unit="%"
       />
       <Figure
         label="an outing"
+        about={sentences.seconds}
         value={shown((one) => secondsOf(one.seconds))}
         change={change((one) => one.seconds)}
         unit="s"
         lessIsGood
       />
-      <Figure label="keys × meanings" value={shown((one) => String(one.load))} />
+      <Figure label="to remember" about={sentences.load} value={shown((one) => String(one.load))} />
       <div className="ml-auto flex flex-wrap items-center gap-2">
         <Select
           label="How the camera is held"
@@ -95,14 +102,27 @@ export const ReachStrip = memo(function ReachStrip({
   )
 })
 
+/** What each figure says, in a sentence. */
+const sentences = {
+  byUse: 'Of all adjustments in an outing, how many you can make without taking the eye off the finder.',
+  byCount:
+    'Of the different things you adjust, how many you can reach without taking the eye off the finder.',
+  menuFree: 'Of all adjustments in an outing, how many need no menu.',
+  seconds: 'Time spent adjusting in one outing: each need by its quickest way, times how often it comes.',
+  load: 'Keys that do something else than as delivered, counted once for each side and meaning: what the hand has to learn.',
+} as const
+
 function Figure({
   label,
   value,
   change = 0,
   unit = 's',
   lessIsGood = false,
+  about,
 }: {
   label: string
+  /** What the figure says, in a sentence. */
+  about?: string
   value: string
   change?: number
   unit?: 's' | '%'
@@ -113,7 +133,10 @@ function Figure({
       <span className="block font-semibold tabular-nums">
         {value} <Change amount={change} unit={unit} lessIsGood={lessIsGood} />
       </span>
-      <span className="block text-small text-silt">{label}</span>
+      <span className="block text-small text-silt">
+        {label}
+        {about && <Explain label={label} about={{ text: about }} />}
+      </span>
     </p>
   )
 }

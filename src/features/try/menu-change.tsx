@@ -6,6 +6,7 @@ import type { Seen } from '@/core/camera/live/seen'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
 import { ValueField } from '@/features/desk'
+import { Explain } from '@/ui/explain'
 import { PickList } from '@/ui/pick-list'
 
 /** A value changed in the camera's own menu: it lands where the camera keeps it, or is lost with the bank. */
@@ -25,7 +26,10 @@ export function MenuChange({
     <section aria-label="In the menu">
       {setting && (
         <div className="mb-2 border bg-sheet px-3 py-2">
-          <p className="font-semibold">{setting.label}</p>
+          <p className="font-semibold">
+            {setting.label}
+            <Explain label={setting.label} about={{ means: { kind: 'setting', id: setting.means } }} />
+          </p>
           <p className="text-small text-silt">{menuAddress.get(setting.id)}</p>
           <ValueField
             key={setting.id}
