@@ -13,29 +13,11 @@ import {
   type ReactNode,
   type Ref,
 } from 'react'
+import { useExplained } from './explain'
 import { useShared } from './use-shared'
 import { useSynonyms, type Meaning } from './use-synonyms'
 
-/**
- * A list that is searched by typing and gone through with the arrows while the cursor stays in the field; Enter picks.
- * Only what is in view is drawn, so that it is as quick with a thousand things.
- */
-export function PickList<T>({
-  label,
-  list,
-  placeholder,
-  items,
-  textOf,
-  meansOf,
-  onPick,
-  option,
-  as = Option,
-  dragOf,
-  nothing,
-  onType,
-  onEscape,
-  tall = '340px',
-}: {
+interface PickListProps<T> {
   /** Shown above the field. */
   label: string
   /** Name of the list, spoken. */
@@ -60,7 +42,28 @@ export function PickList<T>({
   onEscape?: () => void
   /** How high the list may be, as CSS has it. */
   tall?: string
-}) {
+}
+
+/**
+ * A list that is searched by typing and gone through with the arrows while the cursor stays in the field; Enter picks.
+ * Only what is in view is drawn, so that it is as quick with a thousand things.
+ */
+export function PickList<T>({
+  label,
+  list,
+  placeholder,
+  items,
+  textOf,
+  meansOf,
+  onPick,
+  option,
+  as = Option,
+  dragOf,
+  nothing,
+  onType,
+  onEscape,
+  tall = '340px',
+}: PickListProps<T>) {
   const id = useId()
   const [typed, setTyped] = useState('')
   const search = useRef<HTMLInputElement>(null)
@@ -86,37 +89,53 @@ export function PickList<T>({
         }}
         onClose={() => type('')}
       >
-        <label htmlFor={id} className="text-small text-silt">
-          {label}
-        </label>
-        <ComboboxInput
-          id={id}
-          ref={search}
-          autoComplete="off"
-          placeholder={placeholder}
-          onChange={(event) => type(event.target.value)}
-          onKeyDown={(event) => {
-            if (event.key === 'Escape') onEscape?.()
-          }}
-          className="mt-0.5 block min-h-9 w-full rounded border bg-crust px-2 placeholder:text-silt"
-        />
-        <ComboboxOptions
-          static
-          modal={false}
-          aria-label={list}
-          // It needs a height of its own, what is drawn follows from it; and grows with parts that say more.
-          style={{ minHeight: `min(${tall}, ${shown.length * 4}rem)`, maxHeight: tall }}
-          className="mt-2 overflow-y-auto"
-        >
-          {({ option: item }: { option: T }) => (
-            <Part as={as} value={item} drag={dragOf?.(item)} onPick={() => onPick(item)}>
-              {option(item)}
-            </Part>
-          )}
-        </ComboboxOptions>
+        {({ activeOption }) => (
+          <>
+            <label htmlFor={id} className="text-small text-silt">
+              {label}
+            </label>
+            <ComboboxInput
+              id={id}
+              ref={search}
+              autoComplete="off"
+              placeholder={placeholder}
+              onChange={(event) => type(event.target.value)}
+              onKeyDown={(event) => {
+                if (event.key === 'Escape') onEscape?.()
+              }}
+              className="mt-0.5 block min-h-9 w-full rounded border bg-crust px-2 placeholder:text-silt"
+            />
+            <ComboboxOptions
+              static
+              modal={false}
+              aria-label={list}
+              // It needs a height of its own, what is drawn follows from it; and grows with parts that say more.
+              style={{ minHeight: `min(${tall}, ${shown.length * 4}rem)`, maxHeight: tall }}
+              className="mt-2 overflow-y-auto"
+            >
+              {({ option: item }: { option: T }) => (
+                <Part as={as} value={item} drag={dragOf?.(item)} onPick={() => onPick(item)}>
+                  {option(item)}
+                </Part>
+              )}
+            </ComboboxOptions>
+            {meansOf && activeOption !== null && <InHand means={meansOf(activeOption)} />}
+          </>
+        )}
       </Combobox>
       {shown.length === 0 && <p className="py-2 text-silt">{nothing(typed)}</p>}
     </div>
+  )
+}
+
+/** What the part of a list in hand is, in a sentence: its standard term, and what it does. */
+function InHand({ means }: { means: Meaning | null }) {
+  const known = useExplained(means)
+  if (!known) return null
+  return (
+    <p className="mt-1 border-l-2 border-brine pl-2 text-small text-silt">
+      <b className="font-semibold">{known.term}</b>: {known.plain}
+    </p>
   )
 }
 

@@ -161,7 +161,7 @@ describe('two tabs', () => {
     await pick('Movie record')
     await expect
       .poll(() => page.getByRole('alert').filter({ hasText: 'Changed elsewhere' }).innerText())
-      .toMatch(/it is now Nothing; you wanted Record/)
+      .toMatch(/it is now No function; you wanted Movie record/)
     expect(await text('Lower right key')).toBe('empty')
     expect(await page.getByRole('status').filter({ hasText: 'Displaced' }).count()).toBe(0)
     await page.getByRole('button', { name: 'Put mine back' }).click()

@@ -68,7 +68,7 @@ describe('a newcomer', () => {
     await page.getByLabel('Show all').check()
     await chooseIn(page.getByLabel('Movie resolution in Ebb'), 'Open gate')
     const cell = page.getByRole('region', { name: 'Movie resolution in Ebb' })
-    await expect.poll(() => cell.innerText()).toContain('Open frame is not written above 30p')
+    await expect.poll(() => cell.innerText()).toContain('Open gate is recorded up to 30p')
     expect(await page.getByRole('row', { name: /^Movie resolution/ }).innerText()).toContain('refused')
   })
 

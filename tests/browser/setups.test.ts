@@ -55,7 +55,7 @@ describe('banks of the Duet', () => {
         .getByText(
           /Open gate is excluded\. First Movie frame rate: 50p → 25p .*, then Movie crop: 1\.5 × → None/,
         ),
-      page.getByRole('list', { name: 'Excluded in Changes' }).getByText(/^4K wide (4096) is excluded/),
+      page.getByRole('list', { name: 'Excluded in Changes' }).getByText(/^4K wide \(4096\) is excluded/),
     ]
     for (const one of seen) expect([String(one), await inWindow(one)]).toEqual([String(one), true])
   })
@@ -116,7 +116,7 @@ describe('banks of the Duet', () => {
     await go(filmPlan, 'banks')
     await page.getByLabel('ISO sensitivity in Interviews', { exact: true }).focus()
     await page.getByLabel('Expected to change on site').check()
-    await page.getByRole('tab', { name: 'Not stored in banks' }).click()
+    await page.getByRole('tab', { name: 'Stored' }).click()
     const keeping = page.getByRole('region', { name: 'Keeping of Dial banks' })
     expect(await keeping.innerText()).toContain(
       'Interviews: ISO sensitivity set on site is gone when it is left.',
@@ -203,8 +203,11 @@ describe('nine combinations and an area-only key, on the Mere', () => {
     expect(area).toBe('Point')
 
     await page.getByRole('tab', { name: 'Problems' }).click()
-    await page.getByText('Front key, upper: Hold AF area: point does not focus by itself').waitFor()
-    await page.getByRole('link', { name: 'Try it', exact: true }).nth(1).click()
+    await page.getByText(/things? to tidy up$/).click()
+    const about = page
+      .locator('section')
+      .filter({ hasText: 'Front key, upper: Hold AF area: point does not start AF by itself' })
+    await about.last().getByRole('link', { name: 'Try it', exact: true }).click()
     const now = page.getByRole('status').filter({ hasText: 'down:' })
     await expect.poll(() => now.innerText()).toMatch(/Front key, upper down: nothing focuses/)
     await page.locator('[data-address="stills/thumb-rest/press"]').focus()

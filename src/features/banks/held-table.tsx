@@ -7,7 +7,7 @@ import { showStops } from '@/core/numbers/motion'
 import type { LightBetween } from '@/core/resolve/marks'
 import type { Held } from '@/core/analysis/questions'
 import { sameValue } from '@/core/vocabulary/values'
-import { useDesk, usePlan, ValueField } from '@/features/desk'
+import { SettingLabel, useDesk, usePlan, ValueField } from '@/features/desk'
 
 /** The rows of a hold set: before, while its key is held, and after. */
 export function HeldTable({
@@ -42,7 +42,7 @@ export function HeldTable({
           return (
             <tr key={setting.id} className="border-b align-top">
               <th scope="row" className="pr-1 text-left font-normal">
-                {setting.label}
+                <SettingLabel setting={setting} />
               </th>
               <td className="pr-1 font-mono text-silt">{showValue(setting.domain, was)}</td>
               <td className="pr-1">

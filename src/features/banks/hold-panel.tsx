@@ -6,7 +6,7 @@ import { useState } from 'react'
 import { whereIs } from '@/core/banks/columns'
 import type { HoldSet, Setting } from '@/core/model/types'
 import { addressesWith } from '@/core/plan/assign'
-import { TextRow, useAnswer, useDesk, usePlan } from '@/features/desk'
+import { SettingLabel, TextRow, useAnswer, useDesk, usePlan } from '@/features/desk'
 import { Button, Offer } from '@/ui/button'
 import { HeldTable, Jump } from './held-table'
 import { PickList } from '@/ui/pick-list'
@@ -117,7 +117,7 @@ function SetCard({ set }: { set: HoldSet }) {
           <summary className="cursor-pointer text-brine">Not in it, must be right: {outside.length}</summary>
           {outside.map((setting) => (
             <p key={setting.id}>
-              {setting.label} <span className="text-silt">{whereIs(model, setting)}</span>
+              <SettingLabel setting={setting} /> <span className="text-silt">{whereIs(model, setting)}</span>
             </p>
           ))}
         </details>

@@ -1,7 +1,7 @@
 'use client'
 
 import { keepingOf, type Kept } from '@/core/banks/keeping'
-import { useDesk, usePlan } from '@/features/desk'
+import { SettingLabel, useDesk, usePlan } from '@/features/desk'
 import { Button } from '@/ui/button'
 
 /** Snapshot or live: what either means for this plan, what to do in the morning, and the sheet that restores a bank. */
@@ -99,7 +99,7 @@ function Sheet({ title, rows }: { title: string; rows: readonly Kept[] }) {
         {rows.map(({ setting, planned, where }) => (
           <li key={setting.id} className="flex justify-between gap-2">
             <span>
-              {setting.label} <span className="text-silt">{where}</span>
+              <SettingLabel setting={setting} /> <span className="text-silt">{where}</span>
             </span>
             <span className="font-mono">{planned}</span>
           </li>

@@ -7,11 +7,10 @@ import { whereIs, type Column } from '@/core/banks/columns'
 import type { Banks } from '@/core/analysis/questions'
 import { matters, type MatrixRow } from '@/core/banks/matrix-rows'
 import { showValue } from '@/core/model/domain'
-import { useDesk, usePlanPart } from '@/features/desk'
+import { SettingLabel, useDesk, usePlanPart } from '@/features/desk'
 import { CellField } from './cell-field'
 import { FigureLine } from './figure-line'
 import type { InHand, SetCell, TakePlace } from './use-banks-station'
-import { Explain } from '@/ui/explain'
 
 /**
  * The matrix: settings down, base and whatever varies it across. What differs stands out, what is inherited is quiet,
@@ -109,8 +108,7 @@ const MatrixLine = memo(function MatrixLine({
   return (
     <tr className="border-b align-top">
       <th scope="row" className="py-0.5 pr-2 text-left leading-tight font-normal">
-        {setting.label}
-        <Explain label={setting.label} about={{ means: { kind: 'setting', id: setting.means } }} />
+        <SettingLabel setting={setting} />
       </th>
       {cells.map((cell, i) => {
         const column = columns[i]
@@ -151,7 +149,8 @@ const OutsideLine = memo(function OutsideLine({ columns, outside }: Pick<Banks, 
                 <ul>
                   {settings.map((setting) => (
                     <li key={setting.id} className="leading-tight">
-                      {setting.label} <span className="text-silt">{whereIs(model, setting)}</span>
+                      <SettingLabel setting={setting} />{' '}
+                      <span className="text-silt">{whereIs(model, setting)}</span>
                     </li>
                   ))}
                 </ul>

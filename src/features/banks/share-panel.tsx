@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { sharesOf } from '@/core/banks/leaks'
 import type { Side } from '@/core/model/types'
 import { unshare, share } from '@/core/plan/share'
-import { useDesk, usePlan } from '@/features/desk'
+import { SettingLabel, useDesk, usePlan } from '@/features/desk'
 import { Check } from '@/ui/check'
 import { Select } from '@/ui/select'
 
@@ -47,7 +47,7 @@ export function SharePanel() {
                   else desk.refuse(step.refusal)
                 }}
               >
-                {setting.label}
+                <SettingLabel setting={setting} />
               </Check>
               <span className="font-mono text-small">{values.join(' | ')}</span>
             </div>

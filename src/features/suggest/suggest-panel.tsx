@@ -3,7 +3,7 @@
 import { blockedIn } from '@/core/reach/report'
 import { termOf } from '@/core/vocabulary/terms'
 import type { Assumed } from '@/core/suggest/assumed'
-import { useDesk, useReach, ValueField } from '@/features/desk'
+import { SettingLabel, useDesk, useReach, ValueField } from '@/features/desk'
 import { Button } from '@/ui/button'
 import { Check } from '@/ui/check'
 import { NumberField } from '@/ui/number-field'
@@ -88,7 +88,7 @@ function AssumedModes({ assumed }: { assumed: readonly Assumed[] }) {
       {assumed.map(({ row, side, setting, value }) => (
         <p key={row} className="mt-1 flex items-center justify-between gap-2">
           <span>
-            {setting.label}, {side}
+            <SettingLabel setting={setting} />, {side}
           </span>
           <ValueField
             setting={setting}

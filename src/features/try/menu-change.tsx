@@ -5,8 +5,7 @@ import type { LiveEvent } from '@/core/camera/live/events'
 import type { Seen } from '@/core/camera/live/seen'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
-import { ValueField } from '@/features/desk'
-import { Explain } from '@/ui/explain'
+import { SettingLabel, ValueField } from '@/features/desk'
 import { PickList } from '@/ui/pick-list'
 
 /** A value changed in the camera's own menu: it lands where the camera keeps it, or is lost with the bank. */
@@ -27,8 +26,7 @@ export function MenuChange({
       {setting && (
         <div className="mb-2 border bg-sheet px-3 py-2">
           <p className="font-semibold">
-            {setting.label}
-            <Explain label={setting.label} about={{ means: { kind: 'setting', id: setting.means } }} />
+            <SettingLabel setting={setting} />
           </p>
           <p className="text-small text-silt">{menuAddress.get(setting.id)}</p>
           <ValueField
