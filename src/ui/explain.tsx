@@ -19,9 +19,13 @@ export function useExplained(means: Meaning | null): Explained | null {
   useEffect(() => {
     if (key === null || id === null) return
     let isGone = false
-    void import('@/core/vocabulary/explained').then(({ explained }) => {
-      if (!isGone) setKnown({ of: key, explained: explained(kind, id) })
-    })
+    // Where it cannot be fetched, the server being away, nothing is explained until it is asked for again.
+    import('@/core/vocabulary/explained').then(
+      ({ explained }) => {
+        if (!isGone) setKnown({ of: key, explained: explained(kind, id) })
+      },
+      () => undefined,
+    )
     return () => {
       isGone = true
     }

@@ -100,3 +100,28 @@ describe('a list to pick from', () => {
     expect(document.activeElement).toBe(screen.getByLabelText('being typed in'))
   })
 })
+
+describe('a list of settings', () => {
+  it('is searched by other wordings, too, and says what the part in hand is', async () => {
+    const user = userEvent.setup()
+    render(
+      <PickList
+        label="Setting"
+        list="Settings"
+        placeholder="type"
+        items={['assist.zebra', 'exposure.iso', 'focus.peaking']}
+        textOf={(id) => id}
+        meansOf={(id) => ({ kind: 'setting', id })}
+        onPick={vi.fn()}
+        nothing={(typed) => `No ${typed}.`}
+        option={(id) => id}
+      />,
+    )
+    await user.type(screen.getByRole('combobox'), 'edge highlighting')
+    await vi.waitFor(() => expect(options()).toEqual(['focus.peaking']))
+    await screen.findByText('Colours the edges in focus while you focus by hand.', { exact: false })
+    await user.clear(screen.getByRole('combobox'))
+    await user.type(screen.getByRole('combobox'), 'kettle')
+    expect(screen.getByText('No kettle.')).toBeTruthy()
+  })
+})

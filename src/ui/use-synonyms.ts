@@ -18,10 +18,14 @@ export function useSynonyms(isAsked: boolean): Words | undefined {
   useEffect(() => {
     if (!isAsked || words) return
     let isGone = false
-    void import('@/core/vocabulary/synonyms').then(({ searchWords }) => {
-      loaded = searchWords
-      if (!isGone) setWords(() => searchWords)
-    })
+    // Where they cannot be fetched, the server being away, a list is searched by its own words.
+    import('@/core/vocabulary/synonyms').then(
+      ({ searchWords }) => {
+        loaded = searchWords
+        if (!isGone) setWords(() => searchWords)
+      },
+      () => undefined,
+    )
     return () => {
       isGone = true
     }

@@ -211,7 +211,9 @@ function notKept({ model, plan, side }: CheckInput, slot: PlannedSlot): CheckRes
 function stray(input: CheckInput, slot: PlannedSlot, kind: 'residue' | 'drift'): CheckResult[] {
   const { model, plan, side } = input
   const found = reportedStray(model, plan, slot)[kind]
-  const source = String(rowValue(plan.rows, bankFactRow(slot.family, slot.slot, 'startedFrom')))
+  const started = String(rowValue(plan.rows, bankFactRow(slot.family, slot.slot, 'startedFrom')))
+  const from = plannedSlots(model, plan).find((one) => one.family === slot.family && one.slot === started)
+  const source = from?.name ?? started
   return found.flatMap((id): CheckResult[] => {
     const setting = lookup(model).settings.get(id)
     const value = slot.rows[id]
@@ -221,7 +223,9 @@ function stray(input: CheckInput, slot: PlannedSlot, kind: 'residue' | 'drift'):
     )
     const row = bankRow(slot.family, slot.slot, id)
     const origin =
-      kind === 'residue' ? `as in ${source}, which it was started from` : 'and nobody lists it as meant'
+      kind === 'residue'
+        ? `as in ${source}, which it was started from`
+        : 'and it is not listed as meant to differ'
     return [
       {
         title: `${slot.name}: ${setting.label} is ${has ?? ''}`,

@@ -4,6 +4,7 @@ import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { factsOf } from '../rules/condition'
 import type { Resolution, ResolvedSetting } from '../resolve/resolved'
+import { termOf } from '../vocabulary/terms'
 import { decidedBy } from './meaning'
 
 /** What is behind several things that do nothing: the one fact to change, or to know. */
@@ -44,5 +45,6 @@ export function causeOf(model: BodyModel, resolution: Resolution, rule: string, 
 
 function isAt(model: BodyModel, { setting, value }: ResolvedSetting): string {
   const { domain } = lookup(model).settings.get(setting.id) ?? setting
-  return `${setting.label} is ${showValue(domain, value)}`
+  const name = setting.means === null ? setting.label : termOf(setting.means)
+  return `${name} is ${showValue(domain, value)}`
 }

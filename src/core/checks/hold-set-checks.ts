@@ -47,6 +47,7 @@ export const holdChecks: readonly Check[] = [
       callers(input)
         .filter(({ set }) => ticked(input.plan, set).length === 0)
         .map(({ key, set }) => ({
+          ...(key.resolved.source === 'factory' ? { severity: 'tidies' as const } : {}),
           title: `${keyName(key)} uses ${set.name}, which is empty`,
           reason: 'Tick the settings it is to change, or free the key.',
           row: keyRow(key.address),

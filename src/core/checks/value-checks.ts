@@ -302,7 +302,7 @@ function agreed({ model, plan, side, states: situated }: CheckInput): CheckResul
     const words = showValue(setting.domain, value)
     return [
       {
-        title: `${setting.label} is ${showValue(setting.domain, resolved.value)}`,
+        title: `${setting.label}: ${showValue(setting.domain, resolved.value)}`,
         reason: `Most photographers set ${words}: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
         row,
         mends: [quickFix(plan, `Set ${words}`, 'agreed-default', { [row]: value })],
