@@ -65,7 +65,7 @@ focus.pointDisplay | focus point shown; AF frame display; show AF point; AF poin
 focus.point | position of the AF point; focus point location; where the focus point is; AF frame position
 focus.pointLock | lock the focus point; AF point fixed; prevent AF point from moving
 focus.pointReset | focus point recentres; AF point returns to centre; auto recentre focus point
-focus.detection | subject recognition; face and eye detection; eye AF; face detection; subject detect; human detection; face priority AF; eye priority
+focus.detection | subject recognition; face and eye detection; face detection; subject detect; human detection; face priority AF; eye priority
 focus.detectionSubject | subject to detect; recognition target; subject type; detection target; what to detect; people, animals or birds; animal detection
 focus.detectionSubjects | subjects to choose from; subject selection limit; recognition targets available; subject switching set
 focus.detectionEye | right or left eye; eye selection; which eye first; eye priority left right
@@ -329,8 +329,8 @@ controls.stripGuard | touch bar lock; touch strip guard; touch bar safety; unloc
 controls.lockWhat | lock parts; what the lock covers; operation lock settings; controls that are locked; lock options; dial lock
 controls.stickLock | joystick lock; lock the joystick; disable stick
 controls.ownMenuFirst | start in own menu; open favourites first; custom menu first
-controls.menuMemory | recall menu position; menu cursor memory; remember last menu item; menu opens where left; menu start position
-controls.functionMenuFinder | quick menu in viewfinder; function menu display in EVF; fn menu in finder; panel in the finder
+controls.menuMemory | menu cursor memory; return to the last menu position; remember last menu item; menu opens where left; menu start position
+controls.functionMenuFinder | quick menu in viewfinder; function menu display in EVF; panel in the finder
 controls.bankKeeping | auto update custom settings; custom mode auto update; save changes to bank; banks updated by themselves; update set automatically; live banks
 controls.bankWidth | extended banks; what custom modes store; bank coverage; how much banks keep; contents of custom settings
 controls.switchKeeps | stills and movie remember mode; different set for still and movie; mode switch memory; settings kept when switching to movie
@@ -344,9 +344,9 @@ controls.dialKeys | button and dial operation; button-dial hold or release; rele
 /** What else the common functions are called, where it does not follow from the setting they change. Columns: id | wordings. */
 export const functionSynonyms: ReadonlyMap<string, readonly string[]> = wordingsOf(`
 none | nothing; not assigned; unassigned; off; no operation; disabled; empty key
-focus.start | AF-ON; AF on; start focus; start autofocus; autofocus now; back-button focus; activate AF; focus now
+focus.start | AF on; start focus; start autofocus; autofocus now; back-button focus; activate AF; focus now
 focus.startArea | AF start on zone; AF start on whole frame; AF start with zone; start focus with another area; start AF with whole frame
-focus.startDetection | eye AF; start focus on eyes; AF on with eye detection; face detection AF; eye AF hold
+focus.startDetection | start focus on eyes; AF on with eye detection; face detection AF
 focus.startPoint | start focus on the point; spot AF on; AF on with single point; focus on the point
 focus.startTracking | tracking on plus AF on; start tracking; AF on with tracking; track and focus; follow subject with AF on
 focus.stop | AF-OFF; stop autofocus; AF off while held; focus hold; AF pause; interrupt AF; suspend AF; focus stop
@@ -376,7 +376,7 @@ focus.ringOverride | full-time manual toggle; allow ring override; ring override
 focus.tap | tap focus; touch AF; focus where tapped; touch shutter; tap to focus
 focus.holdAreaAndMode | AF area and mode by button and dial; hold and turn for AF mode and area; AF mode and area with dials
 focus.followWhileHeld | hold for continuous AF; momentary continuous AF
-focus.recallDistance | focus preset recall; go to stored distance; recall focus position of the lens; preset focus; memory recall of focus
+focus.recallDistance | focus preset recall; go to stored distance; recall focus position of the lens; preset focus
 focus.toggleTouchPad | touchpad on/off; touch and drag on/off
 exposure.lock | exposure lock; AEL hold; hold exposure; keep exposure; AE lock hold; lock metering
 exposure.lockToggle | AEL toggle; exposure lock toggle; AE lock stays; AE lock until pressed again; keep exposure until pressed again
@@ -423,13 +423,13 @@ display.delete | erase; trash; delete image; delete picture; remove image; bin; 
 display.send | transfer picture; send image; upload image; share; transmit; send to smartphone; transfer to phone
 display.zoomToPoint | zoom to where it was focused; enlarge at focus point; playback zoom to AF point; check focus in playback; 100 % view at focus
 display.voiceMemo | audio note; spoken note; record a memo; voice note; voice annotation; sound memo
-menu.own | my menu; favourites; custom menu; personal menu; user menu; own list
-menu.functions | quick menu; fn menu; control panel; function panel; quick settings; Fn; info panel; on-screen controls
+menu.own | favourites; custom menu; personal menu; user menu; own list
+menu.functions | quick menu; control panel; function panel; quick settings; Fn; info panel; on-screen controls
 menu.full | menu button; main menu; open menu; camera menu; all settings; full menu
 menu.line | menu shortcut; jump to a menu item; one menu item; shortcut to menu item; menu entry
-bank.choose | custom mode selection; select bank; memory selection; bank list; user settings; custom settings bank; choose memory; camera set-up memory
+bank.choose | custom mode selection; select bank; memory selection; bank list; user settings; choose memory; camera set-up memory
 bank.next | next memory; cycle banks; next custom mode; step through banks; next user mode; switch bank
-bank.recall | recall memory; recall custom mode; go to bank; call up memory; recall settings; direct recall of a memory; load bank
+bank.recall | recall custom mode; go to bank; recall settings; call up a memory; direct recall of a memory; load bank
 bank.holdSet | temporary settings while held; custom set while pressed; override set; temporary override; momentary settings
 bank.holdSetToggle | custom set toggle; override until pressed again; latch set; hold set stays
 controls.modeDial | mode selector; PASM dial; program dial; exposure mode dial; shooting mode dial

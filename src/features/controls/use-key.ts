@@ -1,5 +1,6 @@
 'use client'
 
+import type { Finding } from '@/core/checks/finding'
 import { acceptedFunctions, addressesOfControl } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
 import type { ModelFunction } from '@/core/model/types'
@@ -38,9 +39,11 @@ export function useKey(key: string) {
     /** Every function it takes, best first; until it is known how each would stand as the model has them, nothing last. */
     ratings: ratings ?? inModelOrder(acceptedFunctions(model, address)),
     rating: ratings?.find((one) => one.fn.id === current),
-    findings: (findings ?? []).filter(({ places }) =>
-      places.some((place) => place.row === row && place.side === address.side),
-    ),
+    findings: (findings ?? []).flatMap((finding) => {
+      // Of a fact with many places what is said of this key.
+      const mine = finding.places.filter((place) => place.row === row && place.side === address.side)
+      return mine.map((place): Finding => ({ ...finding, ...place, places: [place] }))
+    }),
     /** What anything else put here would displace. */
     would: tried?.ok ? tried.value.displaced : null,
   }
