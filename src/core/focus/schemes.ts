@@ -103,7 +103,7 @@ const told: Readonly<Record<string, Omit<Scheme, 'school'>>> = {
     keepsSpare: false,
   },
   'half-stop': {
-    who: 'Whoever follows with the release and composes in between.',
+    who: 'Whoever follows with the shutter button and composes in between.',
     costs: 'A key that does the opposite of what others expect of a thumb key.',
     settings: [
       ['focus.halfPress', true],

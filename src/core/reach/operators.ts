@@ -21,7 +21,7 @@ export const operators: readonly Operator[] = [
   { id: 'look', words: 'look for it', seconds: 1.35, source: 'keystroke-level model, M' },
   { id: 'leave', words: 'let go and take hold again', seconds: 0.8, source: 'two H' },
   { id: 'away', words: 'eye off the finder and back', seconds: 1.35, source: 'one M; not in the model' },
-  { id: 'gap', words: 'a gap in the film', seconds: 10, source: 'our own; not in the model' },
+  { id: 'gap', words: 'a gap in the recording', seconds: 10, source: 'our own; not in the model' },
 ]
 
 /** Seconds by operator. */

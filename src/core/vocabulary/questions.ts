@@ -22,7 +22,7 @@ focus-start | What starts autofocus?
 focus-hold | How is focus kept?
 > tap | Tap and let go
 > hold | Hold and follow
-focus-box | How large is the area?
+focus-box | How large is the AF area?
 > small | Small box
 > large | Large box
 > frame | Whole frame
@@ -32,7 +32,7 @@ detection-always | When does detection run?
 metering-link | Does metering follow the subject?
 > linked | Linked to the subject
 > apart | Apart
-exposure-way | Who sets the exposure?
+exposure-way | Which exposure mode?
 > manual | All by hand
 > manual-auto-iso | Manual with auto ISO
 > priority | Priority with auto ISO
@@ -40,15 +40,15 @@ balance-way | How is white balance set?
 > kelvin | In kelvin
 > preset | A preset
 > auto | Automatic
-file-kind | What is written?
-> raw | Raw
-> raw-and-small | Raw and a small processed file
+file-kind | Which file type?
+> raw | RAW
+> raw-and-small | RAW and a small processed file
 > processed | Processed only
-raw-packing | How is raw packed?
+raw-packing | Which RAW compression?
 > lossless | Lossless
 > lossy | Lossy
 > none | Uncompressed
-film-tone | Which tone curve is filmed?
+film-tone | Which tone curve?
 > log | Log
 > flat | Flattened look
 > standard | Standard
@@ -98,8 +98,8 @@ heat | How warm may the body get?
 > standard | Standard limit
 > raised | Raised limit
 finder-switch | Who switches between finder and screen?
-> automatic | The eye
-> manual | The hand
+> automatic | The eye sensor
+> manual | A key
 motion-focus | How fast does focus move while filming?
 > slow | Slowly
 > quick | Quickly
@@ -109,28 +109,28 @@ motion-response | How soon does it leave a subject while filming?
 motion-start | What moves focus while filming?
 > runs | It runs by itself
 > asked | Only what you press
-movie-frames | Which compression is filmed?
+movie-frames | Which movie compression?
 > all-intra | All-intra
 > long-gop | Long GOP
 start-over | Reset first, or build on what is there?
 > reset | Reset first
 > build-on | Build on
-area-limit | How many areas are on offer?
+area-limit | How many AF areas are selectable?
 > few | A few
 > all | All
 subject-choice | How is the subject chosen?
 > named | One or two, by name
 > all | All of them
-point-memory | Does the point wait by orientation?
+point-memory | Is there an AF point for each orientation?
 > one | One point
 > each | One for each way up
-recentre | How does the point come back?
+recentre | How does the AF point come back to the middle?
 > key | By a key
 > stick | Moved back
-point-wrap | Does the point run round the edge?
+point-wrap | Does the AF point wrap round the edge?
 > round | Round the edge
 > stops | It stops at the edge
-point-skip | How many points are stepped through?
+point-skip | How many AF points are used?
 > all | All of them
 > fewer | Every second one
 persistence | How long does focus stay with a subject?
@@ -163,25 +163,25 @@ release-follow | Continuous AF: does the picture wait for focus?
 pre-focus | Does it focus before it is asked?
 > before | Before
 > asked | When asked
-magnify-turn | When is the view enlarged?
+magnify-turn | When does the magnifier open?
 > turn | When the ring turns
 > key | By a key
-magnify-time | How long does it stay enlarged?
+magnify-time | How long does the magnifier stay?
 > open | Until it is sent away
 > seconds | A few seconds
 magnify-exit | Does half-press end the magnifier?
 > ends | It ends it
 > stays | It stays
-peaking-level | How easily is an edge called sharp?
+peaking-level | How sensitive is focus peaking?
 > faint | Hardly
 > strong | Easily
 distance-marks | Is the distance shown?
 > shown | Shown
 > hidden | Hidden
-depth-overlay | Is the depth painted?
-> shown | Painted
-> hidden | Not painted
-ring-in-auto | May the ring overrule autofocus?
+depth-overlay | Is the depth overlay shown?
+> shown | Shown
+> hidden | Hidden
+ring-in-auto | May the ring override AF?
 > may | It may
 > not | It may not
 sounds | Does the camera make sounds?
@@ -189,7 +189,7 @@ sounds | Does the camera make sounds?
 > heard | Heard
 quality | Which quality are processed files?
 > fine | The best
-> light | Lighter
+> light | Lower
 stabiliser-use | Is the stabiliser on?
 > on | On, by hand
 > off | Off, on a support

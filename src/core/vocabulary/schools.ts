@@ -35,7 +35,7 @@ export interface Dispute extends Question {
 const text = `
 focus-start | focus.halfPress
 > half-press | One finger does both, and nobody else is puzzled by the camera. | -
-> thumb | The release only takes the picture; focus moves when you say so, and stays when you do not. | -
+> thumb | The shutter button only takes the picture; focus moves when you say so, and stays when you do not. | -
 > both | Each finger has its own way to focus: a point under the index, an eye under the thumb. | -
 > areas | You never change the area: you press the other key, and it focuses there at once. | -
 > tap | The plane is found once, and nothing moves it until you ask again; good for posts and marks. | -
@@ -58,12 +58,12 @@ metering-link | exposure.meterFollowsSubject
 > apart | Exposure stays with the scene while focus moves. | exposure.meterFollowsSubject=false
 exposure-way | exposure.mode exposure.isoAuto
 > manual | The light is constant and so is the picture. | exposure.mode=manual exposure.isoAuto=false
-> manual-auto-iso | Time and aperture are chosen for the subject; the camera fits the rest. | exposure.mode=manual exposure.isoAuto=true
+> manual-auto-iso | Shutter speed and aperture suit the subject; the camera fits the ISO. | exposure.mode=manual exposure.isoAuto=true
 > priority | One dial for what matters; the light may change as it likes. | exposure.isoAuto=true
 balance-way | colour.balanceMode colour.kelvin
 > kelvin | Takes match each other, and the number can be written down. | colour.balanceMode=kelvin
 > preset | One word for each kind of light, found without thinking. | -
-> auto | Raw can be balanced later; nothing to forget now. | colour.balanceMode=auto
+> auto | RAW can be balanced later; nothing to forget now. | colour.balanceMode=auto
 file-kind | image.kind
 > raw | Everything can still be decided. | image.kind=raw
 > raw-and-small | Something to send at once, everything to decide later. | image.kind=both
@@ -88,7 +88,7 @@ shutter-type | shutter.kind
 second-card | cards.second
 > overflow | The most pictures. | cards.second=overflow
 > mirror | A card may fail. | cards.second=mirror
-> split | Raw on the fast card, the others on the small one. | cards.second=split
+> split | RAW on the fast card, the others on the small one. | cards.second=split
 iso-dial | -
 > on-dial | It changes as often as the other two. | -
 > off-dial | It is turned by mistake, and a wrong ISO is seen too late. | -
@@ -209,11 +209,11 @@ ring-in-auto | focus.ringOverride
 > may | A wrong face is left with a touch of the ring. | focus.ringOverride=true
 > not | A ring that is brushed moves nothing. | focus.ringOverride=false
 sounds | body.sounds
-> silent | Beeps are heard in the room and on the film. | body.sounds=false
+> silent | Beeps are heard in the room and in the recording. | body.sounds=false
 > heard | The beep proves that focus was found, and the sound of the shutter that there is a picture. | body.sounds=true
 quality | image.quality
 > fine | Cards are cheap; what was thrown away does not come back. | image.quality=fine
-> light | Small companions to the raw, and long bursts of what nobody prints. | image.quality!=fine
+> light | Small files beside the RAW, and long bursts of what nobody prints. | image.quality!=fine
 stabiliser-use | stabiliser.mode
 > on | By hand it saves more pictures than it spoils. | stabiliser.mode!=off
 > off | On a tripod or a copy stand there is nothing to steady, and it drifts. | stabiliser.mode=off

@@ -116,7 +116,7 @@ export const StateBar = memo(function StateBar({
         />
       ))}
       <Choice
-        label="Hands"
+        label="Held"
         value={stands.posture}
         options={postures.map((one) => [one, postureWords[one]])}
         onPick={(posture) => onEvent({ kind: 'posture', posture: posture as Posture })}

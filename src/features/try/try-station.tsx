@@ -26,7 +26,7 @@ const tryKeys = [
   ['Enter', 'press the key and let it go'],
   ['H', 'hold it, or let it go: two can be down'],
   ['← →', 'turn a dial, wheel or ring by a click'],
-  ['R', 'press the release through'],
+  ['R', 'full press of the shutter button'],
   ['Escape', 'let everything go'],
 ] as const
 
@@ -82,7 +82,7 @@ function TheBody({ known }: { known: TryKnown }) {
         <FacePicker faces={model.faces} face={faceId} onPick={pickFace} all={false} />
         <div className="flex-1" />
         <span className="text-silt">{seen?.side}</span>
-        <Button onClick={() => body.happen({ kind: 'full' })}>Release, pressed through</Button>
+        <Button onClick={() => body.happen({ kind: 'full' })}>Full press</Button>
         <Button onClick={startOver}>Start over</Button>
       </div>
       <div className="mt-2 min-h-21">

@@ -295,5 +295,5 @@ export function focusWords(model: BodyModel, state: LiveState): string {
     rests: 'autofocus rests',
     keeps: 'the distance is kept',
   }
-  return `${words[does]}${full === 'picture-when-sharp' && does === 'no' ? '; the release focuses first' : ''}.`
+  return `${words[does]}${full === 'picture-when-sharp' && does === 'no' ? '; the shutter button focuses first' : ''}.`
 }
