@@ -72,7 +72,7 @@ export const bankChecks: readonly Check[] = [
     id: 'companions',
     title: 'A bank varies something, and nothing of what goes with it',
     severity: 'tidies',
-    many: 'banks vary something without its companions',
+    many: 'choices in banks may want others to go with them',
     needs: ['J20', 'J27'],
     reasonSilences: true,
     run: (input) => slots(input).flatMap((slot) => withoutCompanions(input, slot)),
