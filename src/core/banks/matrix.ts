@@ -1,9 +1,9 @@
-import { baseValue } from '../plan/cells'
+import { baseValue, narrowedBy } from '../plan/cells'
 import { noteRow, rowValue } from '../plan/rows'
 import { showValue } from '../model/domain'
 import { menuOrder } from '../model/lookup'
 import type { BodyModel, Setting, Side } from '../model/types'
-import { isStoredAt, leastWidth } from '../model/widths'
+import { leastWidth } from '../model/widths'
 import type { Plan } from '../plan/plan'
 import { reportedStray } from '../plan/stray'
 import { resolve } from '../resolve/resolve'
@@ -93,7 +93,7 @@ function cellOf(
   if (rule) return { ...base, standing: 'forced' }
   if (column.kind === 'base') return { ...base, standing: 'base' }
   if (row === null) return { ...base, standing: 'outside' }
-  const widener = column.kind === 'slot' ? narrow(model, plan, column, setting) : null
+  const widener = column.kind === 'slot' ? narrowedBy(model, plan.rows, setting, column.side) : null
   if (widener && own !== null)
     return {
       ...base,
@@ -105,18 +105,6 @@ function cellOf(
   if (rowValue(plan.rows, noteRow('source', row)) === 'kept') return { ...base, standing: 'kept' }
   if (stray?.residue.has(setting.id)) return { ...base, standing: 'residue' }
   return { ...base, standing: stray?.drift.has(setting.id) ? 'drift' : 'varied' }
-}
-
-/** The menu line that would have to be on for a slot to keep a setting; null where it keeps it. */
-function narrow(
-  model: BodyModel,
-  plan: Plan,
-  { family, side }: Extract<Column, { kind: 'slot' }>,
-  setting: Setting,
-) {
-  if (setting.storedWhen === undefined) return null
-  const widener = model.settings.find(({ id }) => id === family.widenedBy)
-  return widener && !isStoredAt(setting, baseValue(model, plan.rows, widener, side)) ? widener : null
 }
 
 /** Settings a column does not hold and that show in what it makes: they have to be right when it is recalled. */

@@ -1,8 +1,8 @@
-import { baseRow, baseValue, defaultWhereabouts } from '../plan/cells'
+import { baseRow, baseValue, defaultWhereabouts, narrowedBy } from '../plan/cells'
 import { bankFactRow, bankRow, rowValue } from '../plan/rows'
 import { showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
-import { isStoredAt, leastWidth } from '../model/widths'
+import { leastWidth } from '../model/widths'
 import { sharesOf } from '../banks/leaks'
 import { putBack } from '../plan/bulk'
 import { unshare } from '../plan/share'
@@ -184,27 +184,24 @@ function withoutCompanions({ model, plan }: CheckInput, slot: PlannedSlot): Chec
 /** Rows that a family keeps only while a menu item widens it, in a plan that leaves it narrow. */
 function notKept({ model, plan, side }: CheckInput, slot: PlannedSlot): CheckResult[] {
   const family = model.families.find(({ id }) => id === slot.family)
-  const widener = lookup(model).settings.get(family?.widenedBy ?? '')
-  if (!family || !widener) return []
-  const width = baseValue(model, plan.rows, widener, side)
-  const rows = model.settings.filter(
-    (setting) =>
-      setting.storedBy === slot.family && !isStoredAt(setting, width) && slot.rows[setting.id] !== undefined,
-  )
-  const widen = baseRow(plan.rows, widener, defaultWhereabouts(model, side))
-  return rows.map((setting) => {
+  return model.settings.flatMap((setting): CheckResult[] => {
+    const row = bankRow(slot.family, slot.slot, setting.id)
+    if (setting.storedBy !== slot.family || slot.rows[setting.id] === undefined) return []
+    const widener = narrowedBy(model, plan.rows, setting, side)
+    if (!family || !widener) return []
     const needed = `${widener.label}: ${showValue(widener.domain, leastWidth(setting))}`
-    return {
-      title: `${slot.name} does not store ${setting.label}`,
-      reason: `${family.name} store it only with ${needed}. As planned it stays as base has it.`,
-      row: bankRow(slot.family, slot.slot, setting.id),
-      mends: [
-        quickFix(plan, needed, 'row-not-kept', { [widen]: leastWidth(setting) }),
-        quickFix(plan, 'Leave it as base', 'row-not-kept', {
-          [bankRow(slot.family, slot.slot, setting.id)]: null,
-        }),
-      ],
-    }
+    const widen = baseRow(plan.rows, widener, defaultWhereabouts(model, side))
+    return [
+      {
+        title: `${slot.name} does not store ${setting.label}`,
+        reason: `${family.name} store it only with ${needed}. As planned it stays as base has it.`,
+        row,
+        mends: [
+          quickFix(plan, needed, 'row-not-kept', { [widen]: leastWidth(setting) }),
+          quickFix(plan, 'Leave it as base', 'row-not-kept', { [row]: null }),
+        ],
+      },
+    ]
   })
 }
 

@@ -1,4 +1,5 @@
 import { lookup } from '../model/lookup'
+import { isStoredAt } from '../model/widths'
 import { memoize } from '../memoize'
 import type { BodyModel, Orientation, OwnMenu, Setting, Side } from '../model/types'
 import type { Value } from '../vocabulary/values'
@@ -81,6 +82,13 @@ export function defaultWhereabouts(model: BodyModel, side: Side): Whereabouts {
 /** What base has for a setting on a side, used plainly; the factory value where no row says. */
 export function baseValue(model: BodyModel, rows: Rows, setting: Setting, side: Side): Value {
   return rows[baseRow(rows, setting, defaultWhereabouts(model, side))] ?? setting.factory
+}
+
+/** The setting whose value keeps a family's slots from storing a setting on a side; null where they store it. */
+export function narrowedBy(model: BodyModel, rows: Rows, setting: Setting, side: Side): Setting | null {
+  const family = model.families.find(({ id }) => id === setting.storedBy)
+  const widener = lookup(model).settings.get(family?.widenedBy ?? '')
+  return widener && !isStoredAt(setting, baseValue(model, rows, widener, side)) ? widener : null
 }
 
 /** A cell of a function menu with its row. */
