@@ -1,7 +1,7 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { randomBytes } from 'node:crypto'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, relative } from 'node:path'
 import { spawnSync } from 'node:child_process'
 import { dropDatabase, ensureDatabase, startThrowAwayCluster } from './lib/postgres.mjs'
 import { main, say } from './lib/say.mjs'
@@ -59,11 +59,25 @@ function runProject(project, { databaseUrl, serverUrl, build }, report) {
 
 function countsIn(report) {
   try {
-    const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(report, 'utf8'))
-    return { passed: numPassedTests, failed: Math.max(numFailedTests, numFailedTestSuites > 0 ? 1 : 0) }
+    const { numPassedTests, numFailedTests, numFailedTestSuites, testResults } = JSON.parse(
+      readFileSync(report, 'utf8'),
+    )
+    const failed = Math.max(numFailedTests, numFailedTestSuites > 0 ? 1 : 0)
+    return { passed: numPassedTests, failed, failures: testResults.flatMap(failuresIn) }
   } catch {
-    return { passed: 0, failed: 1 }
+    return { passed: 0, failed: 1, failures: [] }
   }
+}
+
+/** A line for each test of a file that failed, or for the file when it could not be run. */
+function failuresIn({ name, status, message, assertionResults }) {
+  const file = relative(root, name)
+  // Enough for the seed and the case of a property.
+  const first = (words) => (words ?? '').replaceAll(/\s*\n\s*/g, ' | ').slice(0, 500)
+  const lines = assertionResults
+    .filter((test) => test.status === 'failed')
+    .map((test) => `failed: ${file}: ${test.fullName}: ${first(test.failureMessages[0])}`)
+  return lines.length > 0 || status === 'passed' ? lines : [`failed: ${file}: ${first(message)}`]
 }
 
 function tell(counts) {
@@ -71,5 +85,6 @@ function tell(counts) {
   const broken = counts.filter((one) => one.status !== 0 && one.failed === 0).length
   const [passed, failed] = [sum('passed'), sum('failed') + broken]
   if (passed === 0 || failed > 0) process.exitCode = 1
+  for (const line of counts.flatMap((one) => one.failures)) console.log(line)
   console.log(`${passed} passed, ${failed} failed`)
 }

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen } from '@testing-library/react'
+import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { PickList } from './pick-list'
@@ -102,8 +102,7 @@ describe('a list to pick from', () => {
 })
 
 describe('a list of settings', () => {
-  it('is searched by other wordings, too, and says what the part in hand is', async () => {
-    const user = userEvent.setup()
+  const settings = (onPick = vi.fn<(id: string) => void>()) => {
     render(
       <PickList
         label="Setting"
@@ -112,11 +111,32 @@ describe('a list of settings', () => {
         items={['assist.zebra', 'exposure.iso', 'focus.peaking']}
         textOf={(id) => id}
         meansOf={(id) => ({ kind: 'setting', id })}
-        onPick={vi.fn()}
+        onPick={onPick}
         nothing={(typed) => `No ${typed}.`}
         option={(id) => id}
       />,
     )
+    return onPick
+  }
+
+  // The first of these: other wordings are fetched once.
+  it('takes Enter that comes before the other wordings do, unless something else is typed meanwhile', async () => {
+    const onPick = settings()
+    const field = screen.getByRole('combobox')
+    fireEvent.change(field, { target: { value: 'edge highlighting' } })
+    fireEvent.keyDown(field, { key: 'Enter' })
+    expect(screen.getByText('Looking…')).toBeDefined()
+    fireEvent.change(field, { target: { value: 'overexposure stripes' } })
+    expect(onPick).not.toHaveBeenCalled()
+    fireEvent.keyDown(field, { key: 'Enter' })
+    await vi.waitFor(() => expect(onPick).toHaveBeenCalledExactlyOnceWith('assist.zebra'))
+    fireEvent.change(field, { target: { value: 'edge highlighting' } })
+    expect(onPick).toHaveBeenCalledTimes(1)
+  })
+
+  it('is searched by other wordings, too, and says what the part in hand is', async () => {
+    const user = userEvent.setup()
+    settings()
     await user.type(screen.getByRole('combobox'), 'edge highlighting')
     await vi.waitFor(() => expect(options()).toEqual(['focus.peaking']))
     await screen.findByText('Colours the edges in focus while you focus by hand.', { exact: false })

@@ -5,7 +5,6 @@ import {
   useEffect,
   useId,
   useRef,
-  useState,
   type ComponentType,
   type CSSProperties,
   type KeyboardEvent,
@@ -14,8 +13,8 @@ import {
   type Ref,
 } from 'react'
 import { useExplained } from './explain'
-import { useShared } from './use-shared'
-import { useSynonyms, type Meaning } from './use-synonyms'
+import { useSearch } from './use-search'
+import type { Meaning } from './use-synonyms'
 
 interface PickListProps<T> {
   /** Shown above the field. */
@@ -65,7 +64,6 @@ export function PickList<T>({
   tall = '340px',
 }: PickListProps<T>) {
   const id = useId()
-  const [typed, setTyped] = useState('')
   const search = useRef<HTMLInputElement>(null)
   useEffect(() => {
     // A list that comes a moment later does not take the hand away from where it is typing by then.
@@ -73,13 +71,22 @@ export function PickList<T>({
     const own = search.current?.closest('[role=dialog]')
     if (!typing || own) search.current?.focus({ preventScroll: true })
   }, [])
-  const shown = useShared(found(items, typed, useWordsOf(textOf, meansOf, typed !== '')))
+  const found = useSearch({ items, textOf, meansOf, onPick })
+  const { shown } = found
   const type = (words: string) => {
-    setTyped(words)
+    found.type(words)
     onType?.(words)
   }
+  const onKey = (event: KeyboardEvent) => {
+    // Tab leaves the field, as everywhere; it does not pick what is under the cursor on its way.
+    if (event.key === 'Tab') event.stopPropagation()
+    if (event.key !== 'Enter' || !found.isWaiting) return
+    event.preventDefault()
+    event.stopPropagation()
+    found.enter()
+  }
   return (
-    <div onKeyDownCapture={tabPicksNothing}>
+    <div onKeyDownCapture={onKey}>
       <Combobox<T | null>
         immediate
         value={null}
@@ -123,7 +130,9 @@ export function PickList<T>({
           </>
         )}
       </Combobox>
-      {shown.length === 0 && <p className="py-2 text-silt">{nothing(typed)}</p>}
+      {shown.length === 0 && (
+        <p className="py-2 text-silt">{found.isWaiting ? 'Looking…' : nothing(found.typed)}</p>
+      )}
     </div>
   )
 }
@@ -137,34 +146,6 @@ function InHand({ means }: { means: Meaning | null }) {
       <b className="font-semibold">{known.term}</b>: {known.plain}
     </p>
   )
-}
-
-/** What the typed words are looked for in: the text, and what else the thing is called. */
-function useWordsOf<T>(
-  textOf: (item: T) => string,
-  meansOf: ((item: T) => Meaning | null) | undefined,
-  isTyped: boolean,
-): (item: T) => string {
-  const synonyms = useSynonyms(meansOf !== undefined && isTyped)
-  if (!synonyms || !meansOf) return textOf
-  return (item) => {
-    const means = meansOf(item)
-    return means ? `${textOf(item)} ${synonyms(means.kind, means.id)}` : textOf(item)
-  }
-}
-
-/** What has every word typed in its text. */
-function found<T>(items: readonly T[], typed: string, textOf: (item: T) => string): T[] {
-  const words = typed.trim().toLowerCase().split(/\s+/)
-  return items.filter((item) => {
-    const text = textOf(item).toLowerCase()
-    return words.every((word) => text.includes(word))
-  })
-}
-
-/** Tab leaves the field, as everywhere; it does not pick what is under the cursor on its way. */
-function tabPicksNothing(event: KeyboardEvent): void {
-  if (event.key === 'Tab') event.stopPropagation()
 }
 
 /** What is dragged out of a list: an id, and what is told to where it is let go. */

@@ -49,11 +49,11 @@ describe('putting a function on a key', () => {
   it('by click: the plate shows it, the panel tells what it displaced, and it is saved', async () => {
     await key(page, 'Thumb focus key').click()
     await pick('AF start with eye detection')
-    expect(await text('Thumb focus key')).toBe('AF start with eye detection')
+    await expect.poll(() => text('Thumb focus key')).toBe('AF start with eye detection')
     const displaced = page.getByRole('status').filter({ hasText: 'Displaced' })
-    expect(await displaced.innerText()).toMatch(
-      /AE lock was here\. No key has it now\. It has no menu line\./,
-    )
+    await expect
+      .poll(() => displaced.innerText())
+      .toMatch(/AE lock was here\. No key has it now\. It has no menu line\./)
     await saved(page)
     expect((await rows())['key/stills/thumb-key/press']).toBe('start-focus-eyes')
   })
@@ -61,9 +61,9 @@ describe('putting a function on a key', () => {
   it('by dragging one label onto another: the function moves, and what was there can go to the freed key', async () => {
     await dragTo('Crown key', await middle('Thumb focus key'))
     await expect.poll(() => text('Crown key')).toBe('AE lock')
-    expect(await text('Thumb focus key')).toBe('empty')
+    await expect.poll(() => text('Thumb focus key')).toBe('empty')
     await page.getByRole('button', { name: 'Put it on Thumb focus key' }).click()
-    expect(await text('Thumb focus key')).toBe('Playback')
+    await expect.poll(() => text('Thumb focus key')).toBe('Playback')
     await saved(page)
     expect(await rows()).toMatchObject({
       'key/stills/crown-key/press': 'keep-exposure',
@@ -88,18 +88,18 @@ describe('putting a function on a key', () => {
     await page.getByRole('combobox', { name: /^Instead/ }).waitFor()
     await page.keyboard.type('eyes')
     await page.keyboard.press('Enter')
-    expect(await text('Thumb focus key')).toBe('AF start with eye detection')
+    await expect.poll(() => text('Thumb focus key')).toBe('AF start with eye detection')
     await page.keyboard.press('Escape')
-    expect(await key(page, 'Thumb focus key').evaluate((element) => element === document.activeElement)).toBe(
-      true,
-    )
+    await expect
+      .poll(() => key(page, 'Thumb focus key').evaluate((element) => element === document.activeElement))
+      .toBe(true)
     await page.keyboard.press('m')
     await key(page, 'Lower right key').focus()
     await page.keyboard.press('Enter')
-    expect(await text('Lower right key')).toBe('AF start with eye detection')
+    await expect.poll(() => text('Lower right key')).toBe('AF start with eye detection')
     await key(page, 'Crown key').focus()
     await page.keyboard.press('Delete')
-    expect(await text('Crown key')).toBe('empty')
+    await expect.poll(() => text('Crown key')).toBe('empty')
     await saved(page)
   })
 
@@ -108,10 +108,10 @@ describe('putting a function on a key', () => {
     await page.keyboard.press('m')
     await key(page, 'Rear dial', 'turn').focus()
     await page.keyboard.press('Enter')
-    expect(await page.getByRole('alert').filter({ hasText: 'Not done' }).innerText()).toContain(
-      'Rear dial, turn, stills does not accept Playback.',
-    )
-    expect(await text('Crown key')).toBe('Playback')
+    await expect
+      .poll(() => page.getByRole('alert').filter({ hasText: 'Not done' }).innerText())
+      .toContain('Rear dial, turn, stills does not accept Playback.')
+    await expect.poll(() => text('Crown key')).toBe('Playback')
   })
 })
 
@@ -121,13 +121,13 @@ describe('undo', () => {
     await pick('Movie record')
     await page.getByRole('button', { name: 'Close' }).click()
     await page.keyboard.press('Control+z')
-    expect(await text('Lower right key')).toBe('Magnifier')
+    await expect.poll(() => text('Lower right key')).toBe('Magnifier')
     await page.keyboard.press('Control+Shift+z')
-    expect(await text('Lower right key')).toBe('Movie record')
+    await expect.poll(() => text('Lower right key')).toBe('Movie record')
     await saved(page)
     await page.reload({ waitUntil: 'networkidle' })
     await page.getByRole('button', { name: /^Undo: Lower right key, press, stills/ }).click()
-    expect(await text('Lower right key')).toBe('Magnifier')
+    await expect.poll(() => text('Lower right key')).toBe('Magnifier')
     await saved(page)
     expect((await rows())['key/stills/cheek-key/press']).toBeUndefined()
   })
@@ -135,13 +135,13 @@ describe('undo', () => {
 
 describe('stills and motion', () => {
   it('flip the whole plate, each with its own functions', async () => {
-    expect(await page.getByText(/\d+ differ in motion/).innerText()).toContain('2 differ')
-    expect(await text('Screen key, third')).toBe('Next detected subject')
+    await expect.poll(() => page.getByText(/\d+ differ in motion/).innerText()).toContain('2 differ')
+    await expect.poll(() => text('Screen key, third')).toBe('Next detected subject')
     await key(page, 'Screen key, third').click()
     await pick('Silent shutter')
     await page.getByRole('radio', { name: 'Motion' }).click()
-    expect(await text('Screen key, third')).toBe('Next detected subject')
-    expect(await page.getByText(/\d+ differ in stills/).innerText()).toContain('3 differ')
+    await expect.poll(() => text('Screen key, third')).toBe('Next detected subject')
+    await expect.poll(() => page.getByText(/\d+ differ in stills/).innerText()).toContain('3 differ')
   })
 })
 
@@ -155,17 +155,17 @@ describe('two tabs', () => {
     await other.keyboard.press('Delete')
     await saved(other)
     expect((await key(other, 'Crown key').innerText()).trim()).toBe('empty')
-    expect(await other.getByRole('alert').filter({ hasText: 'Changed elsewhere' }).count()).toBe(0)
+    await expect.poll(() => other.getByRole('alert').filter({ hasText: 'Changed elsewhere' }).count()).toBe(0)
 
     await key(page, 'Lower right key').click()
     await pick('Movie record')
     await expect
       .poll(() => page.getByRole('alert').filter({ hasText: 'Changed elsewhere' }).innerText())
       .toMatch(/it is now No function; you wanted Movie record/)
-    expect(await text('Lower right key')).toBe('empty')
-    expect(await page.getByRole('status').filter({ hasText: 'Displaced' }).count()).toBe(0)
+    await expect.poll(() => text('Lower right key')).toBe('empty')
+    await expect.poll(() => page.getByRole('status').filter({ hasText: 'Displaced' }).count()).toBe(0)
     await page.getByRole('button', { name: 'Put mine back' }).click()
-    expect(await text('Lower right key')).toBe('Movie record')
+    await expect.poll(() => text('Lower right key')).toBe('Movie record')
     await saved(page)
     expect(await rows()).toMatchObject({
       'key/stills/crown-key/press': 'nothing',
@@ -203,7 +203,9 @@ describe('the plate', () => {
           expect(apart, `${JSON.stringify(one)} ${JSON.stringify(two)}`).toBe(true)
         }
       })
-      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width)
+      await expect
+        .poll(() => page.evaluate(() => document.documentElement.scrollWidth))
+        .toBeLessThanOrEqual(width)
     }
     await page.setViewportSize({ width: 1280, height: 800 })
   })

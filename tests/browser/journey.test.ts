@@ -29,7 +29,7 @@ describe('a newcomer', () => {
   it('finds the theatre’s bodies and plan on the shelf, and opens the plan at the plate of the back', async () => {
     await page.getByRole('heading', { name: 'Bodies' }).waitFor()
     for (const name of ['Heron A', 'Heron B'])
-      expect(await page.getByText(name, { exact: true }).first().isVisible()).toBe(true)
+      await expect.poll(() => page.getByText(name, { exact: true }).first().isVisible()).toBe(true)
     await page
       .getByRole('link', { name: 'Night rehearsals', exact: true })
       .or(page.locator('a', { hasText: 'Night rehearsals' }))
@@ -49,7 +49,7 @@ describe('a newcomer', () => {
     const line = page.getByRole('row', { name: /^Shutter speed for the frame rate/ })
     await expect.poll(() => line.innerText()).toMatch(/1\/200[\s\S]*for 100p; has 1\/125/)
     await line.getByText('1/200', { exact: true }).click()
-    expect(await line.innerText()).toContain('180° / (360° × 100) = 1/200 s')
+    await expect.poll(() => line.innerText()).toContain('180° / (360° × 100) = 1/200 s')
     await line.getByRole('button', { name: 'Set 1/200 in Ebb' }).click()
     await line.getByText('for 100p', { exact: true }).waitFor()
     await saved(page)
@@ -69,14 +69,16 @@ describe('a newcomer', () => {
     await chooseIn(page.getByLabel('Movie resolution in Ebb'), 'Open gate')
     const cell = page.getByRole('region', { name: 'Movie resolution in Ebb' })
     await expect.poll(() => cell.innerText()).toContain('Open gate is recorded up to 30p')
-    expect(await page.getByRole('row', { name: /^Movie resolution/ }).innerText()).toContain('refused')
+    await expect
+      .poll(() => page.getByRole('row', { name: /^Movie resolution/ }).innerText())
+      .toContain('refused')
   })
 
   it('prints a pocket card on one page', async () => {
     await go(`/plans/${demoPlan}/sheets`)
     const card = page.getByRole('article', { name: 'Pocket card' })
-    expect(await card.innerText()).toContain('AF start with eye detection')
-    expect(await card.innerText()).toContain('Scene changes in slow motion at 100p.')
+    await expect.poll(() => card.innerText()).toContain('AF start with eye detection')
+    await expect.poll(() => card.innerText()).toContain('Scene changes in slow motion at 100p.')
     const pdf = await page.pdf({ preferCSSPageSize: true })
     expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1)
   })
@@ -90,9 +92,9 @@ describe('carrying the plan to body B', () => {
     await page.getByRole('button', { name: /^Heron B/ }).click()
     await page.getByLabel(/^Card in Heron B/).selectOption('locked')
     await page.getByRole('button', { name: 'Carry to Heron B' }).click()
-    expect(await page.getByRole('alert').filter({ hasText: 'Not done' }).innerText()).toContain(
-      'The card is locked',
-    )
+    await expect
+      .poll(() => page.getByRole('alert').filter({ hasText: 'Not done' }).innerText())
+      .toContain('The card is locked')
     await page.getByText('Heron B is as it was before').waitFor()
     const card = page.getByLabel(/^Card in Heron B/)
     await card.selectOption('ready')
@@ -106,19 +108,21 @@ describe('carrying the plan to body B', () => {
     const banks = 3 * (2 + heron.settings.filter((setting) => setting.storedBy === 'dial').length)
     await page.getByText(`Identical · ${expected + banks} rows compared`).waitFor()
     const list = page.getByRole('region', { name: 'Transfer' })
-    expect(await list.getByLabel('done').count()).toBe(8)
-    expect(await list.innerText()).toMatch(/File name prefix\s*Files \/ line 2: set LHB; it is TAR/)
-    expect(await list.innerText()).toMatch(
-      /Artist name\s*Files \/ line 4: set Lanternfold Puppet Theatre; it is empty/,
-    )
+    await expect.poll(() => list.getByLabel('done').count()).toBe(8)
+    await expect
+      .poll(() => list.innerText())
+      .toMatch(/File name prefix\s*Files \/ line 2: set LHB; it is TAR/)
+    await expect
+      .poll(() => list.innerText())
+      .toMatch(/Artist name\s*Files \/ line 4: set Lanternfold Puppet Theatre; it is empty/)
     await page.getByText(/· revision \d+ · saved/).waitFor()
   })
 
   it('is on the shelf afterwards, with the backup as it was saved', async () => {
     await go('/')
-    expect(await page.locator('li', { hasText: 'Heron B' }).first().innerText()).toMatch(
-      /Revision \d+: identical/,
-    )
+    await expect
+      .poll(() => page.locator('li', { hasText: 'Heron B' }).first().innerText())
+      .toMatch(/Revision \d+: identical/)
     const name = page.getByRole('link', { name: /-BEFORE\.SSC$/ }).first()
     const [download] = await Promise.all([page.waitForEvent('download'), name.click()])
     expect(
@@ -190,9 +194,9 @@ describe('bringing files in', () => {
     await page
       .getByLabel('File to bring in')
       .setInputFiles({ name: 'half.json', mimeType: 'application/json', buffer })
-    expect(await page.getByRole('alert').filter({ hasText: 'Not done' }).innerText()).toMatch(
-      /The file is damaged: line \d+, column \d+[\s\S]*half\.json/,
-    )
+    await expect
+      .poll(() => page.getByRole('alert').filter({ hasText: 'Not done' }).innerText())
+      .toMatch(/The file is damaged: line \d+, column \d+[\s\S]*half\.json/)
   })
 })
 
@@ -208,8 +212,8 @@ describe('where nothing stands', () => {
 
   it('an unknown plan says so', async () => {
     await go('/plans/11111111-1111-4111-8111-111111111111/controls')
-    expect(await page.getByRole('main').innerText()).toMatch(
-      /There is no plan at this address[\s\S]*Back to the shelf/,
-    )
+    await expect
+      .poll(() => page.getByRole('main').innerText())
+      .toMatch(/There is no plan at this address[\s\S]*Back to the shelf/)
   })
 })

@@ -118,9 +118,9 @@ describe('banks of the Duet', () => {
     await page.getByLabel('Expected to change on site').check()
     await page.getByRole('tab', { name: 'Stored' }).click()
     const keeping = page.getByRole('region', { name: 'Keeping of Dial banks' })
-    expect(await keeping.innerText()).toContain(
-      'Interviews: ISO sensitivity set on site is gone when it is left.',
-    )
+    await expect
+      .poll(() => keeping.innerText())
+      .toContain('Interviews: ISO sensitivity set on site is gone when it is left.')
     await page.keyboard.press('Control+z')
     await saved(page)
   })
@@ -132,7 +132,7 @@ describe('thumb detection with a half-press at a point, on the Heron', () => {
     await go(plan, 'focus')
     await page.getByRole('button', { name: /^Half-press at a point, thumb on eyes/ }).click()
     const steps = page.getByRole('list', { name: 'What Half-press at a point, thumb on eyes changes' })
-    expect(await steps.innerText()).toMatch(/Eye and subject detection[\s\S]*on\s*→\s*off/)
+    await expect.poll(() => steps.innerText()).toMatch(/Eye and subject detection[\s\S]*on\s*→\s*off/)
     await page.getByRole('button', { name: /^Take these \d changes in stills/ }).click()
     const table = page.getByRole('table', { name: /^What focuses when/ })
     await table
@@ -239,9 +239,9 @@ describe('the simulated body', () => {
   it('records what was done as a script, plays it again, and says what was expected and not so', async () => {
     await page.getByRole('tab', { name: 'Sequence' }).click()
     const script = page.getByLabel('Script')
-    expect(await script.inputValue()).toBe(
-      ['position drum-river', 'menu exposure.iso = ISO 3200', 'position reel'].join('\n'),
-    )
+    await expect
+      .poll(() => script.inputValue())
+      .toBe(['position drum-river', 'menu exposure.iso = ISO 3200', 'position reel'].join('\n'))
     await script.fill('position drum-river\nexpect side motion\nexpect setting exposure.iso = ISO 100')
     await page.getByRole('button', { name: 'Play from the beginning' }).click()
     await page.getByText('1 expected thing was not so; the log says which.').waitFor()
