@@ -9,6 +9,7 @@ export function bodyLine(body: Body): BodyLine {
     id: body.id,
     name: body.name,
     place: body.place,
+    modelId: body.model.id,
     model: `${body.model.maker} ${body.model.name}`,
     serial: body.state.serial,
     firmware: body.state.firmware,

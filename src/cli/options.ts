@@ -41,7 +41,7 @@ export const contextOptions = {
 
 /** The same for the usage line. */
 export const contextUsage =
-  '[--side S] [--run STATE] [--bank FAMILY=SLOT] [--position STOP] [--lens ID] [--marked SETTING=VALUE] [--attached grip|adapter|flash|microphone|recorder|remote|teleconverter] [--body TAG] [--posture P] [--orientation O] [--eye yes|no] [--firmware V] [--held FUNCTION] [--latched FUNCTION] [--edit SETTING=VALUE] [--situation NAME=VALUE]'
+  '[--side S] [--run STATE] [--bank FAMILY=SLOT] [--position POSITION] [--lens ID] [--marked SETTING=VALUE] [--attached grip|adapter|flash|microphone|recorder|remote|teleconverter] [--body TAG] [--posture P] [--orientation O] [--eye yes|no] [--firmware V] [--held FUNCTION] [--latched FUNCTION] [--edit SETTING=VALUE] [--situation NAME=VALUE]'
 
 /** The context that options describe; refuses words the model or the format does not know, naming the option. */
 export function contextFrom(

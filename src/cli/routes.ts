@@ -12,7 +12,7 @@ import { written } from './plans'
 /** `plan route PLAN`: the shortest legal way through the camera's menu from one state to another. */
 export const routePlan: Command = {
   name: 'plan route',
-  usage: `plan route PLAN [--want SETTING=VALUE] [--act ID] [--turn STOP] [--end STATE] ${contextUsage} [--models FOLDER]`,
+  usage: `plan route PLAN [--want SETTING=VALUE] [--act ID] [--turn POSITION] [--end STATE] ${contextUsage} [--models FOLDER]`,
   summary: 'the shortest legal way through the menu to what is wanted, from a context',
   options: { ...contextOptions, want: 'many', act: 'many', turn: 'one', end: 'one', models: 'one' },
   operands: 1,

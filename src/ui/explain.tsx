@@ -41,7 +41,8 @@ export const Explain = memo(function Explain({ label, about }: { label: string; 
   const panel = useId()
   if ('means' in about && about.means.id === null) return null
   return (
-    <span className="inline-block align-middle">
+    // A joiner in front keeps the mark beside the last word of its label.
+    <span className="whitespace-nowrap before:content-['\\2060']">
       <button
         type="button"
         aria-label={`What is ${label}?`}
@@ -51,7 +52,7 @@ export const Explain = memo(function Explain({ label, about }: { label: string; 
           event.stopPropagation()
           setAt(at ? null : event.currentTarget.getBoundingClientRect())
         }}
-        className="relative -my-1 inline-grid size-6 place-items-center text-silt before:absolute before:-inset-2 hover:text-brine"
+        className="relative -my-1 inline-grid align-middle size-6 place-items-center text-silt before:absolute before:-inset-2 hover:text-brine"
       >
         <CircleHelp size={13} aria-hidden="true" />
       </button>

@@ -262,7 +262,7 @@ describe('the simulated body', () => {
     await page
       .getByText('Thumb focus key + Lower right key down: focus follows by Lower right key, Point.')
       .waitFor()
-    await page.getByLabel('on', { exact: true }).click()
+    await page.getByLabel('camera on').click()
     await page.getByText('The camera is off.').first().waitFor()
 
     await go(demoPlan, 'controls')

@@ -5,6 +5,8 @@ export interface BodyLine {
   readonly id: string
   readonly name: string
   readonly place: string
+  readonly modelId: string
+  /** Maker and model. */
   readonly model: string
   readonly serial: string
   readonly firmware: string

@@ -29,38 +29,51 @@ export function CarryStation({
   bodies: readonly BodyLine[]
   past: readonly PastTransfer[]
 }) {
-  const { body, progress, running, changing, ready, carry, stop, choose, changeCard } = useCarry(bodies)
-  if (!body)
-    return (
-      <p className="px-5 py-8 text-lead">
-        There is no body to carry this plan to yet. Bodies stand on the shelf.
-      </p>
-    )
+  const carrying = useCarry(bodies)
+  const { body, own, others, model, progress, running, changing, ready, carry, stop, choose } = carrying
   return (
     <main className="grid gap-4 px-5 py-4 lg:grid-cols-[340px_minmax(0,1fr)]">
       <section aria-label="Target" className="grid content-start gap-3">
         <h1 className="font-head text-title font-semibold">Carry to a body</h1>
-        <BodyChoice bodies={bodies} chosen={body} disabled={running} onChoose={choose} />
-        <CardChoice body={body} disabled={running || changing} onChanging={changeCard} />
-        <div className="flex gap-2">
-          <Button main disabled={!ready} onClick={() => void carry()}>
-            Carry to {body.name}
-          </Button>
-          {running && <Button onClick={stop}>Stop</Button>}
-        </div>
-        <p className="text-small text-silt">
-          The plan as it stands is frozen as a revision first. The body is saved before anything is written to
-          it; that backup stays on the shelf.
-        </p>
+        {own.length === 0 && (
+          <p>
+            No {model} is on the shelf. This plan can be carried to no other model: its files are read by a{' '}
+            {model} alone.
+          </p>
+        )}
+        <BodyChoice bodies={own} chosen={body} disabled={running} onChoose={choose} />
+        {body && (
+          <>
+            <CardChoice body={body} disabled={running || changing} onChanging={carrying.changeCard} />
+            <div className="flex gap-2">
+              <Button main disabled={!ready} onClick={() => void carry()}>
+                Carry to {body.name}
+              </Button>
+              {running && <Button onClick={stop}>Stop</Button>}
+            </div>
+            <p className="text-small text-silt">
+              The plan as it stands is frozen as a revision first. The body is saved before anything is
+              written to it; that backup stays on the shelf.
+            </p>
+          </>
+        )}
+        {others.length > 0 && (
+          <p className="border-t pt-2 text-small text-silt">
+            Of other models, and so not to be loaded with this plan:{' '}
+            {others.map((one) => `${one.name} (${one.model})`).join(', ')}.
+          </p>
+        )}
       </section>
       <section aria-label="Transfer" className="min-w-0 border bg-sheet p-4">
         <h2 className="font-head text-lead font-semibold">
-          {progress.revision === null
-            ? `What will happen with ${body.name}`
-            : `Revision ${progress.revision} → ${body.name}`}
+          {!body
+            ? 'How a plan is carried'
+            : progress.revision === null
+              ? `What will happen with ${body.name}`
+              : `Revision ${progress.revision} → ${body.name}`}
         </h2>
         <Stages progress={progress} />
-        <HowItEnded progress={progress} name={body.name} />
+        {body && <HowItEnded progress={progress} name={body.name} />}
         {past.length > 0 && <Past past={past} />}
       </section>
     </main>
@@ -74,7 +87,7 @@ function BodyChoice({
   onChoose,
 }: {
   bodies: readonly BodyLine[]
-  chosen: BodyLine
+  chosen: BodyLine | undefined
   disabled: boolean
   onChoose: (id: string) => void
 }) {
@@ -91,7 +104,7 @@ function BodyChoice({
         >
           <span className="block font-head text-lead font-semibold">{one.name}</span>
           <span className="block text-silt">
-            {one.place} · {one.model} · {one.serial} · firmware {one.firmware}
+            {one.place} · {one.serial} · firmware {one.firmware}
           </span>
           <span className="block text-small text-silt">
             {one.last

@@ -8,11 +8,12 @@ import { useCarry } from './use-carry'
 const refresh = vi.fn()
 vi.mock('next/navigation', () => ({ useRouter: () => ({ refresh }) }))
 
-const bodies = ['Heron A', 'Heron B'].map((name): BodyLine => ({
+const bodies = ['Duet', 'Heron A', 'Heron B'].map((name): BodyLine => ({
   id: name,
   name,
   place: 'in the wings',
-  model: 'Tarrow Heron',
+  modelId: name === 'Duet' ? 'varn-duet' : 'tarrow-heron',
+  model: name === 'Duet' ? 'Varn Duet' : 'Tarrow Heron',
   serial: 'X',
   firmware: '1.2',
   card: 'ready',
@@ -51,9 +52,9 @@ afterEach(() => {
   refresh.mockClear()
 })
 
-function station() {
+function station(of = bodies) {
   const on = onTheDesk()
-  const { result } = on.hook(() => useCarry(bodies))
+  const { result } = on.hook(() => useCarry(of))
   return { ...on, now: () => result.current }
 }
 
@@ -61,14 +62,25 @@ const begun = { kind: 'begun', revision: 3 }
 const done = { kind: 'done', stage: 'preflight', message: 'It fits.' }
 
 describe('carrying', () => {
-  it('goes to the second body unless another is chosen, and takes up each piece of news', async () => {
+  it('is to bodies of the plan’s model alone, and to none where there is none', () => {
+    const { now } = station()
+    expect(now().own.map(({ name }) => name)).toEqual(['Heron A', 'Heron B'])
+    expect(now().others.map(({ name }) => name)).toEqual(['Duet'])
+    expect(station(bodies.slice(0, 1)).now()).toMatchObject({
+      body: undefined,
+      own: [],
+      model: 'Tarrow Heron',
+    })
+  })
+
+  it('goes to the first body of its model unless another is chosen, and takes up each piece of news', async () => {
     const ask = server([begun, done, { kind: 'finished', compared: 425, handWork: [], record: 'r' }])
     const { now } = station()
-    expect(now().body?.name).toBe('Heron B')
-    await settled(() => now().choose('Heron A'))
+    expect(now().body?.name).toBe('Heron A')
+    await settled(() => now().choose('Heron B'))
     await settled(() => now().carry())
     await vi.waitFor(() => expect(now().running).toBe(false))
-    expect(ask.mock.calls[0]?.[1]).toMatchObject({ body: JSON.stringify({ body: 'Heron A' }) })
+    expect(ask.mock.calls[0]?.[1]).toMatchObject({ body: JSON.stringify({ body: 'Heron B' }) })
     expect(now().progress).toMatchObject({
       revision: 3,
       done: { preflight: 'It fits.' },
@@ -96,7 +108,7 @@ describe('carrying', () => {
     server([begun, { kind: 'stage', stage: 'write' }], 'breaks')
     const { now } = station()
     await settled(() => now().carry())
-    expect(now().progress.refused).toMatchObject({ refusal: { code: 'unreachable', where: 'Heron B' } })
+    expect(now().progress.refused).toMatchObject({ refusal: { code: 'unreachable', where: 'Heron A' } })
     expect(now().progress.stopped).toBeNull()
   })
 

@@ -12,7 +12,8 @@ export function useCarry(bodies: readonly BodyLine[]) {
   const { start } = useDesk()
   const saving = useDeskPart('saving')
   const router = useRouter()
-  const [target, setTarget] = useState(bodies[1]?.id ?? bodies[0]?.id ?? '')
+  const own = bodies.filter(({ modelId }) => modelId === start.model.id)
+  const [target, setTarget] = useState(own[0]?.id ?? '')
   const [progress, setProgress] = useState<Progress>(idle)
   const [running, setRunning] = useState(false)
   const [changing, setChanging] = useState(false)
@@ -36,6 +37,10 @@ export function useCarry(bodies: readonly BodyLine[]) {
   }
   return {
     body,
+    /** The bodies of the plan’s model, and those that no file of it can be loaded on. */
+    own,
+    others: bodies.filter((one) => !own.includes(one)),
+    model: `${start.model.maker} ${start.model.name}`,
     progress,
     running,
     /** The card of the body is being changed. */

@@ -92,8 +92,8 @@ export const TriggerTable = memo(function TriggerTable({
                     </button>
                   </td>
                   <OutcomeCells model={model} row={group.row} />
-                  <td className="py-1 text-small text-silt">
-                    {group.row && table ? letGo(model, table, group.row) : ''}
+                  <td className="min-w-44 py-1 text-small text-silt">
+                    {group.row && table ? <LetGo model={model} table={table} row={group.row} /> : ''}
                   </td>
                 </tr>
               )
@@ -152,16 +152,18 @@ function tracks(model: BodyModel): boolean {
   return lookup(model).byMeaning.has('focus.tracking')
 }
 
-/** What comes when one of the keys is let go. */
-function letGo(model: BodyModel, table: FocusTable, row: FocusRow): string {
-  return row.held
-    .map((key) => {
-      const after = released(table, row, key)?.outcomes[0]
-      const does = after ? outcomeWords(model, after).does : 'nothing'
-      const name = row.held.length > 1 ? `${heldWords(model, [key])}: ` : ''
-      return `${name}${after?.does === 'no' ? 'AF stops' : does}`
-    })
-    .join('; ')
+/** What comes when a key is let go; of two held together, each when it is let go first. */
+function LetGo({ model, table, row }: { model: BodyModel; table: FocusTable; row: FocusRow }) {
+  return row.held.map((key) => {
+    const after = released(table, row, key)?.outcomes[0]
+    const does = after?.does === 'no' ? 'AF stops' : after ? outcomeWords(model, after).does : 'nothing'
+    return (
+      <span key={key} className="block">
+        {row.held.length > 1 && `${heldWords(model, [key])}: `}
+        {does}
+      </span>
+    )
+  })
 }
 
 /** The banks of a line that say the same, together. */

@@ -233,7 +233,7 @@ const NeedRow = memo(function NeedRow({
         )}
       </td>
       <td className="px-2 py-2 text-right font-mono whitespace-nowrap">
-        {reached ? secondsOf(reached.perOuting) : '…'}
+        {!reached ? '…' : reached.best || reached.perOuting > 0 ? secondsOf(reached.perOuting) : '—'}
       </td>
       <td className="py-0.5">
         <IconButton

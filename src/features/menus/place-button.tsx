@@ -84,7 +84,7 @@ export const PlaceButton = memo(function PlaceButton({
         {explained && <CopyCheck size={13} aria-hidden="true" />}
         {idle.map(({ side, because }) => (
           <span key={side} title={because} className="whitespace-nowrap text-lichen">
-            nothing in {side}
+            does nothing in {side}
           </span>
         ))}
         {problems.map((finding) => (

@@ -18,7 +18,7 @@ export function Displays({ seen: { display, picture, outcome, words, eye } }: { 
             {line.map((one) => (
               <Part key={one.label} part={one} />
             ))}
-            {recording && <span className="ml-auto font-semibold text-pan">● films</span>}
+            {recording && <span className="ml-auto font-semibold text-pan">● recording</span>}
           </>
         ) : (
           <span className="text-silt">The camera is off.</span>
@@ -42,7 +42,7 @@ export function Displays({ seen: { display, picture, outcome, words, eye } }: { 
                 title={because ? `${label}: ${because}` : label}
               >
                 <dt className="truncate text-small text-silt">{label}</dt>
-                <dd className={`truncate font-mono text-small ${because ? 'text-lichen' : ''}`}>{value}</dd>
+                <dd className={`font-mono text-small ${because ? 'text-lichen' : ''}`}>{value}</dd>
               </div>
             ))}
           </dl>

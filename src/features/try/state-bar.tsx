@@ -131,7 +131,7 @@ export const StateBar = memo(function StateBar({
         eye at the finder
       </Check>
       <Check checked={stands.on} onChange={() => onEvent({ kind: 'power', on: !stands.on })}>
-        on
+        camera on
       </Check>
     </section>
   )

@@ -53,7 +53,7 @@ export function TryStation() {
               {seen.held.length > 0 && (
                 <b className="font-semibold text-pan">{heldWords(model, seen.held)} down: </b>
               )}
-              {seen.words}
+              <span className="inline-block first-letter:uppercase">{seen.words}</span>
             </p>
           </div>
         ) : (
