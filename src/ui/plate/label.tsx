@@ -30,9 +30,16 @@ export interface PlateLine {
   readonly spoken: string
 }
 
-/** Room for the longest gesture of a label, so that its functions stand under each other. */
+/** Pixels for the name of a gesture, from the count of its letters. */
+const gestureLetters = (line: PlateLine) => line.gesture.length * 6.6
+
+/** Whether the name of a gesture, such as a press with another key held, is too long to stand before its function. */
+const standsAbove = (line: PlateLine) => gestureLetters(line) > 92
+
+/** Room for the longest gesture that stands before its function, so that functions stand under each other. */
 function gestureWidth(label: PlateLabel): number {
-  return Math.ceil(Math.max(66, ...label.lines.map((line) => line.gesture.length * 6.6)))
+  const before = label.lines.filter((line) => !standsAbove(line))
+  return Math.ceil(Math.max(66, ...before.map(gestureLetters)))
 }
 
 const widestText = 206
@@ -51,15 +58,20 @@ export function labelSize(label: PlateLabel): LabelSize {
       (line.uses ? 14 + String(line.uses).length * 8 : 0) +
       (line.tone === 'problem' || line.tone === 'blocks' ? 20 : 0),
   )
-  const text = Math.min(widestText, Math.max(0, ...texts))
+  const beside = many ? gestureWidth(label) + 6 : 0
+  const wide = label.lines.map((line, i) => {
+    const text = Math.min(widestText, texts[i] ?? 0)
+    return many && standsAbove(line) ? Math.max(gestureLetters(line), text) : text + beside
+  })
+  const above = many ? label.lines.filter(standsAbove).length : 0
   const head =
     label.control.name.length * 6.7 + (many || !only ? 0 : 26 + mannerWord(only.manner).length * 6.4)
   const rows = texts.reduce((sum, one) => sum + (one > widestText ? 2 : 1), 0)
   return {
     control: label.control,
     rows: label.lines.length,
-    width: Math.ceil(Math.max(head, text + (many ? gestureWidth(label) + 6 : 0)) + 14),
-    height: 20 + rows * 20 + (many ? label.lines.length * 4 : 0) + 4,
+    width: Math.ceil(Math.max(head, ...wide) + 14),
+    height: 20 + (rows + above) * 20 + (many ? label.lines.length * 4 : 0) + 4,
   }
 }
 
@@ -143,6 +155,7 @@ export function LineButton({
   away?: boolean
 }) {
   const many = gestures !== null
+  const isAbove = many && standsAbove(line)
   const look = over ? 'bg-blush outline-2 outline-pan' : selected ? 'bg-blush text-pan' : 'hover:bg-glass'
   return (
     <button
@@ -154,12 +167,12 @@ export function LineButton({
       onClick={() => onSelect(line.address)}
       aria-label={`${name}, ${line.gesture}${many ? ' ' : ': '}${line.text}${line.uses ? ` ${line.uses}×` : ''}${line.spoken}`}
       aria-pressed={selected}
-      className={`flex max-w-full touch-none items-baseline gap-1.5 rounded px-1.5 text-left leading-5 font-semibold ${tones[line.tone]} ${look} ${many ? 'my-0.5 w-full' : ''} ${line.changed ? 'border-l-3 border-pan' : ''} ${away ? 'opacity-40' : ''}`}
+      className={`flex max-w-full touch-none items-baseline gap-1.5 rounded px-1.5 text-left leading-5 font-semibold ${tones[line.tone]} ${look} ${many ? 'my-0.5 w-full' : ''} ${isAbove ? 'flex-wrap' : ''} ${line.changed ? 'border-l-3 border-pan' : ''} ${away ? 'opacity-40' : ''}`}
     >
       {many && (
         <span
           className="inline-flex shrink-0 items-center text-small font-normal text-silt not-italic"
-          style={{ width: gestures }}
+          style={{ width: isAbove ? '100%' : gestures }}
         >
           {line.gesture}{' '}
         </span>

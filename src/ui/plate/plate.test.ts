@@ -1,33 +1,35 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
+import { models } from '@tests/fixtures/models'
 import type { Address } from '@/core/model/addresses'
 import { acceptedFunctions } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
-import type { Face } from '@/core/model/types'
+import type { BodyModel, Face } from '@/core/model/types'
 import { spread } from './geometry'
 import { labelSize, type PlateLabel } from './label'
-import { layoutPlate } from './layout'
+import { layoutIn, layoutPlate } from './layout'
 import { faultsOf } from '@tests/fixtures/plates'
 
-const labelsWith = (face: Face, textOf: (address: Address) => string): PlateLabel[] =>
-  heron.controls
+/** What stands around a face in stills, keys pressed with another one and keys with a lever included. */
+const labelsWith = (model: BodyModel, face: Face, textOf: (address: Address) => string): PlateLabel[] =>
+  model.controls
     .filter((control) => control.face === face.id)
     .map((control) => ({
       control,
-      lines: control.gestures.flatMap((gesture) => {
-        const address = lookup(heron).addresses.get(`stills/${control.id}/${gesture.id}`)
-        const shared = {
-          gesture: gesture.name,
+      lines: [...lookup(model).addresses.values()]
+        .filter((address) => address.side === 'stills' && address.control === control)
+        .map((address) => ({
+          address: address.key,
+          gesture: address.name,
           manner: 'press',
+          text: textOf(address),
           tone: 'plain',
           changed: false,
           differs: null,
           uses: null,
           spoken: '',
-        } as const
-        return address ? [{ ...shared, address: address.key, text: textOf(address) }] : []
-      }),
+        })),
     }))
 
 const sheets = [
@@ -38,26 +40,39 @@ const sheets = [
 const cases = heron.faces.flatMap((face) =>
   sheets.map(([width, height]) => [face.name, width, height, face] as const),
 )
+const faces = models.flatMap((model) =>
+  model.faces.map((face) => [face.name, model.name, face, model] as const),
+)
 
 describe('a plate', () => {
   it.each(cases)(
     'of the %s on %i × %i has no crossing leader and no overlapping box, whatever is on the keys',
     (_name, width, height, face) => {
       const texts = fc.infiniteStream(fc.nat())
-      let drawn = 0
       fc.assert(
         fc.property(texts, (picks) => {
-          const labels = labelsWith(face, (address) => {
+          const labels = labelsWith(heron, face, (address) => {
             const accepted = acceptedFunctions(heron, address)
             return accepted[picks.next().value % accepted.length]?.name ?? ''
           })
-          const layout = layoutPlate(face, labels.map(labelSize), width, height)
-          expect(layout ? faultsOf(labels, layout) : []).toEqual([])
-          drawn += layout ? 1 : 0
+          const layout = layoutIn(face, labels.map(labelSize), { width, height })
+          expect(layout ? faultsOf(labels, layout) : ['no room']).toEqual([])
         }),
         { numRuns: 60 },
       )
-      expect(drawn).toBeGreaterThanOrEqual(59)
+    },
+  )
+
+  it.each(faces)(
+    'of the %s of the %s as delivered has its labels in the margins at 1280 wide',
+    (_face, _model, face, model) => {
+      const labels = labelsWith(
+        model,
+        face,
+        ({ factory }) => lookup(model).functions.get(factory)?.name ?? '',
+      )
+      const layout = layoutIn(face, labels.map(labelSize), { width: 838, height: 540 })
+      expect(layout ? faultsOf(labels, layout) : ['no room']).toEqual([])
     },
   )
 
@@ -65,7 +80,12 @@ describe('a plate', () => {
     const [face] = heron.faces
     expect(
       face &&
-        layoutPlate(face, labelsWith(face, () => 'AF start with eye detection').map(labelSize), 370, 600),
+        layoutPlate(
+          face,
+          labelsWith(heron, face, () => 'AF start with eye detection').map(labelSize),
+          370,
+          600,
+        ),
     ).toBeNull()
   })
 })
