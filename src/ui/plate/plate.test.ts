@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
-import { models } from '@tests/fixtures/models'
 import type { Address } from '@/core/model/addresses'
 import { acceptedFunctions } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
@@ -40,10 +39,6 @@ const sheets = [
 const cases = heron.faces.flatMap((face) =>
   sheets.map(([width, height]) => [face.name, width, height, face] as const),
 )
-const faces = models.flatMap((model) =>
-  model.faces.map((face) => [face.name, model.name, face, model] as const),
-)
-
 describe('a plate', () => {
   it.each(cases)(
     'of the %s on %i × %i has no crossing leader and no overlapping box, whatever is on the keys',
@@ -60,19 +55,6 @@ describe('a plate', () => {
         }),
         { numRuns: 60 },
       )
-    },
-  )
-
-  it.each(faces)(
-    'of the %s of the %s as delivered has its labels in the margins at 1280 wide',
-    (_face, _model, face, model) => {
-      const labels = labelsWith(
-        model,
-        face,
-        ({ factory }) => lookup(model).functions.get(factory)?.name ?? '',
-      )
-      const layout = layoutIn(face, labels.map(labelSize), { width: 838, height: 540 })
-      expect(layout ? faultsOf(labels, layout) : ['no room']).toEqual([])
     },
   )
 
