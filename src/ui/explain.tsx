@@ -42,7 +42,7 @@ export const Explain = memo(function Explain({ label, about }: { label: string; 
   if ('means' in about && about.means.id === null) return null
   return (
     // A joiner in front keeps the mark beside the last word of its label.
-    <span className="whitespace-nowrap before:content-['\\2060']">
+    <span className="whitespace-nowrap before:content-['\2060']">
       <button
         type="button"
         aria-label={`What is ${label}?`}

@@ -92,7 +92,7 @@ export const TriggerTable = memo(function TriggerTable({
                     </button>
                   </td>
                   <OutcomeCells model={model} row={group.row} />
-                  <td className="min-w-44 py-1 text-small text-silt">
+                  <td className="min-w-36 py-1 text-small text-silt">
                     {group.row && table ? <LetGo model={model} table={table} row={group.row} /> : ''}
                   </td>
                 </tr>
@@ -124,13 +124,11 @@ function OutcomeCells({ model, row }: { model: BodyModel; row: FocusRow | null }
   const runs = row.outcomes.some(({ does }) => does === 'once' || does === 'follows')
   return (
     <>
-      <td className={`py-1 pr-3 whitespace-nowrap ${runs ? 'font-semibold' : 'text-silt'}`}>
+      <td className={`min-w-36 py-1 pr-3 ${runs ? 'font-semibold' : 'text-silt'}`}>
         {said((one) => one.does)}{' '}
         <span className="text-small font-normal text-silt">
           {said((one) => one.mode)}
-          {row.held.length > 1 && runs && (
-            <span className="block whitespace-nowrap">by {said((one) => one.by)}</span>
-          )}
+          {row.held.length > 1 && runs && <span className="block">by {said((one) => one.by)}</span>}
         </span>
         {row.asks.length > 0 && (
           <span className="block text-small font-normal text-lichen">
@@ -154,16 +152,18 @@ function tracks(model: BodyModel): boolean {
 
 /** What comes when a key is let go; of two held together, each when it is let go first. */
 function LetGo({ model, table, row }: { model: BodyModel; table: FocusTable; row: FocusRow }) {
-  return row.held.map((key) => {
+  const ways = row.held.map((key) => {
     const after = released(table, row, key)?.outcomes[0]
     const does = after?.does === 'no' ? 'AF stops' : after ? outcomeWords(model, after).does : 'nothing'
-    return (
-      <span key={key} className="block">
-        {row.held.length > 1 && `${heldWords(model, [key])}: `}
-        {does}
-      </span>
-    )
+    return { key, does }
   })
+  const does = new Set(ways.map((way) => way.does))
+  if (does.size === 1) return `${ways.length > 1 ? 'either: ' : ''}${ways[0]?.does}`
+  return ways.map((way) => (
+    <span key={way.key} className="block">
+      {heldWords(model, [way.key])}: {way.does}
+    </span>
+  ))
 }
 
 /** The banks of a line that say the same, together. */

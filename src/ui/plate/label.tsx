@@ -43,6 +43,8 @@ function gestureWidth(label: PlateLabel): number {
 }
 
 const widestText = 206
+/** Pixels for the name of a control and its manner beside each other; where they need more, the manner stands below. */
+const widestHead = 236
 
 /**
  * The size a label's text needs, from the count of its letters: measured averages at 13 and 15 px, rounded up. A
@@ -64,14 +66,16 @@ export function labelSize(label: PlateLabel): LabelSize {
     return many && standsAbove(line) ? Math.max(gestureLetters(line), text) : text + beside
   })
   const above = many ? label.lines.filter(standsAbove).length : 0
-  const head =
-    label.control.name.length * 6.7 + (many || !only ? 0 : 26 + mannerWord(only.manner).length * 6.4)
+  const name = label.control.name.length * 6.7
+  const manner = many || !only ? 0 : 26 + mannerWord(only.manner).length * 6.4
+  const isStacked = name + manner > widestHead
+  const head = isStacked ? Math.max(name, manner) : name + manner
   const rows = texts.reduce((sum, one) => sum + (one > widestText ? 2 : 1), 0)
   return {
     control: label.control,
     rows: label.lines.length,
     width: Math.ceil(Math.max(head, ...wide) + 14),
-    height: 20 + (rows + above) * 20 + (many ? label.lines.length * 4 : 0) + 4,
+    height: 20 + (isStacked ? 19 : 0) + (rows + above) * 20 + (many ? label.lines.length * 4 : 0) + 4,
   }
 }
 
@@ -98,9 +102,12 @@ export const LabelButton = memo(function LabelButton({
     top: 'text-center items-center',
     bottom: 'text-center items-center',
   }[edge]
+  const justify = { left: 'justify-end', right: '', top: 'justify-center', bottom: 'justify-center' }[edge]
   return (
     <div className={`flex flex-col ${align}`}>
-      <p className="flex items-center gap-1.5 px-1.5 text-small whitespace-nowrap leading-[19px] text-silt">
+      <p
+        className={`flex flex-wrap items-center gap-x-1.5 px-1.5 text-small whitespace-nowrap leading-[19px] text-silt ${justify}`}
+      >
         <span>{label.control.name}</span>
         {!many && only && <MannerSign manner={only.manner} />}
       </p>

@@ -115,6 +115,9 @@ const tries = [
   ...[0.94, 0.82, 0.7].map((scale) => ({ ways: unusual, scale })),
 ]
 
+/** Pixels over which a leader is hard to follow. */
+const longLeader = 300
+
 /** How many leaders run over the label of another control. */
 function coveredIn({ labels }: PlateLayout): number {
   return labels.reduce(
@@ -123,13 +126,17 @@ function coveredIn({ labels }: PlateLayout): number {
   )
 }
 
-/** Fewer leaders over labels; then a larger drawing; then shorter leaders. */
+/** Fewer leaders over labels; then a larger drawing, unless a leader gets long for it; then shorter leaders. */
 function better(one: PlateLayout, two: PlateLayout): boolean {
   const clear = coveredIn(two) - coveredIn(one)
   if (clear !== 0) return clear > 0
   const leaders = (layout: PlateLayout) =>
     layout.labels.reduce((sum, label) => sum + distance(...label.leader), 0)
-  const gain = Math.round(one.drawing.width) - Math.round(two.drawing.width)
+  const longest = (layout: PlateLayout) =>
+    Math.max(0, ...layout.labels.map((label) => distance(...label.leader)))
+  const worth = (layout: PlateLayout) =>
+    layout.drawing.width - 0.6 * Math.max(0, longest(layout) - longLeader)
+  const gain = Math.round(worth(one)) - Math.round(worth(two))
   return gain > 0 || (gain === 0 && leaders(one) < leaders(two))
 }
 
