@@ -36,7 +36,7 @@ export function neededOf(model: BodyModel): fc.Arbitrary<Needed> {
     means === null || place === 'physical' || place === 'local' ? [] : [means],
   )
   const things = fc.uniqueArray(
-    fc.constantFrom(...meanings, 'focus.start', 'movie.record', 'display.playback'),
+    fc.constantFrom(...meanings, 'focus.start', 'movie.record', 'display.playback', 'movie.swapSide'),
     {
       minLength: 1,
       maxLength: 8,
@@ -85,6 +85,7 @@ export function played(
   pick: number,
 ): void {
   const setting = lookup(model).byMeaning.get(need.what)
+  if (need.what === 'movie.swapSide' && way.address === '') return otherSide(model, body)
   if (way.address === '')
     return agree(`${need.side}: ${need.what} by itself`, focusNow(model, body).does, 'follows')
   const address = lookup(model).addresses.get(way.address)
@@ -96,6 +97,7 @@ export function played(
   if (!fn) throw new Error(`${said}: nothing is there`)
   if (resolutionNow(model, body).addresses.get(way.address)?.verdict === 'test') return
   const at = { control: address.control.id, gesture: address.gesture.id }
+  if (need.what === 'movie.swapSide' && fn.means === 'controls.modeDial') return otherSide(model, body, at)
   if (!setting) return agree(said, does(model, body, need.what, at), true)
   const state = effectiveState(model, plan, { ...contextOf(body, model) })
   const all = choosable(lookup(model), setting, valuesOf(setting.domain) ?? [], foundIn(state))
@@ -111,6 +113,18 @@ export function played(
       reached(said, model, done.state, setting, value, done.log.map((line) => line.words).join(' '))
     } else byHand(said, model, body, { fn, at, setting, value, all })
   }
+}
+
+/** The mode dial turned to a position of the other side, as a dial or by a switch that is no key. */
+function otherSide(model: BodyModel, body: LiveState, at?: { control: string; gesture: string }): void {
+  const from = model.positions.findIndex((one) => one.id === body.position)
+  const to = model.positions.findIndex((one) => one.side !== null && one.side !== body.side)
+  const position = model.positions[to]?.id ?? ''
+  const turned = at
+    ? live(model, body, { kind: 'turn', ...at, clicks: to - from })
+    : live(model, body, { kind: 'position', position })
+  const { state, log } = must(turned)
+  agree(`to ${position}: ${log.map((line) => line.words).join(' ')}`, state.side !== body.side, true)
 }
 
 function contextOf(body: LiveState, model: BodyModel) {

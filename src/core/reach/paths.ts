@@ -74,7 +74,8 @@ export function pathsTo(hand: ReachContext, { what, flags }: Wanted): Path[] {
   const does = doing(model, hand.resolution, hand.side, what)
   const menus = setting && idleBecause(hand.resolution, setting.id) === null ? byMenus(hand, setting.id) : []
   const itself = what === 'focus.start' && followsByItself(hand) ? [byItself] : []
-  const found = [...itself, ...byKey(hand, does), ...menus]
+  const dial = what === 'movie.swapSide' ? bySideSwitch(hand) : []
+  const found = [...itself, ...byKey(hand, does), ...dial, ...menus]
   const away = flags.includes('finder')
   return found
     .map((path) => (away && !path.atFinder ? withMoves(path, { away: 1 }, hand.times) : path))
@@ -90,6 +91,22 @@ const byItself: Path = {
   seconds: 0,
   atFinder: true,
   inGrip: true,
+}
+
+/** Whether the mode dial, or a switch that is no key, has stills and motion both. */
+function turnsToOtherSide(model: BodyModel): boolean {
+  return (
+    model.sides.every((side) => model.positions.some((one) => one.side === side)) && model.sides.length > 1
+  )
+}
+
+/** By a switch between stills and motion that stands among no keys: the hand lets go, and it is looked for. */
+function bySideSwitch({ model, times }: ReachContext): Path[] {
+  const isKey = model.functions.some(({ means }) => means === 'controls.modeDial')
+  if (isKey || !turnsToOtherSide(model)) return []
+  const parts = partsOf({ leave: 1, look: 1, turn: 1 }, times)
+  const way = { words: 'Stills and movie switch', address: '', atFinder: false, inGrip: false }
+  return [{ tier: 'direct', ...way, parts, seconds: total(parts) }]
 }
 
 /** Whether autofocus follows in a state of film without anything held. */
@@ -129,6 +146,7 @@ export function doing(
   const serving = servingFor(model)(what)
   return (fn) =>
     (what === 'focus.start' && startsFocus(fn.means, half?.value !== false)) ||
+    (what === 'movie.swapSide' && fn.means === 'controls.modeDial' && turnsToOtherSide(model)) ||
     (serving.has(fn) && (fn.means !== 'controls.modeDial' || dialHasAll(model, side, fn)))
 }
 
@@ -184,7 +202,11 @@ export function afterStopping(path: Path, times: Times): Path {
 
 /** Whether the model knows the adjustment at all. */
 export function knows(model: BodyModel, what: string): boolean {
-  return lookup(model).byMeaning.has(what) || model.functions.some((fn) => fn.means === what)
+  return (
+    lookup(model).byMeaning.has(what) ||
+    model.functions.some((fn) => fn.means === what) ||
+    (what === 'movie.swapSide' && turnsToOtherSide(model))
+  )
 }
 
 /** The functions that open the own menu, and the presses it takes more: the full menu's key does it too. */

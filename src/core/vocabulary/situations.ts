@@ -66,7 +66,7 @@ portraits | Portraits | stills | aperture-first | follow
 copy-stand | Copy stand | stills | manual | manual
 > exposure.shutter | 20 | -
 > exposure.aperture | 6 | -
-> exposure.compensation | 8 | -
+> exposure.iso | 4 | -
 > focus.start | 40 | -
 > focus.magnify | 30 | -
 > focus.mode | 10 | -

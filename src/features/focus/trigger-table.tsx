@@ -8,12 +8,28 @@ import type { FocusRow } from '@/core/focus/table'
 import { heldWords, outcomeWords } from '@/core/focus/words'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
+import { Explain } from '@/ui/explain'
 
 /** The line in hand: what is held, in which bank. */
 export interface Picked {
   readonly held: readonly string[]
   readonly bank: string
 }
+
+/** The columns, each with a plain sentence where it needs one. */
+const heads = [
+  ['Held', ''],
+  ['In', ''],
+  ['Autofocus', 'What autofocus does while this is held, and in which AF mode.'],
+  ['Area', 'The part of the frame in which autofocus looks for the subject.'],
+  ['Detection', 'Whether faces, eyes or the chosen subject are looked for in that area.'],
+  ['Tracking', 'Whether focus stays with the subject wherever it goes in the frame.'],
+  [
+    'Full press',
+    'When the shutter button, pressed all the way, takes the picture: at once, or only when focus is found.',
+  ],
+  ['Let go', 'What autofocus does when the key is let go; of two keys, the one let go first.'],
+] as const
 
 /** The trigger table: a line for each way to hold, split where banks differ; the line in hand is marked. */
 export const TriggerTable = memo(function TriggerTable({
@@ -38,20 +54,14 @@ export const TriggerTable = memo(function TriggerTable({
         <caption className="sr-only">What focuses when, by what is held and in which bank</caption>
         <thead>
           <tr className="border-b text-left text-small text-silt">
-            {[
-              'Held',
-              'In',
-              'Autofocus',
-              'Area',
-              'Detection',
-              ...(tracks(model) ? ['Tracking'] : []),
-              'Full press',
-              'Let go',
-            ].map((one) => (
-              <th key={one} className="py-1 pr-2 font-normal whitespace-nowrap">
-                {one}
-              </th>
-            ))}
+            {heads
+              .filter(([one]) => one !== 'Tracking' || tracks(model))
+              .map(([one, plain]) => (
+                <th key={one} className="py-1 pr-2 font-normal whitespace-nowrap">
+                  {one}
+                  {plain !== '' && <Explain label={one} about={{ text: plain }} />}
+                </th>
+              ))}
           </tr>
         </thead>
         <tbody>
