@@ -231,7 +231,7 @@ function does(
   if (what === 'display.playback') return done.state.run === 'playback'
   if (what === 'movie.swapSide') return done.state.side !== body.side
   // Nothing of the simulated body shows that a voice memo was spoken but that it says so.
-  if (!what.startsWith('focus.'))
+  if (what !== 'focus.start')
     return done.log.some(({ kind, words }) => kind === 'did' && !words.includes('does nothing'))
   const { does: focus } = focusNow(model, done.state)
   return focus === 'once' || focus === 'follows' ? true : done.log.map((line) => line.words).join(' ')

@@ -74,8 +74,7 @@ export function pathsTo(hand: ReachContext, { what, flags }: Wanted): Path[] {
   const does = doing(model, hand.resolution, hand.side, what)
   const menus = setting && idleBecause(hand.resolution, setting.id) === null ? byMenus(hand, setting.id) : []
   const itself = what === 'focus.start' && followsByItself(hand) ? [byItself] : []
-  const dial = what === 'movie.swapSide' ? bySideSwitch(hand) : []
-  const found = [...itself, ...byKey(hand, does), ...dial, ...menus]
+  const found = [...itself, ...byKey(hand, does), ...bySideSwitch(hand, what), ...menus]
   const away = flags.includes('finder')
   return found
     .map((path) => (away && !path.atFinder ? withMoves(path, { away: 1 }, hand.times) : path))
@@ -100,11 +99,19 @@ function turnsToOtherSide(model: BodyModel): boolean {
   )
 }
 
-/** By a switch between stills and motion that stands among no keys: the hand lets go, and it is looked for. */
-function bySideSwitch({ model, times }: ReachContext): Path[] {
+/** The moves of a switch between stills and motion that stands among no keys: the hand lets go, and it is looked for; null where there is none. */
+export function sideSwitchMoves(model: BodyModel, what: string): Moves | null {
   const isKey = model.functions.some(({ means }) => means === 'controls.modeDial')
-  if (isKey || !turnsToOtherSide(model)) return []
-  const parts = partsOf({ leave: 1, look: 1, turn: 1 }, times)
+  return what === 'movie.swapSide' && !isKey && turnsToOtherSide(model)
+    ? { leave: 1, look: 1, turn: 1 }
+    : null
+}
+
+/** The way by such a switch. */
+function bySideSwitch({ model, times }: ReachContext, what: string): Path[] {
+  const moves = sideSwitchMoves(model, what)
+  if (!moves) return []
+  const parts = partsOf(moves, times)
   const way = { words: 'Stills and movie switch', address: '', atFinder: false, inGrip: false }
   return [{ tier: 'direct', ...way, parts, seconds: total(parts) }]
 }

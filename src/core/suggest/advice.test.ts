@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lenses, modelCalled, models } from '@tests/fixtures/models'
+import { lenses, modelCalled, models, namedModels } from '@tests/fixtures/models'
 import { rowNamed } from '@tests/fixtures/rows'
 import { solver } from '@tests/fixtures/solver'
 import { started } from '@tests/fixtures/started'
@@ -9,6 +9,7 @@ import type { BodyModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { addressKeyOf, isKeyRow } from '../plan/rows'
 import { applyStep } from '../plan/step'
+import { reachOf } from '../reach/reach'
 import { must } from '../result'
 import { focusRole } from '../vocabulary/focus-roles'
 import { readySets } from '../vocabulary/situations'
@@ -102,4 +103,21 @@ describe('keys one focuses with', () => {
     expect(choices(false)).toBe(1)
     expect(choices(true)).toBeGreaterThan(5)
   })
+})
+
+describe('the way from stills to motion', () => {
+  it.each(namedModels)(
+    'is there without a key for it on the %s, and suggestions know its price',
+    (_name, model) => {
+      const plan = started(model, ['documentary'])
+      const [swap] = reachOf(model, plan, lenses).reached.filter(({ need }) => need.what === 'movie.swapSide')
+      expect(swap?.best?.words).toMatch(/^(Mode dial, turn|Stills and movie switch|Stills\/movie lever)/)
+      const demand = instanceOf({ model, plan, lenses }).demands.find(
+        ({ needs }) => needs[0]?.what === 'movie.swapSide',
+      )
+      expect(demand?.ways.some(({ seconds }) => Math.abs(seconds - (swap?.best?.seconds ?? 0)) < 1e-9)).toBe(
+        true,
+      )
+    },
+  )
 })
