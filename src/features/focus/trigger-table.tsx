@@ -82,7 +82,7 @@ export const TriggerTable = memo(function TriggerTable({
                     <th
                       scope="rowgroup"
                       rowSpan={all.length}
-                      className="min-w-32 border-b bg-sheet py-1 pr-3 text-left leading-tight font-semibold"
+                      className="w-40 min-w-32 border-b bg-sheet py-1 pr-3 text-left leading-tight font-semibold"
                     >
                       {heldWords(model, line.held)}
                       {line.differs && (
@@ -102,7 +102,7 @@ export const TriggerTable = memo(function TriggerTable({
                     </button>
                   </td>
                   <OutcomeCells model={model} row={group.row} />
-                  <td className="min-w-36 py-1 text-small text-silt">
+                  <td className="min-w-32 py-1 text-small text-silt">
                     {group.row && table ? <LetGo model={model} table={table} row={group.row} /> : ''}
                   </td>
                 </tr>
@@ -134,10 +134,10 @@ function OutcomeCells({ model, row }: { model: BodyModel; row: FocusRow | null }
   const runs = row.outcomes.some(({ does }) => does === 'once' || does === 'follows')
   return (
     <>
-      <td className={`min-w-36 py-1 pr-3 ${runs ? 'font-semibold' : 'text-silt'}`}>
+      <td className={`min-w-40 py-1 pr-3 ${runs ? 'font-semibold' : 'text-silt'}`}>
         {said((one) => one.does)}{' '}
         <span className="text-small font-normal text-silt">
-          {said((one) => one.mode)}
+          <span className="whitespace-nowrap">{said((one) => one.mode)}</span>
           {row.held.length > 1 && runs && <span className="block">by {said((one) => one.by)}</span>}
         </span>
         {row.asks.length > 0 && (
@@ -147,10 +147,10 @@ function OutcomeCells({ model, row }: { model: BodyModel; row: FocusRow | null }
           </span>
         )}
       </td>
-      <td className="py-1 pr-3 whitespace-nowrap">{said((one) => one.area)}</td>
-      <td className="py-1 pr-3 whitespace-nowrap">{said((one) => one.detection)}</td>
-      {tracks(model) && <td className="py-1 pr-3 whitespace-nowrap">{said((one) => one.tracking)}</td>}
-      <td className="py-1 pr-3 whitespace-nowrap">{said((one) => one.full)}</td>
+      <td className="py-1 pr-2 whitespace-nowrap">{said((one) => one.area)}</td>
+      <td className="py-1 pr-2 whitespace-nowrap">{said((one) => one.detection)}</td>
+      {tracks(model) && <td className="py-1 pr-2 whitespace-nowrap">{said((one) => one.tracking)}</td>}
+      <td className="py-1 pr-2 whitespace-nowrap">{said((one) => one.full)}</td>
     </>
   )
 }

@@ -43,6 +43,9 @@ function gestureWidth(label: PlateLabel): number {
 }
 
 const widestText = 206
+
+/** Pixels for the name of a function, from the count of its letters. */
+const textLetters = (line: PlateLine) => line.text.length * 7.6
 /** Pixels for the name of a control and its manner beside each other; where they need more, the manner stands below. */
 const widestHead = 236
 
@@ -55,7 +58,7 @@ export function labelSize(label: PlateLabel): LabelSize {
   const many = label.lines.length > 1
   const texts = label.lines.map(
     (line) =>
-      line.text.length * 7.6 +
+      textLetters(line) +
       (line.differs === null ? 0 : 20) +
       (line.uses ? 14 + String(line.uses).length * 8 : 0) +
       (line.tone === 'problem' || line.tone === 'blocks' ? 20 : 0),
@@ -184,7 +187,7 @@ export function LineButton({
           {line.gesture}{' '}
         </span>
       )}
-      <span>{line.text}</span>
+      <span className={textLetters(line) > widestText ? '' : 'whitespace-nowrap'}>{line.text}</span>
       {(line.tone === 'problem' || line.tone === 'blocks') && (
         <span title="Problem" className="self-center">
           <TriangleAlert size={13} aria-hidden="true" />
