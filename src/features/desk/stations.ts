@@ -1,6 +1,7 @@
 import type { Finding } from '@/core/checks/finding'
 import type { BodyModel } from '@/core/model/types'
-import { idsOf, isNeedRow, stationOf, type RowStation } from '@/core/plan/rows'
+import { memoize } from '@/core/memoize'
+import { idsOf, isNeedRow, stationOf, type Rows, type RowStation } from '@/core/plan/rows'
 import type { Plan } from '@/core/plan/plan'
 
 /** A place on the route: its address within the plan, its name, and where it stands. */
@@ -46,6 +47,10 @@ function standOf(
   const count = (severity: Finding['severity']) => mine.filter((one) => one.severity === severity).length
   const problems = count('blocks') + count('problem')
   if (problems > 0) return `${problems} ${problems === 1 ? 'problem' : 'problems'}`
-  const wasWorkedOn = idsOf(plan.rows).some((row) => stationOf(model, row) === station)
-  return wasWorkedOn ? 'no problems' : 'untouched'
+  return workedOn(model)(plan.rows).has(station) ? 'no problems' : 'untouched'
 }
+
+/** The stations at which rows were set. */
+const workedOn = memoize((model: BodyModel) =>
+  memoize((rows: Rows): ReadonlySet<RowStation> => new Set(idsOf(rows).map((row) => stationOf(model, row)))),
+)

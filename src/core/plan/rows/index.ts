@@ -1,3 +1,4 @@
+import { memoize } from '../../memoize'
 import type { BodyModel } from '../../model/types'
 import type { Result } from '../../result'
 import type { Change, RowId, Step } from '../../sync/step'
@@ -27,10 +28,21 @@ export type WrittenRows = Readonly<Record<string, Value>>
 export const rowKinds: readonly RowKind<Row>[] = [...aboutKinds, acceptKind, forbidKind, noteKind]
 const any = among(rowKinds)
 
-/** Takes a row id apart; refuses what this model does not have, naming the part. */
+/** Takes a row id apart; refuses what this model does not have, naming the part. Rows that a model has are remembered. */
 export function parseRow(model: BodyModel, id: string): Result<Row> {
-  return any.parse(model, id)
+  const known = parsedFor(model)
+  const found = known.get(id)
+  if (found) return found
+  const parsed = any.parse(model, id)
+  if (!parsed.ok) return parsed
+  if (known.size >= mostRemembered) known.clear()
+  known.set(id, parsed)
+  return parsed
 }
+
+const parsedFor = memoize((_model: BodyModel) => new Map<string, Result<Row>>())
+/** Several full plans of a model. */
+const mostRemembered = 20_000
 
 /** The id of a row taken apart: `rowIdOf(parseRow(x)) = x`. */
 export function rowIdOf(row: Row): RowId {
