@@ -3,7 +3,13 @@ import type { Refusal } from '@/core/result'
 /** What a command gives back: words for a person, data for a program. */
 export type Outcome =
   | { readonly kind: 'done'; readonly words: string; readonly data: unknown }
-  | { readonly kind: 'refused'; readonly refusals: readonly Refusal[] }
+  | {
+      readonly kind: 'refused'
+      readonly refusals: readonly Refusal[]
+      /** What was done until then. */
+      readonly words?: string
+      readonly data?: object
+    }
   | { readonly kind: 'usage'; readonly problem: string }
 
 /** One command of the headless tool. */
@@ -12,11 +18,12 @@ export interface Command {
   readonly name: string
   readonly usage: string
   readonly summary: string
-  /** Options it takes, by name; `many` may stand more than once. */
-  readonly options: Readonly<Record<string, 'one' | 'many'>>
+  /** Options it takes, by name; `many` may stand more than once, `flag` stands alone. */
+  readonly options: Readonly<Record<string, 'one' | 'many' | 'flag'>>
   /** How many file names or ids it takes. */
   readonly operands: number
-  run(operands: readonly string[], options: Options): Promise<Outcome>
+  /** What is to be said besides the outcome is put into `notes`. */
+  run(operands: readonly string[], options: Options, notes: string[]): Promise<Outcome>
 }
 
 /** The options given, each with every value it was given. */
@@ -24,7 +31,7 @@ export type Options = Readonly<Record<string, readonly string[]>>
 
 /** A refusal as an outcome. */
 export function refused(...refusals: readonly Refusal[]): Outcome {
-  return { kind: 'refused', refusals }
+  return { kind: 'refused', refusals: refusals.flatMap((one) => [one, ...(one.also ?? [])]) }
 }
 
 /** Words and data as an outcome. */

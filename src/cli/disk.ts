@@ -1,8 +1,8 @@
 import type { Definitions } from '@/core/model/definitions'
 import type { BodyModel } from '@/core/model/types'
-import { readPlanFile } from '@/core/files/plan-file'
+import { readEditedPlan } from '@/core/files/edited-plan'
 import type { Plan } from '@/core/plan/plan'
-import { ok, refuse, type Result } from '@/core/result'
+import { ok, refuse, type Refusal, type Result } from '@/core/result'
 import { boundedBytes } from '@/disk/bounded'
 import { readDefinitions } from '@/disk/definitions'
 import { refused, type Command, type Options, type Outcome } from './command'
@@ -24,25 +24,35 @@ export interface PlanOnDisk {
   readonly definitions: Definitions
 }
 
-/** Reads a plan file and finds its model in a folder of models. */
-export async function planOnDisk(path: string, folder: string): Promise<Result<PlanOnDisk>> {
+/** Reads a plan file, edited by hand or not, and finds its model in a folder of models; says in `notes` how it was read. */
+export async function planOnDisk(path: string, folder: string, notes: string[]): Promise<Result<PlanOnDisk>> {
   const definitions = await definitionsIn(folder)
   if (!definitions.ok) return definitions
   const bytes = await boundedBytes(path)
   if (!bytes.ok) return bytes
-  const read = readPlanFile(bytes.value, path, definitions.value.models)
-  if (!read.ok) return read
-  const model = definitions.value.models.find((one) => one.id === read.value.plan.model.id)
-  if (!model) return refuse('other-model', `There is no model ${read.value.plan.model.id}.`, folder)
-  return ok({ plan: read.value.plan, model, definitions: definitions.value })
+  const read = readEditedPlan(bytes.value, path, definitions.value.models)
+  if (!read.ok) return allOf(read.faults, path)
+  const { plan } = read.file
+  const model = definitions.value.models.find((one) => one.id === plan.model.id)
+  if (!model) return refuse('other-model', `There is no model ${plan.model.id}.`, folder)
+  if (read.isEdited)
+    notes.push(`${path} was edited since it was written: its digest no longer fits. It is read as it stands.`)
+  for (const { row, was, words } of read.readings)
+    notes.push(`${path}: ${row}: ${JSON.stringify(was)} is read as ${words}.`)
+  return ok({ plan, model, definitions: definitions.value })
+}
+
+/** Several faults as one refusal with the others beside it. */
+export function allOf([first, ...also]: readonly Refusal[], path: string): Result<never> {
+  return first ? { ok: false, refusal: { ...first, also } } : refuse('unreadable', 'It cannot be read.', path)
 }
 
 /** A command on one plan file: reads it with its model first, and refuses what cannot be read. */
 export function onPlan(
   act: (read: PlanOnDisk, options: Options) => Outcome | Promise<Outcome>,
 ): Command['run'] {
-  return async ([planPath = ''], options) => {
-    const read = await planOnDisk(planPath, modelsFolder(options))
+  return async ([planPath = ''], options, notes) => {
+    const read = await planOnDisk(planPath, modelsFolder(options), notes)
     return read.ok ? act(read.value, options) : refused(read.refusal)
   }
 }

@@ -24,10 +24,10 @@ export const writeFileCommand: Command = {
   summary: 'the card file a body would save that has this plan set on it',
   options: { out: 'one', serial: 'one', firmware: 'one', at: 'one', models: 'one' },
   operands: 1,
-  async run([planPath = ''], options) {
+  async run([planPath = ''], options, notes) {
     const out = options.out?.at(-1)
     if (out === undefined) return { kind: 'usage', problem: 'say where to: --out FILE' }
-    const read = await planOnDisk(planPath, modelsFolder(options))
+    const read = await planOnDisk(planPath, modelsFolder(options), notes)
     if (!read.ok) return refused(read.refusal)
     const { model, plan } = read.value
     const body = bodyFrom(options, model)
@@ -106,14 +106,14 @@ interface SourceOnDisk {
   readonly source: Source
 }
 
-type ReadSource = (path: string, folder: string) => Promise<Result<SourceOnDisk>>
+type ReadSource = (path: string, folder: string, notes: string[]) => Promise<Result<SourceOnDisk>>
 
 /** Reads two of something and holds one against the other. */
 function comparing(read: ReadSource): Command['run'] {
-  return async ([leftPath = '', rightPath = ''], options) => {
-    const left = await read(leftPath, modelsFolder(options))
+  return async ([leftPath = '', rightPath = ''], options, notes) => {
+    const left = await read(leftPath, modelsFolder(options), notes)
     if (!left.ok) return refused(left.refusal)
-    const right = await read(rightPath, modelsFolder(options))
+    const right = await read(rightPath, modelsFolder(options), notes)
     if (!right.ok) return refused(right.refusal)
     const [one, two] = [left.value, right.value]
     if (one.model.id === two.model.id) {
@@ -125,8 +125,8 @@ function comparing(read: ReadSource): Command['run'] {
   }
 }
 
-async function planSource(path: string, folder: string): Promise<Result<SourceOnDisk>> {
-  const read = await planOnDisk(path, folder)
+async function planSource(path: string, folder: string, notes: string[]): Promise<Result<SourceOnDisk>> {
+  const read = await planOnDisk(path, folder, notes)
   return read.ok ? ok({ model: read.value.model, source: { kind: 'plan', plan: read.value.plan } }) : read
 }
 
@@ -138,10 +138,10 @@ export const runCamera: Command = {
   summary: 'plays a script on a simulated body; fails where an expectation is not met',
   options: { model: 'one', plan: 'one', lens: 'one', firmware: 'one', serial: 'one', models: 'one' },
   operands: 1,
-  async run([path = ''], options) {
+  async run([path = ''], options, notes) {
     const bytes = await boundedBytes(path)
     if (!bytes.ok) return refused(bytes.refusal)
-    const start = await bodyAtHand(options)
+    const start = await bodyAtHand(options, notes)
     if (!start.ok) return refused(start.refusal)
     const { model, body, definitions } = start.value
     const wanted = options.lens?.at(-1)
@@ -154,18 +154,17 @@ export const runCamera: Command = {
     const words = played.value.played.map(playedWords).join('\n')
     if (played.value.unmet === 0) return done(words, { played: played.value.played })
     const unmet = played.value.played.filter((one) => one.instead !== null)
-    return refused(
-      ...unmet.map((one) => ({
-        code: 'unmet',
-        message: `${one.text}: it is ${one.instead === '' ? 'nothing' : (one.instead ?? '')}`,
-        where: `${path}, line ${one.line}`,
-      })),
-    )
+    const refusals = unmet.map((one) => ({
+      code: 'unmet',
+      message: `${one.text}: it is ${one.instead === '' ? 'nothing' : (one.instead ?? '')}`,
+      where: `${path}, line ${one.line}`,
+    }))
+    return { kind: 'refused', refusals, words, data: { played: played.value.played } }
   },
 }
 
-function playedWords({ text, log }: Played): string {
-  if (text.startsWith('expect')) return `  met: ${text}`
+function playedWords({ text, log, instead }: Played): string {
+  if (text.startsWith('expect')) return `  ${instead === null ? 'met' : 'not met'}: ${text}`
   return [
     `> ${text}`,
     ...log.map((one) => `  ${one.kind === 'did' ? '' : `${one.kind}: `}${one.words}`),
@@ -174,6 +173,7 @@ function playedWords({ text, log }: Played): string {
 
 async function bodyAtHand(
   options: Options,
+  notes: string[],
 ): Promise<Result<{ model: BodyModel; body: BodyState; definitions: Definitions }>> {
   const [planPath, modelId] = [options.plan?.at(-1), options.model?.at(-1)]
   if ((planPath === undefined) === (modelId === undefined))
@@ -182,7 +182,7 @@ async function bodyAtHand(
       'Say which body: --model ID for one as delivered, or --plan PLAN for one that has it.',
     )
   if (planPath !== undefined) {
-    const read = await planOnDisk(planPath, modelsFolder(options))
+    const read = await planOnDisk(planPath, modelsFolder(options), notes)
     if (!read.ok) return read
     const { model, plan, definitions } = read.value
     const body = bodyFrom(options, model)
@@ -214,10 +214,10 @@ async function cardOnDisk(
 }
 
 /** A card file or a plan file, whichever it is: JSON begins with a brace. */
-async function anySource(path: string, folder: string): Promise<Result<SourceOnDisk>> {
+async function anySource(path: string, folder: string, notes: string[]): Promise<Result<SourceOnDisk>> {
   const bytes = await boundedBytes(path)
   if (!bytes.ok) return bytes
-  if (bytes.value[0] === '{'.charCodeAt(0)) return planSource(path, folder)
+  if (bytes.value[0] === '{'.charCodeAt(0)) return planSource(path, folder, notes)
   const card = await cardOnDisk(path, folder)
   return card.ok
     ? ok({ model: card.value.model, source: { kind: 'file', rows: card.value.file.rows } })

@@ -59,8 +59,9 @@ export function contextFrom(
   const eye = one('eye', ['yes', 'no'])
   const position = one(
     'position',
-    model.positions.map((stop) => stop.id),
+    model.positions.map(({ id }) => id),
   )
+  const turned = model.positions.find(({ id }) => id === position)
   const posture = one('posture', postures)
   const orientation = one('orientation', orientations)
   const lens = one('lens', [anyLens.id, ...lenses.map((glass) => glass.id)])
@@ -72,8 +73,10 @@ export function contextFrom(
   const attached = (options.attached ?? []).map((what) =>
     take(oneOf({ attached: [what] }, 'attached', attachables), 'grip'),
   )
+  const side = one('side', model.sides)
+  if (turned) faults.push(...contradictions(turned, side, options))
   const context: Context = {
-    side: (one('side', model.sides) ?? model.sides[0] ?? 'stills') as Side,
+    side: (side ?? turned?.side ?? model.sides[0] ?? 'stills') as Side,
     run: (one('run', runStates) ?? 'standby') as RunState,
     banks: take(banksFrom(options, model), {}),
     lens: lenses.find((glass) => glass.id === lens) ?? anyLens,
@@ -92,6 +95,28 @@ export function contextFrom(
   }
   const [first] = faults
   return first ? { ok: false, refusal: first } : ok(context)
+}
+
+/** What other options say against the position of the mode dial. */
+function contradictions(
+  position: BodyModel['positions'][number],
+  side: string | undefined,
+  options: Options,
+): Refusal[] {
+  const faults: Refusal[] = []
+  if (side !== undefined && position.side !== null && position.side !== side) {
+    const message = `${position.name} is a position of ${position.side}, and --side says ${side}.`
+    faults.push({ code: 'contradiction', message, where: `--position ${position.id}` })
+  }
+  const other = (options.bank ?? []).find((text) => {
+    const [family, slot] = pair(text)
+    return position.family === family && position.slot !== slot
+  })
+  if (other !== undefined) {
+    const message = `${position.name} puts its own bank in force, so this one cannot be.`
+    faults.push({ code: 'contradiction', message, where: `--bank ${other}` })
+  }
+  return faults
 }
 
 /** `SETTING=VALUE` options as values by setting id, typed as photographers write them. */

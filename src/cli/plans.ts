@@ -17,6 +17,7 @@ import { boundedBytes } from '@/disk/bounded'
 import { done, refused, type Command, type Outcome } from './command'
 import { definitionsIn, planOnDisk, onPlan } from './disk'
 import { contextFrom, contextOptions, contextUsage, modelsFolder } from './options'
+import { plainSteps } from './steps'
 
 /** `plan new --model ID`: an empty plan file. */
 export const newPlan: Command = {
@@ -48,8 +49,8 @@ export const stepPlan: Command = {
   summary: 'apply a file of steps to a plan; all of them or none',
   options: { out: 'one', models: 'one' },
   operands: 2,
-  async run([planPath = '', stepsPath = ''], options) {
-    const read = await planOnDisk(planPath, modelsFolder(options))
+  async run([planPath = '', stepsPath = ''], options, notes) {
+    const read = await planOnDisk(planPath, modelsFolder(options), notes)
     if (!read.ok) return refused(read.refusal)
     const bytes = await boundedBytes(stepsPath)
     const json = bytes.ok ? readJson(bytes.value, stepsPath) : bytes
@@ -58,7 +59,9 @@ export const stepPlan: Command = {
     const kind = planKind(
       (id, edition) => definitions.models.find((one) => one.id === id && one.version === edition) ?? null,
     )
-    const steps = readSteps(kind, json.value)
+    const plain = plainSteps(model, plan, json.value, stepsPath, notes)
+    if (!plain.ok) return refused(plain.refusal)
+    const steps = readSteps(kind, plain.value)
     if (!steps.ok) return refused({ ...steps.refusal, where: `${stepsPath}: ${steps.refusal.where ?? ''}` })
     const applied = applyAll(kind, plan, steps.value)
     if (!applied.ok)

@@ -50,6 +50,8 @@ export const reachPlan: Command = {
     if (!Number.isInteger(most) || most < 0 || most > 20)
       return refused({ code: 'option', message: 'A count from 0 to 20.', where: '--worst' })
     const report = reachOf(model, plan, definitions.lenses, posture.value)
+    if (report.reached.length === 0)
+      return done(noNeeds, { ...report, byCount: null, byUse: null, menuFree: null, worst: [] })
     const worst = worstNeeds(report, most)
     const percent = (share: number) => `${Math.round(share * 100)} %`
     const target = { true: ', which meets the target', false: ', short of the target', null: '' }[
@@ -67,6 +69,10 @@ export const reachPlan: Command = {
     return done(words.join('\n'), { ...report, worst: worst.map(({ step, gain }) => ({ step, gain })) })
   }),
 }
+
+/** Said where a plan says nothing of what is shot: nothing can be priced or suggested. */
+export const noNeeds =
+  'The plan has no needs yet, so there is nothing to reach: plan start PLAN --work KIND brings those of a kind of work.'
 
 function needWords({ need, best, absent, blocked, perOuting }: Reached): string {
   const way = absent

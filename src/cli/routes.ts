@@ -59,10 +59,10 @@ export const fitPlan: Command = {
   summary: 'map a plan to another model: what is carried, what is near, what is lost',
   options: { to: 'one', out: 'one', models: 'one' },
   operands: 1,
-  async run([planPath = ''], options) {
+  async run([planPath = ''], options, notes) {
     const wanted = options.to?.at(-1)
     if (wanted === undefined) return { kind: 'usage', problem: 'say to which model: --to ID' }
-    const read = await planOnDisk(planPath, modelsFolder(options))
+    const read = await planOnDisk(planPath, modelsFolder(options), notes)
     if (!read.ok) return refused(read.refusal)
     const { model, plan, definitions } = read.value
     const other = definitions.models.find((one) => one.id === wanted)

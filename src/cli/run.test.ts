@@ -49,7 +49,7 @@ describe('the examples of docs/cli.md', () => {
 
   it.each(examples.map(([, args = '', expected = '']) => [args, expected]))('%s', async (args, expected) => {
     const placed = (text: string) =>
-      text.replace(/night\.(plan\.json|stage\.json|set)|old\.plan\.json|heron-1\.json/g, (name) =>
+      text.replace(/night\.(plan\.json|stage\.json|set)|(?:old|mended)\.plan\.json|heron-1\.json/g, (name) =>
         join(folder, name),
       )
     const ended = await run(placed(args).split(' '))
@@ -230,12 +230,120 @@ describe('the headless command', () => {
     const text = (await run(['plan', 'new', '--model', 'tarrow-heron'])).output
     const damaged = file('damaged.plan.json', text.replace('"revision": null', '"revision": null '))
     expect((await run(['plan', 'resolve', damaged])).code).toBe(0)
-    const changed = file('changed.plan.json', text.replace('"rows": {}', '"rows": {"title": "x"}'))
-    expect((await run(['plan', 'resolve', changed])).error).toContain('The digest does not fit')
+    const cut = file('cut.plan.json', text.slice(0, 80))
+    expect((await run(['plan', 'resolve', cut])).error).toMatch(/The file is damaged: line \d+, column \d+/)
     const steps = file('steps.json', '[{"id": 1}]')
     const refused = await run(['plan', 'step', damaged, steps, '--out', join(folder, 'never.json')])
     expect(refused).toMatchObject({ code: 1, error: expect.stringContaining('steps.json') as string })
     expect(() => readFileSync(join(folder, 'never.json'))).toThrow()
+  })
+})
+
+describe('a plan edited in a text editor', () => {
+  const edited = async (name: string, rows: Record<string, unknown>) => {
+    const { output } = await run(['plan', 'new', '--model', 'tarrow-heron'])
+    return file(name, JSON.stringify({ ...(JSON.parse(output) as object), rows }, null, 2))
+  }
+
+  it('is taken, with values as people write them, and says how', async () => {
+    const plan = await edited('edited.plan.json', {
+      'base/exposure.iso@stills': 'iso 800',
+      'base/focus.lamp': 'off',
+      'base/exposure.mode@stills': 'Manual',
+      'key/stills/thumb-key/press': 'af start',
+    })
+    const { code, output, error } = await run(['plan', 'resolve', plan, '--json'])
+    expect(code).toBe(0)
+    const { settings } = JSON.parse(output) as { settings: Record<string, { value: unknown }> }
+    expect(settings['focus.lamp']?.value).toBe(false)
+    expect(settings['exposure.mode']?.value).toBe('manual')
+    expect(error).toContain('its digest no longer fits. It is read as it stands.')
+    expect(error).toContain('"off" is read as off')
+    expect(error).toContain('"af start" is read as AF start')
+  })
+
+  it('is refused with every fault at once: its line, what would be taken, and the nearest id', async () => {
+    const plan = await edited('faulty.plan.json', {
+      'base/exposure.isoo@stills': 800,
+      'base/exposure.iso@stills': 'ISO 7',
+      'key/stills/thmb-key/press': 'playback',
+      'key/stills/thumb-key/press': 'playbak',
+    })
+    const { code, error } = await run(['plan', 'check', plan])
+    expect(code).toBe(1)
+    const lines = error.split('\n').filter((line) => line.includes('faulty.plan.json: line '))
+    expect(lines).toHaveLength(4)
+    expect(lines[0]).toMatch(
+      /line \d+, column \d+: rows\/base\/exposure.isoo@stills: .*Nearest: base\/exposure.iso@stills\.$/,
+    )
+    expect(lines[1]).toContain('Such as "ISO 200", which is as delivered.')
+    expect(lines[2]).toContain('Nearest: key/stills/thumb-key/press.')
+    expect(lines[3]).toContain('Such as “playback”.')
+  })
+
+  it('takes steps without ids and former values, and mends by their numbers', async () => {
+    const plan = await edited('plain.plan.json', {})
+    const rows = { 'key/stills/thumb-key/press': 'AF start', 'base/exposure.shutter@stills': '1/250' }
+    const steps = file('plain.steps.json', JSON.stringify({ rows }))
+    const stepped = join(folder, 'stepped.plan.json')
+    expect((await run(['plan', 'step', plan, steps, '--out', stepped])).code).toBe(0)
+    const before = await run(['plan', 'check', stepped])
+    const number = /mend (\d+): Switch AF on half-press off/.exec(before.output)?.[1] ?? ''
+    expect(before.output).toContain('(base/focus.halfPress@stills)')
+    const mended = join(folder, 'mended.plan.json')
+    expect((await run(['plan', 'check', stepped, '--apply', number, '--out', mended])).code).toBe(0)
+    expect((await run(['plan', 'check', mended])).output).not.toContain('Thumb focus key focuses')
+    expect((await run(['plan', 'check', stepped, '--apply', '0'])).error).toMatch(/A mend from 1 to \d+\./)
+    const odd = file('odd.steps.json', JSON.stringify([{ changes: [{ row: 'base/focus.lmp', to: false }] }]))
+    expect((await run(['plan', 'step', plan, odd])).error).toMatch(
+      /step 1, change 1, .*Nearest: base\/focus\.lamp\./,
+    )
+  })
+})
+
+describe('what a model has', () => {
+  it('is listed by id, found by any word, and shown with what a setting takes', async () => {
+    const json = async (...args: string[]) =>
+      JSON.parse((await run(['model', 'show', 'tarrow-heron', ...args, '--json'])).output) as unknown
+    expect(await json('--settings', '--find', 'overexposure stripes')).toContainEqual(
+      expect.objectContaining({
+        id: 'assist.zebra',
+        rows: ['base/assist.zebra@stills', 'base/assist.zebra@motion'],
+      }),
+    )
+    expect(await json('--functions')).toHaveLength(94)
+    expect(await json('--banks')).toContainEqual(expect.objectContaining({ kind: 'bank', id: 'dial/ebb' }))
+    expect(await json('--values', 'movie.frameRate')).toMatchObject({
+      values: [{ value: '24p' }, {}, {}, {}, {}, {}],
+    })
+  })
+
+  it.each([
+    [['model', 'show', 'tarow-heron'], 'There is no model tarow-heron. Nearest: tarrow-heron.'],
+    [['model', 'show', 'tarrow-heron', '--values', 'exposure.isso'], 'Nearest: exposure.iso.'],
+    [['model', 'show', 'tarrow-heron', '--find', 'kettle'], 'Nothing of the Heron is called “kettle”.'],
+  ])('is refused with the nearest: %j', async (args, words) => {
+    expect(await run(args)).toMatchObject({ code: 1, error: expect.stringContaining(words) as string })
+  })
+})
+
+describe('a plan without needs', () => {
+  it('is not said to be reached whole, nor the best there is', async () => {
+    const plan = file('no-needs.plan.json', (await run(['plan', 'new', '--model', 'varn-duet'])).output)
+    expect((await run(['plan', 'reach', plan])).output).toMatch(/^The plan has no needs yet/)
+    expect(await run(['plan', 'suggest', plan])).toMatchObject({ code: 1 })
+  })
+})
+
+describe('a context that contradicts itself', () => {
+  it('is refused, naming the option, and a position says the side by itself', async () => {
+    const plan = file('context.plan.json', (await run(['plan', 'new', '--model', 'varn-duet'])).output)
+    const at = (...args: string[]) => run(['plan', 'focus', plan, ...args])
+    expect((await at('--side', 'stills', '--position', 'reel')).error).toContain('--position reel: ')
+    expect((await at('--position', 'drum-oak', '--bank', 'set=river')).code).toBe(1)
+    expect((await at('--position', 'reel')).output).toBe(
+      (await at('--side', 'motion', '--position', 'reel')).output,
+    )
   })
 })
 
@@ -306,16 +414,15 @@ describe('the commands on plans, files and the simulated body', () => {
 
   it('end with 1 and the line where a script’s expectation is not met', async () => {
     const script = file('unmet.txt', 'press release\nexpect focus follows')
-    const { code, error } = await run([
-      'camera',
-      'run',
-      script,
-      '--model',
-      'tarrow-heron',
-      '--lens',
-      'tarrow-45',
-    ])
+    const asked = ['camera', 'run', script, '--model', 'tarrow-heron', '--lens', 'tarrow-45']
+    const { code, output, error } = await run(asked)
     expect(code).toBe(1)
     expect(error).toContain('line 2: expect focus follows: it is once')
+    // The log up to there is told all the same.
+    expect(output).toMatch(/^> press release\n[\s\S]*not met: expect focus follows$/)
+    expect(JSON.parse((await run([...asked, '--json'])).output)).toMatchObject({
+      refusals: [{ code: 'unmet' }],
+      played: [{ text: 'press release' }, {}],
+    })
   })
 })

@@ -1,4 +1,4 @@
-import { parseArgs } from 'node:util'
+import { parseArgs, type ParseArgsConfig } from 'node:util'
 import type { Refusal } from '@/core/result'
 import type { Command, Options, Outcome } from './command'
 import { checkPlan, focusPlan } from './checks'
@@ -7,12 +7,13 @@ import { checkModel, listModels } from './models'
 import { followPlan, newPlan, resolvePlan, stepPlan } from './plans'
 import { reachPlan, startPlan } from './reach'
 import { fitPlan, routePlan } from './routes'
+import { showModel } from './show'
 import { suggestPlan } from './suggest'
 import { matchLabels } from './words'
 
 /** Every command, in the order help lists them. */
 export const commands: readonly Command[] = [
-  ...[listModels, checkModel, newPlan, stepPlan, followPlan, resolvePlan],
+  ...[listModels, showModel, checkModel, newPlan, stepPlan, followPlan, resolvePlan],
   ...[startPlan, reachPlan, suggestPlan, checkPlan, focusPlan, routePlan, fitPlan, comparePlans],
   ...[writeFileCommand, readFileCommand, compareFiles, runCamera, matchLabels],
 ]
@@ -32,15 +33,24 @@ export async function run(args: readonly string[]): Promise<Ended> {
   const given = argumentsOf(command, args.slice(command.name.split(' ').length))
   if (typeof given === 'string') return wrong(`${given}\nusage: ${command.usage}`)
   const json = given.options.json !== undefined
-  return told(await command.run(given.operands, given.options), json, command)
+  const notes: string[] = []
+  const ended = told(await command.run(given.operands, given.options, notes), json, command)
+  const said = notes.map((note) => `Note: ${note}`)
+  return { ...ended, error: [...said, ...(ended.error === '' ? [] : [ended.error])].join('\n') }
 }
+
+/** An option as Node.js reads it. */
+type OptionForm = NonNullable<ParseArgsConfig['options']>[string]
 
 function argumentsOf(
   command: Command,
   args: readonly string[],
 ): { operands: string[]; options: Options } | string {
   const options = Object.fromEntries(
-    Object.keys(command.options).map((name) => [name, { type: 'string', multiple: true } as const]),
+    Object.entries(command.options).map(([name, kind]): [string, OptionForm] => [
+      name,
+      kind === 'flag' ? { type: 'boolean' } : { type: 'string', multiple: true },
+    ]),
   )
   try {
     const parsed = parseArgs({
@@ -65,8 +75,11 @@ function told(outcome: Outcome, json: boolean, command: Command): Ended {
   if (outcome.kind === 'usage') return wrong(`${outcome.problem}\nusage: ${command.usage}`)
   if (outcome.kind === 'done')
     return { code: 0, output: json ? JSON.stringify(outcome.data, null, 2) : outcome.words, error: '' }
-  if (json) return { code: 1, output: JSON.stringify({ refusals: outcome.refusals }, null, 2), error: '' }
-  return { code: 1, output: '', error: outcome.refusals.map(refusalLine).join('\n') }
+  if (json) {
+    const data = { refusals: outcome.refusals, ...outcome.data }
+    return { code: 1, output: JSON.stringify(data, null, 2), error: '' }
+  }
+  return { code: 1, output: outcome.words ?? '', error: outcome.refusals.map(refusalLine).join('\n') }
 }
 
 function refusalLine(refusal: Refusal): string {

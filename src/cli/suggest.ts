@@ -2,6 +2,7 @@ import { describeRow, showRow } from '@/core/plan/rows'
 import loadHighs from 'highs'
 import { writePlanFile } from '@/core/files/plan-file'
 import { applyStep } from '@/core/plan/step'
+import { needsOf } from '@/core/reach/needs'
 import { reachOf } from '@/core/reach/reach'
 import { blockedIn } from '@/core/reach/report'
 import { withAssumedModes } from '@/core/suggest/assumed'
@@ -13,6 +14,7 @@ import { proofOf, suggest } from '@/core/suggest/suggest'
 import { termOf } from '@/core/vocabulary/terms'
 import { done, refused, type Command } from './command'
 import { onPlan } from './disk'
+import { noNeeds } from './reach'
 import { postureIn } from './options'
 import { written } from './plans'
 
@@ -44,6 +46,8 @@ export const suggestPlan: Command = {
       return refused({ code: 'option', message: 'Seconds from 0 to 600.', where: '--seconds' })
     const only = one('menus-only') === 'yes' ? ({ only: 'menus' } as const) : {}
     const { lenses } = definitions
+    if (needsOf(model, plan).length === 0)
+      return refused({ code: 'no-needs', message: noNeeds, where: 'plan suggest' })
     const weighed = withAssumedModes(model, plan)
     const letGo = one('let-go') === 'yes'
     const question = { model, plan: weighed.plan, lenses, posture: posture.value, letGo, ...only }

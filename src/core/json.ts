@@ -1,4 +1,4 @@
-import { parse as parseTolerantly, visit, type ParseError } from 'jsonc-parser'
+import { findNodeAtLocation, parse as parseTolerantly, parseTree, visit, type ParseError } from 'jsonc-parser'
 import { ok, refuse, type Result } from './result'
 
 /** Limits for JSON that comes from outside. */
@@ -43,6 +43,19 @@ export function readJson(bytes: Uint8Array, name: string, limits = defaultJsonLi
   } catch {
     return refuse('not-json', `The file is damaged: ${placed(text)}`, name)
   }
+}
+
+/** Where a value of sound JSON text stands, as `: line 4, column 7`; empty where there is none. */
+export function placeInJson(text: string, path: readonly string[]): string {
+  const tree = parseTree(text)
+  const node = tree && findNodeAtLocation(tree, [...path])
+  if (!node) return ''
+  return `: ${lineAndColumn(text, node.offset)}`
+}
+
+function lineAndColumn(text: string, offset: number): string {
+  const before = text.slice(0, offset).split('\n')
+  return `line ${before.length}, column ${(before.at(-1) ?? '').length + 1}`
 }
 
 /** JSON text with sorted keys and the shortest form of every number: the same value gives the same text. */
@@ -104,6 +117,5 @@ function doubledKey(text: string): { key: string; line: number } | null {
 function placed(text: string): string {
   const errors: ParseError[] = []
   parseTolerantly(text, errors, { disallowComments: true })
-  const before = text.slice(0, errors[0]?.offset ?? text.length).split('\n')
-  return `line ${before.length}, column ${(before.at(-1)?.length ?? 0) + 1} is not what JSON expects there.`
+  return `${lineAndColumn(text, errors[0]?.offset ?? text.length)} is not what JSON expects there.`
 }

@@ -6,6 +6,8 @@ export interface Refusal {
   readonly message: string
   /** Where it was wrong: a row id, a JSON path, a byte offset or a file name. */
   readonly where?: string
+  /** Further faults of the same thing, found together with this one. */
+  readonly also?: readonly Refusal[]
 }
 
 /** Either a value or the reason there is none. */

@@ -60,7 +60,7 @@ export function readPlanFile(
   if (digest !== null && digest !== digestOf(body)) {
     return refuse(
       'damaged',
-      'The digest does not fit the contents: the file was changed or damaged.',
+      'The digest does not fit the contents: the file was changed or damaged. Where you edited it yourself, write null for the digest.',
       `${name}: digest`,
     )
   }
@@ -127,7 +127,8 @@ const shape = closed({
     .matches(/^sha-256:[0-9a-f]{64}$/),
 })
 
-function headOf(value: unknown, name: string): Result<PlanFileBody> {
+/** The head of a plan file, whatever its rows; refuses what is none. */
+export function headOf(value: unknown, name: string): Result<PlanFileBody> {
   const record = (value ?? {}) as Record<string, unknown>
   if (record.format !== 'salt-shelf/plan')
     return refuse('other-format', 'This is no Salt Shelf plan file.', `${name}: format`)
@@ -147,6 +148,7 @@ function headOf(value: unknown, name: string): Result<PlanFileBody> {
   }
 }
 
-function digestOf(body: Omit<PlanFileBody, 'digest'>): string {
+/** The digest of what a plan file says. */
+export function digestOf(body: Omit<PlanFileBody, 'digest'>): string {
   return `sha-256:${digestHex(canonicalJson(body))}`
 }

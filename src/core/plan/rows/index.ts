@@ -40,7 +40,9 @@ export function parseRow(model: BodyModel, id: string): Result<Row> {
   return parsed
 }
 
-const parsedFor = memoize((_model: BodyModel) => new Map<string, Result<Row>>())
+const parsedFor: (model: BodyModel) => Map<string, Result<Row>> = memoize(
+  () => new Map<string, Result<Row>>(),
+)
 /** Several full plans of a model. */
 const mostRemembered = 20_000
 

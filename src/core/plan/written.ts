@@ -1,0 +1,102 @@
+import { acceptedFunctions } from '../model/controls'
+import { factoryValue } from '../model/lookup'
+import { readTyped } from '../model/typed'
+import type { BodyModel } from '../model/types'
+import { ok, type Refusal, type Result } from '../result'
+import type { Value } from '../vocabulary/values'
+import { readValue, sizeOf } from './limits'
+import { nearestOf, nearestRow } from './nearest'
+import type { Plan } from './plan'
+import { acceptValue, parseRow, rowIdOf, showRow, type Row, type RowId } from './rows'
+
+/** A value that stood in a file as people write it, and what it was read as. */
+export interface Reading {
+  readonly row: RowId
+  readonly was: unknown
+  readonly words: string
+}
+
+/** Rows written by hand: the plan they make and how values were read, or every fault at once. */
+export type Written =
+  | { readonly ok: true; readonly plan: Plan; readonly readings: readonly Reading[] }
+  | { readonly ok: false; readonly faults: readonly Refusal[] }
+
+/**
+ * Reads rows written by hand as a plan of this model. Values are taken as the format has them (`false`, a ladder's id) and as
+ * people write them (`off`, `ISO 800`, `1/50`, a function's name). Gives every fault, each with its row, what was expected,
+ * and the nearest id that this model has.
+ */
+export function readWritten(model: BodyModel, rows: Readonly<Record<string, unknown>>): Written {
+  const faults: Refusal[] = []
+  const readings: Reading[] = []
+  const checked: Record<RowId, Value> = {}
+  for (const [id, value] of Object.entries(rows)) {
+    const row = parseRow(model, id)
+    const taken = row.ok ? readRowValue(model, row.value, value, id) : withNearest(model, row, id)
+    if (!taken.ok || !row.ok) {
+      if (!taken.ok) faults.push(taken.refusal)
+      continue
+    }
+    const known = rowIdOf(row.value)
+    checked[known] = taken.value.value
+    if (taken.value.isTyped)
+      readings.push({ row: known, was: value, words: showRow(model, known, taken.value.value) })
+  }
+  if (faults.length > 0) return { ok: false, faults }
+  const sized = sizeOf(checked)
+  if (!sized.ok) return { ok: false, faults: [sized.refusal] }
+  return { ok: true, plan: { model: { id: model.id, version: model.version }, rows: checked }, readings }
+}
+
+/** A value for a row, as the format has it or as people write it; refuses with an example of what the row takes. */
+export function readRowValue(
+  model: BodyModel,
+  row: Row,
+  value: unknown,
+  id: string,
+): Result<{ readonly value: Value; readonly isTyped: boolean }> {
+  const read = readValue(value, id)
+  const plain = read.ok ? acceptValue(model, row, read.value, id) : read
+  if (plain.ok) return ok({ value: plain.value, isTyped: false })
+  const typed = typedFor(model, row, value)
+  const accepted = typed === null ? null : acceptValue(model, row, typed, id)
+  if (accepted?.ok) return ok({ value: accepted.value, isTyped: true })
+  const hint = hintFor(model, row, value)
+  const message = hint === '' ? plain.refusal.message : `${plain.refusal.message} ${hint}`
+  return { ok: false, refusal: { ...plain.refusal, message } }
+}
+
+/** What people wrote, as the format has it; null where it is read as nothing of the row's. */
+function typedFor(model: BodyModel, row: Row, value: unknown): Value | null {
+  if (typeof value !== 'string' && typeof value !== 'number' && typeof value !== 'boolean') return null
+  if ('setting' in row && typeof row.setting === 'object') {
+    const typed = readTyped(row.setting, String(value))
+    return typed.ok ? typed.value : null
+  }
+  const named = functionsOf(model, row).find(({ name }) => name.toLowerCase() === String(value).toLowerCase())
+  return named?.id ?? null
+}
+
+function functionsOf(model: BodyModel, row: Row) {
+  return row.kind === 'key' ? acceptedFunctions(model, row.address) : []
+}
+
+/** What would be taken: an example of a setting's values, or the function nearest to what was written. */
+function hintFor(model: BodyModel, row: Row, value: unknown): string {
+  if ('setting' in row && typeof row.setting === 'object')
+    return `Such as ${JSON.stringify(factoryValue(model, row.setting.id))}, which is as delivered.`
+  const fits = functionsOf(model, row)
+  const near =
+    nearestOf(
+      fits.map(({ id }) => id),
+      String(value),
+    ) ?? (row.kind === 'key' ? row.address.factory : null)
+  return near === null ? '' : `Such as “${near}”.`
+}
+
+function withNearest(model: BodyModel, refused: Result<never> & { ok: false }, id: string): Result<never> {
+  const near = nearestRow(model, id)
+  if (near === null || near === id) return refused
+  const { refusal } = refused
+  return { ok: false, refusal: { ...refusal, message: `${refusal.message} Nearest: ${near}.` } }
+}
