@@ -47,6 +47,17 @@ describe('the examples of docs/cli.md', () => {
     ).toEqual([])
   })
 
+  it('lead from nothing to a card file in ten commands', async () => {
+    const [, block = ''] = /```sh\n([\s\S]*?)```/.exec(readFileSync('docs/cli.md', 'utf8')) ?? []
+    const lines = block.trim().split('\n')
+    expect(lines).toHaveLength(10)
+    for (const line of lines) {
+      const args = line.replace('npm run -s cli -- ', '').replaceAll(/\bten\./g, `${folder}/ten.`)
+      expect(await run(args.split(' ')), line).toMatchObject({ code: 0 })
+    }
+    expect(readFileSync(join(folder, 'ten.set')).length).toBeGreaterThan(500)
+  })
+
   it.each(examples.map(([, args = '', expected = '']) => [args, expected]))('%s', async (args, expected) => {
     const placed = (text: string) =>
       text.replace(/night\.(plan\.json|stage\.json|set)|(?:old|mended)\.plan\.json|heron-1\.json/g, (name) =>
