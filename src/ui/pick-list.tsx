@@ -8,11 +8,11 @@ import {
   type ComponentType,
   type CSSProperties,
   type KeyboardEvent,
-  type PointerEvent,
   type ReactNode,
   type Ref,
 } from 'react'
 import { useExplained } from './explain'
+import type { DragHandlers } from './drag'
 import { useSearch } from './use-search'
 import type { Meaning } from './use-synonyms'
 
@@ -173,12 +173,17 @@ export function Option({
   onPick,
   drag: _,
   children,
+  onMouseDown,
   ...rest
-}: OptionProps & { ref?: Ref<HTMLDivElement>; onPointerDown?: (event: PointerEvent) => void }) {
+}: OptionProps & DragHandlers & { ref?: Ref<HTMLDivElement> }) {
   return (
     <ComboboxOption
       value={value}
-      onMouseDown={(event) => event.preventDefault()}
+      onMouseDown={(event) => {
+        // A drag begins with an event that nothing has been done about yet.
+        onMouseDown?.(event)
+        event.preventDefault()
+      }}
       onClick={onPick}
       className="w-full border-b px-1.5 py-1.5 select-none last:border-0 data-focus:bg-glass data-focus:outline-2 data-focus:-outline-offset-2 data-focus:outline-brine"
       {...rest}

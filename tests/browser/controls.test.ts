@@ -210,3 +210,50 @@ describe('the plate', () => {
     await page.setViewportSize({ width: 1280, height: 800 })
   })
 })
+
+describe('a finger on a phone', () => {
+  /** A finger put down on a label, resting so long, moved down the page by so much in small steps, and lifted. */
+  const finger = async (name: string, restMilliseconds: number, down: number) => {
+    const cdp = await page.context().newCDPSession(page)
+    await cdp.send('Emulation.setTouchEmulationEnabled', { enabled: true })
+    const from = await middle(name)
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', y = 0) =>
+      cdp.send('Input.dispatchTouchEvent', {
+        type,
+        touchPoints: type === 'touchEnd' ? [] : [{ x: from.x, y }],
+      })
+    await touch('touchStart', from.y)
+    await page.waitForTimeout(restMilliseconds)
+    for (let i = 1; i <= 10; i++) {
+      await touch('touchMove', from.y + (down * i) / 10)
+      await page.waitForTimeout(16)
+    }
+    return () => touch('touchEnd')
+  }
+
+  beforeEach(async () => {
+    await page.setViewportSize({ width: 390, height: 844 })
+    await page.waitForTimeout(300)
+  })
+
+  it('that swipes over a key scrolls the page and leaves the key alone', async () => {
+    await key(page, 'Crown key').scrollIntoViewIfNeeded()
+    const before = await page.evaluate(() => window.scrollY)
+    const lift = await finger('Crown key', 20, -200)
+    await lift()
+    await expect.poll(() => page.evaluate(() => window.scrollY)).toBeGreaterThan(before + 50)
+    expect(await rows()).toEqual({ title: expect.any(String) as string })
+  })
+
+  it('that rests on a key a moment carries its function to another', async () => {
+    // Away from the edges of the screen, at which a drag scrolls the page.
+    await key(page, 'Finder key').evaluate((label) => label.scrollIntoView({ block: 'center' }))
+    await page.waitForTimeout(300)
+    const [from, to] = [await middle('Crown key'), await middle('Finder key')]
+    const lift = await finger('Crown key', 500, to.y - from.y)
+    await expect.poll(() => key(page, 'Finder key').getAttribute('data-over')).toBe('true')
+    await lift()
+    await expect.poll(() => text('Finder key')).toBe('Playback')
+    expect(await text('Crown key')).toBe('empty')
+  })
+})

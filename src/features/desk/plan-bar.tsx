@@ -4,7 +4,7 @@ import { describeStep } from '@/core/plan/rows'
 import { Redo2, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { memo, useEffect } from 'react'
+import { memo, useEffect, useRef } from 'react'
 import { historyOf } from '@/core/sync/history'
 import { planTitle } from '@/core/plan/plan'
 import { IconButton } from '@/ui/button'
@@ -101,8 +101,18 @@ function Route() {
   const findings = useFindings()
   const here = usePathname()
   const stands = usePlanPart((plan) => stations.map(({ stand }) => stand(findings, { model, plan })))
+  const nav = useRef<HTMLElement>(null)
+  useEffect(() => {
+    // Where the route is wider than the screen, the station in hand is in sight.
+    nav.current?.querySelector('[aria-current]')?.scrollIntoView?.({ inline: 'center', block: 'nearest' })
+  }, [here])
   return (
-    <nav aria-label="Route" className="not-printed flex gap-6 overflow-x-auto border-b px-5">
+    <nav
+      ref={nav}
+      aria-label="Route"
+      // A fading edge is the sign that there is more.
+      className="not-printed flex gap-6 overflow-x-auto border-b px-5 max-sm:mask-r-from-90% max-sm:pr-12"
+    >
       {stations.map(({ path, name }, i) => {
         const address = `/plans/${planId}/${path}`
         return (

@@ -9,6 +9,7 @@ import { itemName } from '@/core/model/lookup'
 import type { ItemUse } from '@/core/reach/menu-uses'
 import type { NoEffect } from '@/core/resolve/without-effect'
 import { useDesk } from '@/features/desk'
+import { dragHandlers } from '@/ui/drag'
 
 /** What stands in a cell or line of a menu. */
 export interface Stands {
@@ -64,9 +65,9 @@ export const PlaceButton = memo(function PlaceButton({
       type="button"
       data-row={row}
       aria-pressed={picked}
-      onPointerDown={(event) => void drag.listeners?.onPointerDown?.(event)}
+      {...dragHandlers(drag.listeners)}
       onClick={() => onSelect(row)}
-      className={`flex min-w-0 touch-none flex-col items-start justify-between gap-0.5 px-2 py-1.5 text-left leading-tight ${look} ${drag.isDragging ? 'opacity-40' : ''} ${className}`}
+      className={`flex min-w-0 touch-manipulation select-none flex-col items-start justify-between gap-0.5 px-2 py-1.5 text-left leading-tight ${look} ${drag.isDragging ? 'opacity-40' : ''} ${className}`}
     >
       <span
         className={`max-w-full wrap-break-word hyphens-auto ${item === null ? 'text-silt italic' : `font-semibold ${own ? '' : 'text-silt'}`}`}

@@ -1,6 +1,7 @@
 'use client'
 
 import { useDraggable, useDroppable } from '@dnd-kit/core'
+import { dragHandlers } from '../drag'
 import { LineButton, type LineProps } from './label'
 
 /** A line of a label that can be dragged to another, and dropped on. */
@@ -16,7 +17,7 @@ export function DraggableLine(props: LineProps) {
     <LineButton
       {...props}
       ref={join}
-      onPointerDown={(event) => void drag.listeners?.onPointerDown?.(event)}
+      {...dragHandlers(drag.listeners)}
       over={drop.isOver}
       away={drag.isDragging}
     />

@@ -1,8 +1,9 @@
 'use client'
 
 import { ArrowLeftRight, TriangleAlert } from 'lucide-react'
-import { memo, type ComponentType, type PointerEvent, type Ref } from 'react'
+import { memo, type ComponentType, type Ref } from 'react'
 import type { Control, Manner } from '@/core/model/types'
+import type { DragHandlers } from '../drag'
 import type { Edge, LabelSize } from './sheet'
 import { MannerSign, mannerWord } from './manner'
 
@@ -153,17 +154,18 @@ export function LineButton({
   selected,
   onSelect,
   ref,
-  onPointerDown,
+  onMouseDown,
+  onTouchStart,
   over = false,
   away = false,
-}: LineProps & {
-  ref?: Ref<HTMLButtonElement>
-  onPointerDown?: (event: PointerEvent) => void
-  /** Something is held over it, to be dropped here. */
-  over?: boolean
-  /** It is being dragged elsewhere. */
-  away?: boolean
-}) {
+}: LineProps &
+  DragHandlers & {
+    ref?: Ref<HTMLButtonElement>
+    /** Something is held over it, to be dropped here. */
+    over?: boolean
+    /** It is being dragged elsewhere. */
+    away?: boolean
+  }) {
   const many = gestures !== null
   const isAbove = many && standsAbove(line)
   const look = over ? 'bg-blush outline-2 outline-pan' : selected ? 'bg-blush text-pan' : 'hover:bg-glass'
@@ -173,11 +175,12 @@ export function LineButton({
       type="button"
       data-address={line.address}
       data-over={over || undefined}
-      onPointerDown={onPointerDown}
+      onMouseDown={onMouseDown}
+      onTouchStart={onTouchStart}
       onClick={() => onSelect(line.address)}
       aria-label={`${name}, ${line.gesture}${many ? ' ' : ': '}${line.text}${line.uses ? ` ${line.uses}×` : ''}${line.spoken}`}
       aria-pressed={selected}
-      className={`flex max-w-full touch-none items-baseline gap-1.5 rounded px-1.5 text-left leading-5 font-semibold ${tones[line.tone]} ${look} ${many ? 'my-0.5 w-full' : ''} ${isAbove ? 'flex-wrap' : ''} ${line.changed ? 'border-l-3 border-pan' : ''} ${away ? 'opacity-40' : ''}`}
+      className={`flex max-w-full touch-manipulation items-baseline select-none gap-1.5 rounded px-1.5 text-left leading-5 font-semibold ${tones[line.tone]} ${look} ${many ? 'my-0.5 w-full' : ''} ${isAbove ? 'flex-wrap' : ''} ${line.changed ? 'border-l-3 border-pan' : ''} ${away ? 'opacity-40' : ''}`}
     >
       {many && (
         <span
