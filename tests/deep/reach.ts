@@ -46,7 +46,10 @@ export function neededOf(model: BodyModel): fc.Arbitrary<Needed> {
     const rows = someRows(
       model.sides.flatMap((side): [string, Value][] => [
         [situationRow(`deep-${side}`, 'side'), side],
-        ...wanted.map((what): [string, Value] => [needRow(`deep-${side}`, what), ['10']]),
+        ...wanted.map((what, i): [string, Value] => [
+          needRow(`deep-${side}`, what),
+          side === 'motion' && i % 2 === 0 ? ['10', 'recording'] : ['10'],
+        ]),
       ]),
     )
     const needing = { ...plan, rows: { ...plan.rows, ...rows } }

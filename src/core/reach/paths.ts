@@ -7,6 +7,7 @@ import type { Plan } from '../plan/plan'
 import { memoize } from '../memoize'
 import { answers, type Resolution, type ResolvedAddress } from '../resolve/resolved'
 import { halfPressSetting } from '../resolve/held'
+import { isFixedWhileFilming } from '../resolve/filming'
 import { fixedBy } from '../resolve/judge'
 import { workOf } from '../resolve/resolve'
 import { startsFocus } from '../vocabulary/focus-roles'
@@ -72,7 +73,9 @@ export function pathsTo(hand: ReachContext, { what, flags }: Wanted): Path[] {
   const { model } = hand
   const setting = lookup(model).byMeaning.get(what)
   const does = doing(model, hand.resolution, hand.side, what)
-  const menus = setting && idleBecause(hand.resolution, setting.id) === null ? byMenus(hand, setting.id) : []
+  const isOpen =
+    setting && idleBecause(hand.resolution, setting.id) === null && !isShutByFilm(hand.resolution, what)
+  const menus = isOpen ? byMenus(hand, setting.id) : []
   const itself = what === 'focus.start' && followsByItself(hand) ? [byItself] : []
   const found = [...itself, ...byKey(hand, does), ...bySideSwitch(hand, what), ...menus]
   const away = flags.includes('finder')
@@ -99,7 +102,7 @@ function turnsToOtherSide(model: BodyModel): boolean {
   )
 }
 
-/** The moves of a switch between stills and motion that stands among no keys: the hand lets go, and it is looked for; null where there is none. */
+/** The moves of a switch between stills and motion that stands among no keys: the hand lets go, and it is looked for; null where there is none. While recording it does nothing. */
 export function sideSwitchMoves(model: BodyModel, what: string): Moves | null {
   const isKey = model.functions.some(({ means }) => means === 'controls.modeDial')
   return what === 'movie.swapSide' && !isKey && turnsToOtherSide(model)
@@ -108,9 +111,9 @@ export function sideSwitchMoves(model: BodyModel, what: string): Moves | null {
 }
 
 /** The way by such a switch. */
-function bySideSwitch({ model, times }: ReachContext, what: string): Path[] {
+function bySideSwitch({ model, times, resolution }: ReachContext, what: string): Path[] {
   const moves = sideSwitchMoves(model, what)
-  if (!moves) return []
+  if (!moves || isRecordingIn(resolution)) return []
   const parts = partsOf(moves, times)
   const way = { words: 'Stills and movie switch', address: '', atFinder: false, inGrip: false }
   return [{ tier: 'direct', ...way, parts, seconds: total(parts) }]
@@ -134,6 +137,15 @@ export function idleBecause(resolution: Resolution, setting: string): string | n
   if (idle) return idle.because
   const state = workOf(resolution)?.state
   return (state && fixedBy(state, setting)?.because) ?? null
+}
+
+/** Whether a film is recorded in a state, and a thing is what it is made of: no menu changes that. */
+export function isShutByFilm(resolution: Resolution, what: string): boolean {
+  return isRecordingIn(resolution) && isFixedWhileFilming(what)
+}
+
+function isRecordingIn(resolution: Resolution): boolean {
+  return workOf(resolution)?.context.run === 'recording'
 }
 
 /** Whether nothing sets a thing in a state, whatever is on the keys. */

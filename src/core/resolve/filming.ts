@@ -87,3 +87,8 @@ function standingOn(
   )
   return { ...kept, side, banks: bank ? { ...banks, [bank.family]: bank.slot } : banks }
 }
+
+/** Whether a setting, by what it means, is what a film is made of: size, rate, quality and their kin, which no menu changes while it runs. */
+export function isFixedWhileFilming(means: string | null): boolean {
+  return means?.startsWith('movie.') ?? false
+}

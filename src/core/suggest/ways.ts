@@ -1,7 +1,15 @@
 import { lookup } from '../model/lookup'
 import { added, meetingAt, movesFor, movesToMenu, opening, secondsOf, type Moves } from '../reach/moves'
 import type { Need } from '../reach/needs'
-import { doing, fullOpeners, idleBecause, ownOpeners, sideSwitchMoves, stopping } from '../reach/paths'
+import {
+  doing,
+  fullOpeners,
+  idleBecause,
+  isShutByFilm,
+  ownOpeners,
+  sideSwitchMoves,
+  stopping,
+} from '../reach/paths'
 import { gridCountsIn, recorded } from '../reach/reach'
 import type { Choice, Way } from './types'
 import type { KeyPlace } from './key-places'
@@ -48,13 +56,14 @@ function waysIn(here: Here): Way[] {
       return [{ seconds: secondsOf(moves, times), takes: { place, value }, opens: null }]
     }),
   )
-  const bySwitch = sideSwitchMoves(model, need.what)
+  const bySwitch = here.recording ? null : sideSwitchMoves(model, need.what)
   if (bySwitch) {
     const moves = added(bySwitch, awayFrom(need, false), after)
     direct.push({ seconds: secondsOf(moves, times), takes: null, opens: null })
   }
   const target = lookup(model).byMeaning.get(need.what)?.id
   if (target === undefined || idleBecause(resolution, target) !== null) return direct
+  if (isShutByFilm(resolution, need.what)) return direct
   const inMenus = menus.flatMap(({ index, place, grid, moves }): Way[] => {
     const value = place.values.indexOf(target)
     if (value < 0 || (grid && grid.side !== need.side)) return []

@@ -53,7 +53,9 @@ export function TryStation() {
               {seen.held.length > 0 && (
                 <b className="font-semibold text-pan">{heldWords(model, seen.held)} down: </b>
               )}
-              <span className="inline-block first-letter:uppercase">{seen.words}</span>
+              <span className={seen.held.length > 0 ? '' : 'inline-block first-letter:uppercase'}>
+                {seen.words}
+              </span>
             </p>
           </div>
         ) : (

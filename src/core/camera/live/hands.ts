@@ -255,8 +255,9 @@ function single(model: BodyModel, state: LiveState, fn: ModelFunction): Result<L
   }
 }
 
-/** Menu or playback opened; pressed again it is closed. */
+/** Menu or playback opened; pressed again it is closed. A menu that opens over a film lets it go on. */
 function opened(state: LiveState, run: 'menu' | 'playback', fn: ModelFunction): Lived {
+  if (state.run === 'recording') return { state, log: [did(`${fn.name}: open. It goes on recording.`)] }
   const closes = state.run === run
   const next = closes ? { ...state, run: state.before } : { ...state, run, before: 'standby' as const }
   return { state: next, log: [did(closes ? `${fn.name}: closed.` : `${fn.name}: open.`)] }

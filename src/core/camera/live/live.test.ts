@@ -55,6 +55,24 @@ describe('a simulated body', () => {
     expect(state.held).toEqual([])
   })
 
+  it('opens the function menu over a film that goes on, changes what stands in it, and opens no other menu', () => {
+    const state = plays(
+      duet,
+      `position reel
+       press film-stud
+       expect run recording
+       press gable-key
+       expect run recording
+       menu assist.zebra = on
+       expect setting assist.zebra = on
+       menu power.sleep = 2
+       expect log stands in no function menu
+       press brow-key
+       expect run recording`,
+    )
+    expect(state.run).toBe('recording')
+  })
+
   it('tells why a key is dead, and what does nothing', () => {
     plays(
       heron,

@@ -6,6 +6,7 @@ import { did, refusedIt, type LiveEvent, type Lived } from './events'
 import { focusWords, fullPress, press, keyUp, turn } from './hands'
 import { recall, register, toPosition } from './stand'
 import type { LiveState } from './state'
+import { isInOpenableMenu } from './while-recording'
 import { battery, card, firmware, lever, mount, power, wait } from './things'
 
 /** What the hand does, and what a sleeping or dead camera does not feel. */
@@ -54,17 +55,18 @@ function handled(model: BodyModel, state: LiveState, event: LiveEvent): Result<L
   }
 }
 
-/** A change in the menu: the menu does not open while recording, nor in playback. */
+/** A change in the menu: in playback none opens, and while recording only a function menu does. */
 function inMenu(
   model: BodyModel,
   state: LiveState,
   { setting, value }: Extract<LiveEvent, { kind: 'menu' }>,
 ): Result<Lived> {
-  if (state.run === 'recording' || state.run === 'playback')
+  if (state.run === 'playback') return ok({ state, log: [refusedIt('The menu does not open in playback.')] })
+  if (state.run === 'recording' && !isInOpenableMenu(model, state, setting))
     return ok({
       state,
       log: [
-        refusedIt(`The menu does not open ${state.run === 'recording' ? 'while recording' : 'in playback'}.`),
+        refusedIt('The menu does not open while recording, and this stands in no function menu that does.'),
       ],
     })
   return edit(model, state, setting, value)
