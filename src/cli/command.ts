@@ -31,7 +31,7 @@ export type Options = Readonly<Record<string, readonly string[]>>
 
 /** A refusal as an outcome. */
 export function refused(...refusals: readonly Refusal[]): Outcome {
-  return { kind: 'refused', refusals: refusals.flatMap((one) => [one, ...(one.also ?? [])]) }
+  return { kind: 'refused', refusals: refusals.flatMap(({ also = [], ...one }) => [one, ...also]) }
 }
 
 /** Words and data as an outcome. */

@@ -32,14 +32,11 @@ export async function planOnDisk(path: string, folder: string, notes: string[]):
   if (!bytes.ok) return bytes
   const read = readEditedPlan(bytes.value, path, definitions.value.models)
   if (!read.ok) return allOf(read.faults, path)
-  const { plan } = read.file
-  const model = definitions.value.models.find((one) => one.id === plan.model.id)
-  if (!model) return refuse('other-model', `There is no model ${plan.model.id}.`, folder)
   if (read.isEdited)
     notes.push(`${path} was edited since it was written: its digest no longer fits. It is read as it stands.`)
   for (const { row, was, words } of read.readings)
     notes.push(`${path}: ${row}: ${JSON.stringify(was)} is read as ${words}.`)
-  return ok({ plan, model, definitions: definitions.value })
+  return ok({ plan: read.file.plan, model: read.model, definitions: definitions.value })
 }
 
 /** Several faults as one refusal with the others beside it. */

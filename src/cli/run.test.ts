@@ -305,6 +305,16 @@ describe('a plan edited in a text editor', () => {
     expect((await run(['plan', 'check', stepped, '--apply', number, '--out', mended])).code).toBe(0)
     expect((await run(['plan', 'check', mended])).output).not.toContain('Thumb focus key focuses')
     expect((await run(['plan', 'check', stepped, '--apply', '0'])).error).toMatch(/A mend from 1 to \d+\./)
+    const twice = [{ changes: [{ row: 'title', to: null }] }, { changes: [{ row: 'title', to: 'Noon' }] }]
+    const titled = await edited('titled.plan.json', { title: 'Night' })
+    const renamed = await run([
+      'plan',
+      'step',
+      titled,
+      file('twice.steps.json', JSON.stringify(twice)),
+      '--json',
+    ])
+    expect(JSON.parse(renamed.output)).toMatchObject({ rows: { title: 'Noon' } })
     const odd = file('odd.steps.json', JSON.stringify([{ changes: [{ row: 'base/focus.lmp', to: false }] }]))
     expect((await run(['plan', 'step', plan, odd])).error).toMatch(
       /step 1, change 1, .*Nearest: base\/focus\.lamp\./,

@@ -1,10 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import type { BodyModel } from '@/core/model/types'
-import { nearestRow } from '@/core/plan/nearest'
 import type { Plan } from '@/core/plan/plan'
 import { parseRow, rowIdOf, rowValue, showRow } from '@/core/plan/rows'
-import { readRowValue } from '@/core/plan/written'
-import type { Refusal, Result } from '@/core/result'
+import { readWrittenRow, withNearest } from '@/core/plan/written'
+import { ok, type Refusal, type Result } from '@/core/result'
 import type { Value } from '@/core/vocabulary/values'
 import { allOf } from './disk'
 
@@ -23,25 +22,16 @@ export function plainSteps(
   const now: Record<string, Value | null> = {}
   const change = (given: Record<string, unknown>, where: string): unknown => {
     if (typeof given.row !== 'string') return given
-    const row = parseRow(model, given.row)
-    if (!row.ok) {
-      const near = nearestRow(model, given.row)
-      const message = near === null ? row.refusal.message : `${row.refusal.message} Nearest: ${near}.`
-      faults.push({ ...row.refusal, message, where })
+    const read = given.to === null ? takenBack(model, given.row) : readWrittenRow(model, given.row, given.to)
+    if (!read.ok) {
+      faults.push({ ...read.refusal, where })
       return given
     }
-    const id = rowIdOf(row.value)
-    const taken = given.to === null ? null : readRowValue(model, row.value, given.to, id)
-    if (taken && !taken.ok) {
-      faults.push({ ...taken.refusal, where })
-      return given
-    }
-    const to = taken?.value.value ?? null
-    if (taken?.value.isTyped)
-      notes.push(`${where}: ${JSON.stringify(given.to)} is read as ${showRow(model, id, to)}.`)
-    const from = 'from' in given ? given.from : (now[id] ?? rowValue(plan.rows, id))
-    now[id] = to
-    return { row: id, from, to }
+    const { row, value: to, isTyped } = read.value
+    if (isTyped) notes.push(`${where}: ${JSON.stringify(given.to)} is read as ${showRow(model, row, to)}.`)
+    const stands = row in now ? now[row] : rowValue(plan.rows, row)
+    now[row] = to
+    return { row, from: 'from' in given ? given.from : stands, to }
   }
   const steps = (Array.isArray(json) ? json : [json]).map((step: unknown, i) => {
     if (!isRecord(step)) return step
@@ -58,6 +48,14 @@ export function plainSteps(
     }
   })
   return faults.length > 0 ? allOf(faults, name) : { ok: true, value: steps }
+}
+
+/** A row that goes back to as delivered, or as base. */
+function takenBack(model: BodyModel, id: string) {
+  const parsed = parseRow(model, id)
+  return parsed.ok
+    ? ok({ row: rowIdOf(parsed.value), value: null, isTyped: false })
+    : withNearest(model, parsed, id)
 }
 
 function isRecord(value: unknown): value is Record<string, unknown> {

@@ -12,6 +12,7 @@ export type EditedPlan =
   | {
       readonly ok: true
       readonly file: PlanFile
+      readonly model: BodyModel
       /** Its digest no longer fits: it was edited since it was written. */
       readonly isEdited: boolean
       /** Values that were written as people write them. */
@@ -51,5 +52,6 @@ export function readEditedPlan(bytes: Uint8Array, name: string, models: readonly
       faults: read.faults.map((fault) => ({ ...fault, where: at(['rows', fault.where ?? '']) })),
     }
   const isEdited = digest !== null && digest !== digestOf(body)
-  return { ok: true, file: { plan: read.plan, revision: body.revision }, isEdited, readings: read.readings }
+  const file = { plan: read.plan, revision: body.revision }
+  return { ok: true, file, model, isEdited, readings: read.readings }
 }

@@ -31,16 +31,14 @@ export function readWritten(model: BodyModel, rows: Readonly<Record<string, unkn
   const readings: Reading[] = []
   const checked: Record<RowId, Value> = {}
   for (const [id, value] of Object.entries(rows)) {
-    const row = parseRow(model, id)
-    const taken = row.ok ? readRowValue(model, row.value, value, id) : withNearest(model, row, id)
-    if (!taken.ok || !row.ok) {
-      if (!taken.ok) faults.push(taken.refusal)
+    const read = readWrittenRow(model, id, value)
+    if (!read.ok) {
+      faults.push(read.refusal)
       continue
     }
-    const known = rowIdOf(row.value)
-    checked[known] = taken.value.value
-    if (taken.value.isTyped)
-      readings.push({ row: known, was: value, words: showRow(model, known, taken.value.value) })
+    const { row, isTyped } = read.value
+    checked[row] = read.value.value
+    if (isTyped) readings.push({ row, was: value, words: showRow(model, row, read.value.value) })
   }
   if (faults.length > 0) return { ok: false, faults }
   const sized = sizeOf(checked)
@@ -48,20 +46,25 @@ export function readWritten(model: BodyModel, rows: Readonly<Record<string, unkn
   return { ok: true, plan: { model: { id: model.id, version: model.version }, rows: checked }, readings }
 }
 
-/** A value for a row, as the format has it or as people write it; refuses with an example of what the row takes. */
-export function readRowValue(
-  model: BodyModel,
-  row: Row,
-  value: unknown,
-  id: string,
-): Result<{ readonly value: Value; readonly isTyped: boolean }> {
+/** A row written by hand: its id, its value, and whether that stood as people write it. */
+export interface WrittenRow {
+  readonly row: RowId
+  readonly value: Value
+  readonly isTyped: boolean
+}
+
+/** One row written by hand; refuses with the nearest id where the model has no such row, with an example where it does not take the value. */
+export function readWrittenRow(model: BodyModel, id: string, value: unknown): Result<WrittenRow> {
+  const parsed = parseRow(model, id)
+  if (!parsed.ok) return withNearest(model, parsed, id)
+  const row = rowIdOf(parsed.value)
   const read = readValue(value, id)
-  const plain = read.ok ? acceptValue(model, row, read.value, id) : read
-  if (plain.ok) return ok({ value: plain.value, isTyped: false })
-  const typed = typedFor(model, row, value)
-  const accepted = typed === null ? null : acceptValue(model, row, typed, id)
-  if (accepted?.ok) return ok({ value: accepted.value, isTyped: true })
-  const hint = hintFor(model, row, value)
+  const plain = read.ok ? acceptValue(model, parsed.value, read.value, id) : read
+  if (plain.ok) return ok({ row, value: plain.value, isTyped: false })
+  const typed = typedFor(model, parsed.value, value)
+  const accepted = typed === null ? null : acceptValue(model, parsed.value, typed, id)
+  if (accepted?.ok) return ok({ row, value: accepted.value, isTyped: true })
+  const hint = hintFor(model, parsed.value, value)
   const message = hint === '' ? plain.refusal.message : `${plain.refusal.message} ${hint}`
   return { ok: false, refusal: { ...plain.refusal, message } }
 }
@@ -94,7 +97,12 @@ function hintFor(model: BodyModel, row: Row, value: unknown): string {
   return near === null ? '' : `Such as “${near}”.`
 }
 
-function withNearest(model: BodyModel, refused: Result<never> & { ok: false }, id: string): Result<never> {
+/** The refusal of an id, with the nearest that the model has. */
+export function withNearest(
+  model: BodyModel,
+  refused: Result<never> & { ok: false },
+  id: string,
+): Result<never> {
   const near = nearestRow(model, id)
   if (near === null || near === id) return refused
   const { refusal } = refused

@@ -67,6 +67,8 @@ describe('a simulated body', () => {
        expect setting assist.zebra = on
        menu power.sleep = 2
        expect log stands in no function menu
+       menu movie.frameRate = 50p
+       expect log stays as it is while recording
        press brow-key
        expect run recording`,
     )

@@ -6,7 +6,7 @@ import { did, refusedIt, type LiveEvent, type Lived } from './events'
 import { focusWords, fullPress, press, keyUp, turn } from './hands'
 import { recall, register, toPosition } from './stand'
 import type { LiveState } from './state'
-import { isInOpenableMenu } from './while-recording'
+import { shutWhileRecording } from './while-recording'
 import { battery, card, firmware, lever, mount, power, wait } from './things'
 
 /** What the hand does, and what a sleeping or dead camera does not feel. */
@@ -62,13 +62,8 @@ function inMenu(
   { setting, value }: Extract<LiveEvent, { kind: 'menu' }>,
 ): Result<Lived> {
   if (state.run === 'playback') return ok({ state, log: [refusedIt('The menu does not open in playback.')] })
-  if (state.run === 'recording' && !isInOpenableMenu(model, state, setting))
-    return ok({
-      state,
-      log: [
-        refusedIt('The menu does not open while recording, and this stands in no function menu that does.'),
-      ],
-    })
+  const shut = state.run === 'recording' ? shutWhileRecording(model, state, setting) : null
+  if (shut !== null) return ok({ state, log: [refusedIt(shut)] })
   return edit(model, state, setting, value)
 }
 

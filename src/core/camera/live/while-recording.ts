@@ -7,20 +7,24 @@ import { resolutionNow } from './key-presses'
 import { memoryPlan, type LiveState } from './state'
 
 /**
- * Whether a setting can be changed in a menu while a film is recorded: only a function menu opens then, so it has to stand in
- * one of the side, which a key that answers opens; and what the film is made of stays as it is.
+ * Why a setting cannot be changed in a menu while a film is recorded: only a function menu opens then, so it has to stand in one
+ * of the side, which a key that answers opens; and what the film is made of stays as it is. Null where it can.
  */
-export function isInOpenableMenu(model: BodyModel, state: LiveState, setting: string): boolean {
-  if (isFixedWhileFilming(lookup(model).settings.get(setting)?.means ?? null)) return false
+export function shutWhileRecording(model: BodyModel, state: LiveState, id: string): string | null {
+  const setting = lookup(model).settings.get(id)
+  if (isFixedWhileFilming(setting?.means ?? null)) return `${setting?.label} stays as it is while recording.`
   const { rows } = memoryPlan(state)
   const grids = new Set(
     gridCells(model)
       .filter(({ grid }) => grid.side === state.side)
-      .filter((one) => cellIn(model, rows, state.banks, one) === setting)
+      .filter((one) => cellIn(model, rows, state.banks, one) === id)
       .map(({ grid }) => grid.openedBy),
   )
-  return [...resolutionNow(model, state).addresses.values()].some(
+  const opens = [...resolutionNow(model, state).addresses.values()].some(
     ({ active, verdict, effectiveFunctionId }) =>
       active && answers(verdict) && grids.has(effectiveFunctionId ?? ''),
   )
+  return opens
+    ? null
+    : 'The menu does not open while recording, and this stands in no function menu that does.'
 }
