@@ -123,6 +123,13 @@ describe('a route', () => {
     })
   })
 
+  it('is refused where one thing wanted undoes another that stood at the start', () => {
+    const lite = modelCalled('varn-duet-lite')
+    const values = { 'shutter.silentMode': true, 'flash.mode': 'fill' }
+    const led = route(lite, emptyPlan(lite), contextIn(lite, 'stills', null), { values })
+    expect(led).toMatchObject({ ok: false, refusal: { code: 'no-route' } })
+  })
+
   it.each(namedModels)('on the %s takes legal steps only, and ends where it should', (_name, model) => {
     const settings = model.settings.filter((one) => one.place !== 'physical' && one.place !== 'local')
     const wish = fc

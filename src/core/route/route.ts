@@ -9,7 +9,7 @@ import type { Context } from '../resolve/context'
 import type { Value } from '../vocabulary/values'
 import { groupsOf } from './groups'
 import { legalMoves, type Move } from './moves'
-import { blockers, differsFrom, place, type Place } from './place'
+import { blockers, differsFrom, place, stands, type Place } from './place'
 import { search } from './search'
 import type { Wanted } from './wanted'
 
@@ -62,6 +62,9 @@ export function route(whole: BodyModel, plan: Plan, from: Context, wanted: Wante
       }
     }
   }
+  // What stood at the start may be undone by what else is wanted: then not all of it can stand at once.
+  if (Object.entries(wanted.values).some(([id, value]) => !stands(here, id, value)))
+    return unreachable(model, here, wanted)
   const steps = stepsOf(withoutDetours(moves))
   const left = differsFrom(here, place(model, plan, from))
     .filter(({ setting }) => !Object.hasOwn(wanted.values, setting))
