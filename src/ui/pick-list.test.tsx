@@ -33,6 +33,7 @@ function list(onPick = vi.fn<(one: string) => void>(), onType = vi.fn<(typed: st
         list="Fruits"
         placeholder="type"
         items={fruits}
+        idOf={(one) => one}
         textOf={(one) => one}
         onPick={onPick}
         onType={onType}
@@ -109,6 +110,7 @@ describe('a list of settings', () => {
         list="Settings"
         placeholder="type"
         items={['assist.zebra', 'exposure.iso', 'focus.peaking']}
+        idOf={(id) => id}
         textOf={(id) => id}
         meansOf={(id) => ({ kind: 'setting', id })}
         onPick={onPick}

@@ -14,6 +14,7 @@ import {
 import { useExplained } from './explain'
 import type { DragHandlers } from './drag'
 import { useSearch } from './use-search'
+import { useShared } from './use-shared'
 import type { Meaning } from './use-synonyms'
 
 interface PickListProps<T> {
@@ -23,6 +24,8 @@ interface PickListProps<T> {
   list: string
   placeholder: string
   items: readonly T[]
+  /** What tells one part of the list from the others. */
+  idOf: (item: T) => string
   /** What the typed words are looked for in. */
   textOf: (item: T) => string
   /** What a part of the list means: it is found by the standard term and by other wordings, too. */
@@ -52,6 +55,7 @@ export function PickList<T>({
   list,
   placeholder,
   items,
+  idOf,
   textOf,
   meansOf,
   onPick,
@@ -73,6 +77,17 @@ export function PickList<T>({
   }, [])
   const found = useSearch({ items, textOf, meansOf, onPick })
   const { shown } = found
+  // The list is made of ids: where only what a part says changed, none of it is made anew.
+  const ids = useShared(shown.map(idOf))
+  const byId = new Map(shown.map((item) => [idOf(item), item]))
+  const pick = (id: string | null) => {
+    const item = id === null ? undefined : byId.get(id)
+    if (item !== undefined) onPick(item)
+  }
+  const meansOfId = (of: string | null) => {
+    const item = of === null ? undefined : byId.get(of)
+    return item === undefined ? null : (meansOf?.(item) ?? null)
+  }
   const type = (words: string) => {
     found.type(words)
     onType?.(words)
@@ -87,13 +102,11 @@ export function PickList<T>({
   }
   return (
     <div onKeyDownCapture={onKey}>
-      <Combobox<T | null>
+      <Combobox<string | null>
         immediate
         value={null}
-        virtual={{ options: shown }}
-        onChange={(item) => {
-          if (item !== null) onPick(item)
-        }}
+        virtual={{ options: ids }}
+        onChange={pick}
         onClose={() => type('')}
       >
         {({ activeOption }) => (
@@ -120,13 +133,18 @@ export function PickList<T>({
               style={{ minHeight: `min(${tall}, ${shown.length * 4}rem)`, maxHeight: tall }}
               className="mt-2 overflow-y-auto"
             >
-              {({ option: item }: { option: T }) => (
-                <Part as={as} value={item} drag={dragOf?.(item)} onPick={() => onPick(item)}>
-                  {option(item)}
-                </Part>
-              )}
+              {({ option: of }: { option: string }) => {
+                const item = byId.get(of)
+                // While the list closes up over a part that went, there is nothing to say of it.
+                if (item === undefined) return <></>
+                return (
+                  <Part as={as} value={of} drag={dragOf?.(item)} onPick={() => pick(of)}>
+                    {option(item)}
+                  </Part>
+                )
+              }}
             </ComboboxOptions>
-            {meansOf && activeOption !== null && <InHand means={meansOf(activeOption)} />}
+            {meansOf && <InHand means={meansOfId(activeOption)} />}
           </>
         )}
       </Combobox>
@@ -156,7 +174,7 @@ export interface Drag {
 
 /** What a part of a list is drawn from; the list adds where it stands. */
 export interface OptionProps {
-  readonly value: unknown
+  readonly value: string
   readonly onPick: () => void
   readonly drag?: Drag | undefined
   readonly children: ReactNode

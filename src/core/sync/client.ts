@@ -1,4 +1,4 @@
-import type { Refusal } from '../result'
+import { ok, type Refusal } from '../result'
 import { sameValue } from '../vocabulary/values'
 import { pageOf } from './decide'
 import { headAfterAll, type Head } from './head'
@@ -199,9 +199,6 @@ function merge<D>(
   )
     return client
   const newer = answer.entries.slice(overlap)
-  const applied = applyAll(kind, saved.document, newer)
-  if (!applied.ok) return { ...client, link: { kind: 'stopped', cause: applied.refusal } }
-  const document = applied.value
   const told = Math.max(client.told, answer.version)
   const tail = newer.length > 0 ? [...saved.tail, ...newer] : saved.tail
   const head = headAfterAll(saved.head, newer)
@@ -209,9 +206,12 @@ function merge<D>(
   const waiting = pending.filter((step) => !there.has(step.id))
   const unfit = answer.kind === 'unfit' && waiting.some((step) => step.id === answer.step) ? answer : null
   const allMine = newer.every((step, i) => step.id === pending[i]?.id)
+  // What is on the screen has all of it in it already, as after nearly every save.
+  const applied = allMine && waiting.length === 0 ? ok(client.shown) : applyAll(kind, saved.document, newer)
+  if (!applied.ok) return { ...client, link: { kind: 'stopped', cause: applied.refusal } }
+  const document = applied.value
   if (allMine && !unfit) {
-    const whole = waiting.length === 0 ? client.shown : document
-    const held = { document: whole, version: saved.version + newer.length, head, tail }
+    const held = { document, version: saved.version + newer.length, head, tail }
     return { ...client, told, saved: held, pending: waiting }
   }
   const mine = new Set(pending.map((step) => step.id))

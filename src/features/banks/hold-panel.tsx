@@ -140,6 +140,7 @@ function AddRow({ settings, onAdd }: { settings: readonly Setting[]; onAdd: (set
       list="Rows that can be ticked"
       placeholder="shutter, focus mode …"
       items={settings}
+      idOf={({ id }) => id}
       textOf={(one) => one.label}
       meansOf={({ means }) => ({ kind: 'setting', id: means })}
       onPick={onAdd}

@@ -1,7 +1,7 @@
 'use client'
 
 import type { Address } from '@/core/model/addresses'
-import { memo, useMemo } from 'react'
+import { memo, useMemo, useState } from 'react'
 import { lookup } from '@/core/model/lookup'
 import { addressesWith } from '@/core/plan/assign'
 import type { FunctionRating } from '@/core/reach/rate-functions'
@@ -12,7 +12,10 @@ import { DraggableOption } from '@/ui/draggable-option'
 import { PickList } from '@/ui/pick-list'
 import { VerdictSign } from '@/ui/verdict'
 
-/** Every function this gesture accepts, best for the plan first; type to search, Enter or click to put it here. */
+/**
+ * Every function this gesture accepts, best for the plan first; type to search, Enter or click to put it here. The order stays
+ * while the key stays as it is: what is done elsewhere changes what stands in the list, not where it stands.
+ */
 export const FunctionList = memo(function FunctionList({
   ratings,
   current,
@@ -38,7 +41,8 @@ export const FunctionList = memo(function FunctionList({
   )
   const menuOf = ({ fn }: FunctionRating) =>
     fn.changes.flatMap((setting) => lookup(model).menuAddress.get(setting) ?? [])
-  const others = useMemo(() => ratings.filter(({ fn }) => fn.id !== current), [ratings, current])
+  const ordered = useOrderKept(ratings, `${address.key} ${current}`)
+  const others = useMemo(() => ordered.filter(({ fn }) => fn.id !== current), [ordered, current])
   return (
     <section className="border bg-sheet px-3.5 py-3">
       <PickList
@@ -46,6 +50,7 @@ export const FunctionList = memo(function FunctionList({
         list="Functions"
         placeholder={`${ratings.length} functions: type to find one`}
         items={others}
+        idOf={({ fn }) => fn.id}
         textOf={(rating) => `${rating.fn.name} ${menuOf(rating).join(' ')}`}
         meansOf={({ fn }) => ({ kind: 'function', id: fn.means })}
         onPick={({ fn }) => onPut(fn.id)}
@@ -64,7 +69,27 @@ export const FunctionList = memo(function FunctionList({
   )
 })
 
-function FunctionWords({ rating, menu, also }: { rating: FunctionRating; menu: string; also: string }) {
+/** Ratings in the order of the first answer that came on this occasion, and until it comes as they stand. */
+function useOrderKept(ratings: readonly FunctionRating[], occasion: string): readonly FunctionRating[] {
+  const [kept, keep] = useState({ occasion, ratings, isAnswered: false })
+  if (kept.occasion !== occasion) keep({ occasion, ratings, isAnswered: false })
+  else if (!kept.isAnswered && kept.ratings !== ratings) keep({ occasion, ratings, isAnswered: true })
+  return useMemo(() => {
+    const places = new Map(kept.ratings.map(({ fn }, place) => [fn.id, place]))
+    const placeOf = ({ fn }: FunctionRating) => places.get(fn.id) ?? Infinity
+    return [...ratings].sort((one, other) => placeOf(one) - placeOf(other))
+  }, [ratings, kept.ratings])
+}
+
+const FunctionWords = memo(function FunctionWords({
+  rating,
+  menu,
+  also,
+}: {
+  rating: FunctionRating
+  menu: string
+  also: string
+}) {
   const { fn } = rating
   const where =
     fn.manner === 'none' ? '' : rating.works === rating.of ? '' : `${rating.works} of ${rating.of}`
@@ -101,4 +126,4 @@ function FunctionWords({ rating, menu, also }: { rating: FunctionRating; menu: s
       )}
     </>
   )
-}
+})

@@ -52,6 +52,18 @@ describe('the panel of a key', () => {
     expect(keyRow({ key: crown }) in plan().rows).toBe(false)
   })
 
+  it('keeps its list in order under the hand while something changes elsewhere', async () => {
+    const { desk } = panel()
+    await settled()
+    const names = () =>
+      screen.getAllByRole('option').map((one) => one.querySelector('.font-semibold')?.textContent)
+    const before = names()
+    const nodes = screen.getAllByRole('option')
+    await settled(() => desk.set({ [keyRow({ key: 'stills/thumb-key/press' })]: 'nothing' }))
+    expect(names()).toEqual(before)
+    expect(screen.getAllByRole('option')).toEqual(nodes)
+  })
+
   it('goes from gesture to gesture of the same control', async () => {
     const { acts } = panel('stills/thumb-wheel/press')
     await settled()

@@ -1,5 +1,6 @@
 'use client'
 
+import { useMemo } from 'react'
 import type { Finding } from '@/core/checks/finding'
 import { acceptedFunctions, addressesOfControl } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
@@ -17,6 +18,10 @@ export function useKey(key: string) {
   const findings = useFindings()
   const ratings = useAnswer<'functions'>({ kind: 'functions', address: key, posture })
   const address = lookup(model).addresses.get(key)
+  const unrated = useMemo(
+    () => (address ? inModelOrder(acceptedFunctions(model, address)) : []),
+    [model, address],
+  )
   if (!address) return null
   const row = keyRow(address)
   const current = functionAt(plan, address)
@@ -37,7 +42,7 @@ export function useKey(key: string) {
       doubled.map((one) => one.control.name),
     ),
     /** Every function it takes, best first; until it is known how each would stand as the model has them, nothing last. */
-    ratings: ratings ?? inModelOrder(acceptedFunctions(model, address)),
+    ratings: ratings ?? unrated,
     rating: ratings?.find((one) => one.fn.id === current),
     findings: (findings ?? []).flatMap((finding) => {
       // Of a fact with many places what is said of this key.
@@ -55,11 +60,11 @@ export type KeyKnown = NonNullable<ReturnType<typeof useKey>>
 /** Functions of which nothing is known yet, in the order of the model; to leave a key empty comes last. */
 function inModelOrder(functions: readonly ModelFunction[]): FunctionRating[] {
   const isNone = ({ manner }: ModelFunction) => Number(manner === 'none')
-  return [...functions].sort((one, other) => isNone(one) - isNone(other)).map(unrated)
+  return [...functions].sort((one, other) => isNone(one) - isNone(other)).map(unratedOf)
 }
 
 /** A function of which it is not known yet how it would stand. */
-function unrated(fn: ModelFunction): FunctionRating {
+function unratedOf(fn: ModelFunction): FunctionRating {
   return { fn, works: 0, of: 0, hazard: false, gain: 0, verdict: 'empty', reasons: [] }
 }
 

@@ -40,6 +40,7 @@ function Found({ onDone }: { onDone: () => void }) {
       list="Found"
       placeholder="Type a few letters of each word"
       items={all}
+      idOf={({ href, name }) => `${href} ${name}`}
       textOf={({ name, more, kind, term }) => `${name} ${more} ${kind} ${term ?? ''}`}
       meansOf={({ means }) => means ?? null}
       onPick={({ href }) => go(href)}

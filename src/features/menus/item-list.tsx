@@ -39,6 +39,7 @@ export function ItemList({
         list="Settings and acts"
         placeholder={`${all.length} fit: type to find one`}
         items={others}
+        idOf={(item) => item}
         textOf={(item) => `${itemName(model, item)} ${lookup(model).menuAddress.get(item) ?? ''}`}
         meansOf={(item) => ({ kind: 'setting', id: lookup(model).settings.get(item)?.means ?? null })}
         onPick={onPut}

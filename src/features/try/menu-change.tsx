@@ -45,6 +45,7 @@ export function MenuChange({
         list="Settings"
         placeholder="shutter, look, frame rate …"
         items={model.settings.filter(({ place }) => place !== 'physical')}
+        idOf={({ id }) => id}
         textOf={(one) => `${one.label} ${one.id} ${menuAddress.get(one.id) ?? ''}`}
         meansOf={({ means }) => ({ kind: 'setting', id: means })}
         onPick={(one) => setId(one.id)}
