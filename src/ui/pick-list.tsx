@@ -68,13 +68,7 @@ export function PickList<T>({
   tall = '340px',
 }: PickListProps<T>) {
   const id = useId()
-  const search = useRef<HTMLInputElement>(null)
-  useEffect(() => {
-    // A list that comes a moment later does not take the hand away from where it is typing by then.
-    const typing = document.activeElement?.closest('input, textarea, select, [role=dialog]')
-    const own = search.current?.closest('[role=dialog]')
-    if (!typing || own) search.current?.focus({ preventScroll: true })
-  }, [])
+  const search = useFocusAtFirst()
   const found = useSearch({ items, textOf, meansOf, onPick })
   const { shown } = found
   // The list is made of ids: where only what a part says changed, none of it is made anew.
@@ -153,6 +147,17 @@ export function PickList<T>({
       )}
     </div>
   )
+}
+
+/** A field that the hand is in from the beginning; a list that comes a moment later does not take it away from where it types by then. */
+function useFocusAtFirst() {
+  const field = useRef<HTMLInputElement>(null)
+  useEffect(() => {
+    const typing = document.activeElement?.closest('input, textarea, select, [role=dialog]')
+    const own = field.current?.closest('[role=dialog]')
+    if (!typing || own) field.current?.focus({ preventScroll: true })
+  }, [])
+  return field
 }
 
 /** What the part of a list in hand is, in a sentence: its standard term, and what it does. */
