@@ -2,10 +2,7 @@ import { describeRow, describeStep } from '@/core/plan/rows'
 import { allFindings, gathered, stillOpen } from '@/core/checks/checks'
 import type { Finding, QuickFix } from '@/core/checks/finding'
 import { focusTables } from '@/core/focus/trigger-table'
-import type { FocusRow, FocusTable } from '@/core/focus/table'
-import type { FocusOutcome } from '@/core/focus/outcome'
-import { showValue } from '@/core/model/domain'
-import { lookup } from '@/core/model/lookup'
+import { rowSentence } from '@/core/focus/words'
 import type { BodyModel } from '@/core/model/types'
 import { writePlanFile } from '@/core/files/plan-file'
 import type { Plan } from '@/core/plan/plan'
@@ -95,7 +92,7 @@ export const focusPlan: Command = {
   options: { ...contextOptions, pairs: 'one', models: 'one' },
   operands: 1,
   run: onPlan(({ model, plan, definitions }, options) => {
-    const context = contextFrom(options, model, definitions.lenses)
+    const context = contextFrom(options, model, definitions.lenses, plan)
     if (!context.ok) return refused(context.refusal)
     const most = options.pairs?.at(-1) === 'no' ? 1 : 2
     const tables = focusTables(model, plan, context.value)
@@ -105,7 +102,9 @@ export const focusPlan: Command = {
         (press) =>
           `  ${press.address.control.name}, ${press.address.name} (${press.fn.name}): ${press.leads}`,
       ),
-      ...table.rows.filter((row) => row.held.length <= most).map((row) => `  ${rowWords(model, table, row)}`),
+      ...table.rows
+        .filter((row) => row.held.length <= most)
+        .map((row) => `  ${rowSentence(model, table, row)}`),
     ])
     return done(
       words.join('\n'),
@@ -116,36 +115,4 @@ export const focusPlan: Command = {
       })),
     )
   }),
-}
-
-function rowWords(model: BodyModel, table: FocusTable, row: FocusRow): string {
-  const name = (key: string) => table.triggers.find((one) => one.key === key)
-  const held = row.held.map((key) => {
-    const trigger = name(key)
-    return trigger ? `${trigger.address.control.name} (${trigger.fn.name})` : key
-  })
-  const outcomes = row.outcomes.map((one) => outcomeWords(model, one)).join('; or ')
-  const asks = row.asks.length === 0 ? '' : `; test on body: ${row.asks.join(' ')}`
-  return `${held.length === 0 ? 'no key held' : held.join(', then ')}: ${outcomes}${asks}`
-}
-
-function outcomeWords(model: BodyModel, { does, by, area, full }: FocusOutcome): string {
-  const { addresses, byMeaning } = lookup(model)
-  const domain = byMeaning.get('focus.area')?.domain
-  const where = area !== null && domain ? `, ${showValue(domain, area)}` : ''
-  const key = by === null ? '' : ` by ${addresses.get(by)?.control.name ?? by}`
-  const press = {
-    picture: 'full press takes the picture',
-    'picture-when-sharp': 'full press waits for focus',
-    records: 'full press records',
-    nothing: 'full press does nothing',
-  }[full]
-  const runs = {
-    once: 'finds once',
-    follows: 'follows',
-    no: 'no focus',
-    rests: 'rests',
-    keeps: 'keeps the distance',
-  }
-  return `${runs[does]}${key}${does === 'once' || does === 'follows' ? where : ''}; ${press}`
 }

@@ -225,11 +225,17 @@ async function anySource(path: string, folder: string, notes: string[]): Promise
 }
 
 /** A comparison in words: each row that differs, and the count. */
-function comparisonWords({ compared, differences }: Comparison): string {
+function comparisonWords({ compared, differences, saidOnly }: Comparison): string {
   const lines = differences.map((one) => `  ${one.place}: ${one.leftWords} → ${one.rightWords}`)
   const end =
     differences.length === 0
-      ? `Identical in all ${compared} rows.`
+      ? `Identical in all ${compared - saidOnly.length} rows.`
       : `${differences.length} of ${compared} rows differ.`
-  return [...lines, end].join('\n')
+  const said =
+    saidOnly.length === 0
+      ? []
+      : [
+          `${saidOnly.length} more ${saidOnly.length === 1 ? 'is' : 'are'} decided in one, left as delivered in the other, with the same value: ${saidOnly.map((one) => one.place).join('; ')}.`,
+        ]
+  return [...lines, end, ...said].join('\n')
 }

@@ -2,6 +2,9 @@ import { lookup } from '@/core/model/lookup'
 import { readTyped } from '@/core/model/typed'
 import { orientations, postures, runStates, type BodyModel, type LensModel } from '@/core/model/types'
 import type { Orientation, Posture, RunState, Side } from '@/core/model/types'
+import type { Plan } from '@/core/plan/plan'
+import { bodyTagOf, idsOf } from '@/core/plan/rows'
+import { factsOf } from '@/core/rules/condition'
 import { anyLens } from '@/core/model/any-lens'
 import { attachables, newestFirmware, type Context } from '@/core/resolve/context'
 import { ok, refuse, type Refusal, type Result } from '@/core/result'
@@ -17,6 +20,12 @@ export function modelsFolder(options: Options): string {
 export function postureIn(options: Options): Result<Posture> {
   const posture = oneOf(options, 'posture', postures)
   return posture.ok ? ok((posture.value ?? 'finder') as Posture) : posture
+}
+
+/** The side asked for: `--side`; undefined where every one is meant. */
+export function sideIn(options: Options, model: BodyModel): Result<Side | undefined> {
+  const side = oneOf(options, 'side', model.sides)
+  return side.ok ? ok(side.value as Side | undefined) : side
 }
 
 /** The options that describe a context. */
@@ -48,6 +57,7 @@ export function contextFrom(
   options: Options,
   model: BodyModel,
   lenses: readonly LensModel[],
+  plan: Plan,
 ): Result<Context> {
   const faults: Refusal[] = []
   const take = <T>(result: Result<T>, fallback: T): T => {
@@ -75,6 +85,7 @@ export function contextFrom(
   )
   const side = one('side', model.sides)
   if (turned) faults.push(...contradictions(turned, side, options))
+  const body = take(bodyFrom(options, plan), undefined)
   const context: Context = {
     side: (side ?? turned?.side ?? model.sides[0] ?? 'stills') as Side,
     run: (one('run', runStates) ?? 'standby') as RunState,
@@ -85,10 +96,10 @@ export function contextFrom(
     latched: take(functionsFrom(options, 'latched', model), []),
     marked: take(valuesFrom(options, 'marked', model), {}),
     edits: take(valuesFrom(options, 'edit', model), {}),
-    situation: Object.fromEntries((options.situation ?? []).map((text) => pair(text))),
+    situation: take(situationFrom(options, model), {}),
     ...(options.attached ? { attached: attached as NonNullable<Context['attached']> } : {}),
     ...(position === undefined ? {} : { position }),
-    ...(options.body ? { body: options.body.at(-1) ?? '' } : {}),
+    ...(body === undefined ? {} : { body }),
     ...(posture === undefined ? {} : { posture: posture as Posture }),
     ...(orientation === undefined ? {} : { orientation: orientation as Orientation }),
     ...(eye === undefined ? {} : { eye: eye === 'yes' }),
@@ -117,6 +128,37 @@ function contradictions(
     faults.push({ code: 'contradiction', message, where: `--bank ${other}` })
   }
   return faults
+}
+
+/** One of the bodies the plan knows by a tag. */
+function bodyFrom(options: Options, plan: Plan): Result<string | undefined> {
+  const tag = options.body?.at(-1)
+  const known = [...new Set(idsOf(plan.rows).map(bodyTagOf))].filter((one) => one !== null).sort()
+  if (tag === undefined || known.includes(tag)) return ok(tag)
+  const message =
+    known.length === 0
+      ? 'This plan says nothing of single bodies, so they are all alike in it.'
+      : `The plan knows the bodies ${known.join(', ')}.`
+  return refuse('option', message, `--body ${tag}`)
+}
+
+/** What is said of the work, by the names that the model's rules ask for. */
+function situationFrom(options: Options, model: BodyModel): Result<Record<string, string>> {
+  const facts = model.rules.flatMap(({ when }) => factsOf(when))
+  const known = new Set(
+    facts.flatMap((fact) => {
+      const [about, name = ''] = fact.split('/')
+      return about === 'situation' ? [name] : []
+    }),
+  )
+  const said = (options.situation ?? []).map((text) => pair(text))
+  const odd = said.find(([name]) => !known.has(name))
+  if (!odd) return ok(Object.fromEntries(said))
+  const message =
+    known.size === 0
+      ? `No rule of the ${model.name} asks about the work.`
+      : `The rules of the ${model.name} ask about ${[...known].sort().join(', ')}.`
+  return refuse('option', message, `--situation ${odd.join('=')}`)
 }
 
 /** `SETTING=VALUE` options as values by setting id, typed as photographers write them. */

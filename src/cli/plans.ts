@@ -121,7 +121,7 @@ export const resolvePlan: Command = {
   options: { ...contextOptions, models: 'one' },
   operands: 1,
   run: onPlan(({ model, plan, definitions }, options) => {
-    const context = contextFrom(options, model, definitions.lenses)
+    const context = contextFrom(options, model, definitions.lenses, plan)
     if (!context.ok) return refused(context.refusal)
     const resolution = resolve(model, plan, context.value)
     const settings = [...resolution.settings.values()]

@@ -17,7 +17,7 @@ export const routePlan: Command = {
   options: { ...contextOptions, want: 'many', act: 'many', turn: 'one', end: 'one', models: 'one' },
   operands: 1,
   run: onPlan(({ model, plan, definitions }, options) => {
-    const context = contextFrom(options, model, definitions.lenses)
+    const context = contextFrom(options, model, definitions.lenses, plan)
     if (!context.ok) return refused(context.refusal)
     const values = valuesFrom(options, 'want', model)
     if (!values.ok) return refused(values.refusal)

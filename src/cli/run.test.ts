@@ -151,6 +151,17 @@ describe('the headless command', () => {
       ['plan', 'resolve', 'PLAN', '--bank', 'dial=moon'],
       /--bank dial=moon: Dial banks has ebb, flow, slack/,
     ],
+    [
+      'a body the plan knows nothing of',
+      ['plan', 'resolve', 'PLAN', '--body', 'moon'],
+      /--body moon: This plan says nothing of single bodies/,
+    ],
+    [
+      'a situation no rule asks about',
+      ['plan', 'focus', 'PLAN', '--situation', 'moon=full'],
+      /--situation moon=full: No rule of the Heron asks about the work/,
+    ],
+    ['an unknown side of the banks', ['plan', 'banks', 'PLAN', '--side', 'up'], /--side: “up” is none of/],
     ['an unknown family', ['plan', 'resolve', 'PLAN', '--bank', 'moon=ebb'], /No bank family is called moon/],
     ['an unknown lens', ['plan', 'resolve', 'PLAN', '--lens', 'moon'], /--lens: “moon” is none of/],
     [
@@ -386,7 +397,25 @@ describe('the commands on plans, files and the simulated body', () => {
     const focus = JSON.parse((await run(['plan', 'focus', plan, '--json'])).output) as { rows: unknown[] }[]
     expect(focus[0]?.rows).toContainEqual(expect.objectContaining({ held: [] }))
     const compared = JSON.parse((await run(['plan', 'compare', plan, plan, '--json'])).output) as unknown
-    expect(compared).toEqual({ compared: 0, differences: [] })
+    expect(compared).toEqual({ compared: 0, differences: [], saidOnly: [] })
+  })
+
+  it('tell apart what a plan only says, and what makes another camera of it', async () => {
+    const [one, other] = [await planFile('one.plan.json'), await planFile('other.plan.json')]
+    const steps = (name: string, rows: object) => file(name, JSON.stringify({ rows }))
+    const said = steps('said.json', { 'base/exposure.mode@stills': 'program' })
+    await run(['plan', 'step', other, said, '--out', other])
+    const same = await run(['plan', 'compare', one, other])
+    expect(same.output).toMatch(/^Identical in all 0 rows\.\n1 more is decided in one/)
+    await run([
+      'plan',
+      'step',
+      other,
+      steps('more.json', { 'base/exposure.mode@motion': 'manual' }),
+      '--out',
+      other,
+    ])
+    expect((await run(['plan', 'compare', one, other])).output).toContain('Program (as delivered) → Manual')
   })
 
   it('refuse what does not go together, naming the option or the file', async () => {

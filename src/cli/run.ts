@@ -1,5 +1,6 @@
 import { parseArgs, type ParseArgsConfig } from 'node:util'
 import type { Refusal } from '@/core/result'
+import { banksOfPlan, dialsOfPlan } from './banks'
 import type { Command, Options, Outcome } from './command'
 import { checkPlan, focusPlan } from './checks'
 import { compareFiles, comparePlans, readFileCommand, runCamera, writeFileCommand } from './files'
@@ -14,7 +15,18 @@ import { matchLabels } from './words'
 /** Every command, in the order help lists them. */
 export const commands: readonly Command[] = [
   ...[listModels, showModel, checkModel, newPlan, stepPlan, followPlan, resolvePlan],
-  ...[startPlan, reachPlan, suggestPlan, checkPlan, focusPlan, routePlan, fitPlan, comparePlans],
+  ...[
+    startPlan,
+    reachPlan,
+    suggestPlan,
+    checkPlan,
+    focusPlan,
+    banksOfPlan,
+    dialsOfPlan,
+    routePlan,
+    fitPlan,
+    comparePlans,
+  ],
   ...[writeFileCommand, readFileCommand, compareFiles, runCamera, matchLabels],
 ]
 

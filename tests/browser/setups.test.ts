@@ -209,12 +209,12 @@ describe('nine combinations and an area-only key, on the Mere', () => {
       .filter({ hasText: 'Front key, upper: Hold AF area: point does not start AF by itself' })
     await about.last().getByRole('link', { name: 'Try it', exact: true }).click()
     const now = page.getByRole('status').filter({ hasText: 'down:' })
-    await expect.poll(() => now.innerText()).toMatch(/Front key, upper down: nothing focuses/)
+    await expect.poll(() => now.innerText()).toMatch(/Front key, upper down: no autofocus/)
     await page.locator('[data-address="stills/thumb-rest/press"]').focus()
     await page.keyboard.press('h')
     await expect
       .poll(() => now.innerText())
-      .toBe(`Front key, upper + Thumb rest key down: focus follows by Thumb rest key, ${area ?? ''}.`)
+      .toBe(`Front key, upper + Thumb rest key down: AF keeps focusing by Thumb rest key, ${area ?? ''}.`)
     await page.keyboard.press('Escape')
     await page.getByText('Thumb rest key let go').first().waitFor()
   })
@@ -260,7 +260,7 @@ describe('the simulated body', () => {
     await label('stills/thumb-key/press').click({ modifiers: ['Shift'] })
     await label('stills/cheek-key/press').click({ modifiers: ['Shift'] })
     await page
-      .getByText('Thumb focus key + Lower right key down: focus follows by Lower right key, Point.')
+      .getByText('Thumb focus key + Lower right key down: AF keeps focusing by Lower right key, Point.')
       .waitFor()
     await page.getByLabel('camera on').click()
     await page.getByText('The camera is off.').first().waitFor()

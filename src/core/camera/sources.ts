@@ -1,5 +1,5 @@
 import type { Rows } from '../plan/rows'
-import { compareRows, type Comparison } from '../files/compare'
+import { comparePlanRows, compareRows, type Comparison } from '../files/compare'
 import type { BodyModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { carriedRows, memoryOf, type Memory } from './memory'
@@ -16,7 +16,7 @@ export type Source =
  */
 export function compareSources(model: BodyModel, left: Source, right: Source): Comparison {
   if (left.kind === 'plan' && right.kind === 'plan')
-    return compareRows(model, left.plan.rows, right.plan.rows)
+    return comparePlanRows(model, left.plan.rows, right.plan.rows)
   const asFile = left.kind === 'file' || right.kind === 'file'
   return compareRows(model, rowsOf(model, left, asFile), rowsOf(model, right, asFile))
 }

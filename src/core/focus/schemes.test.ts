@@ -9,6 +9,7 @@ import { applyStep } from '../plan/step'
 import { contextIn } from '../resolve/context'
 import { must } from '../result'
 import { disputeCalled, disputes } from '../vocabulary/schools'
+import { runs } from './words'
 import { heldBy, linesAcross, pressTests, variantsAcross } from './sheet'
 import { focusAcross } from './across'
 import { schemeDispute, schemes, schemeStep, schemeWork } from './schemes'
@@ -117,14 +118,31 @@ describe('the sheet across banks', () => {
   )
   const banks = focusAcross(mere, plan, lenses, 'stills')
 
-  it('has every bank once, and says first in what they differ', () => {
+  it('has every bank once; single keys stand before pairs, what focuses first, then what differs', () => {
     expect(banks.map(({ state: situated }) => situated.bank)).toEqual(['plain', 'Noon', 'Pair'])
     const lines = linesAcross(banks)
     const differing = lines.filter((line) => line.differs)
     expect(differing.length).toBeGreaterThan(0)
-    expect(lines.slice(0, differing.length)).toEqual(differing)
+    const places = lines.map(({ held, cells, differs }) =>
+      [held.length > 1, !cells.some((cell) => cell?.outcomes.some(runs)), !differs].map(Number).join(''),
+    )
+    expect(places).toEqual([...places].sort())
     for (const { cells, differs } of lines)
       expect(new Set(cells.map((cell) => JSON.stringify(cell?.outcomes))).size > 1).toBe(differs)
+  })
+
+  it('says of a line that fewer of its keys come to the same, and of no other', () => {
+    const lines = linesAcross(banks)
+    const outcomes = (held: readonly string[]) =>
+      lines.find((one) => one.held.join() === held.join())?.cells.map((cell) => cell?.outcomes ?? null)
+    const folded = lines.filter(({ sameAs }) => sameAs !== null)
+    expect(folded.some(({ held }) => held.length === 2)).toBe(true)
+    for (const { held, sameAs } of folded) {
+      expect(sameAs).toHaveLength(held.length - 1)
+      expect(outcomes(held)).toEqual(outcomes(sameAs ?? []))
+    }
+    for (const { held } of lines.filter(({ sameAs }) => sameAs === null))
+      for (const key of held) expect(outcomes(held)).not.toEqual(outcomes(held.filter((one) => one !== key)))
   })
 
   it('puts what only the body can tell on the press-test list, with every answer', () => {

@@ -1,6 +1,7 @@
 import { lookup } from '../model/lookup'
 import type { BodyModel, Posture } from '../model/types'
 import type { NamedContext } from '../resolve/context'
+import { runs } from './words'
 import { rowFor, type FocusRow, type FocusTable } from './table'
 
 /** The trigger table of one bank with one lens, in each state that toggles reach. */
@@ -17,21 +18,35 @@ export interface HeldAcross {
   readonly cells: readonly (FocusRow | null)[]
   /** Whether the banks differ in it. */
   readonly differs: boolean
+  /** Fewer of these keys, held alone, that come to the same in every bank; null where holding all of them matters. */
+  readonly sameAs: readonly string[] | null
 }
 
-/** The lines of the sheet, those in which the banks differ first, then single keys before pairs. */
+/** The lines of the sheet: single keys before pairs, what focuses first, then those in which the banks differ. */
 export function linesAcross(banks: readonly BankFocus[], variant = 'as set'): HeldAcross[] {
   const tables = banks.map((bank) => tableIn(bank, variant))
   const seen = new Map<string, readonly string[]>()
   for (const table of tables) for (const { held } of table?.rows ?? []) seen.set(held.join(' + '), held)
-  const lines = [...seen.values()].map((held): HeldAcross => {
+  const lines = [...seen.values()].map((held) => {
     const cells = tables.map((table) => (table && rowFor(table, held)) ?? null)
-    const words = new Set(cells.map((cell) => JSON.stringify(cell?.outcomes ?? null)))
-    return { held, cells, differs: words.size > 1 }
+    const outcomes = cells.map((cell) => JSON.stringify(cell?.outcomes ?? null))
+    return { held, cells, outcomes, differs: new Set(outcomes).size > 1 }
   })
-  return lines.sort(
-    (one, two) => Number(two.differs) - Number(one.differs) || one.held.length - two.held.length,
-  )
+  const byHeld = new Map(lines.map((line) => [line.held.join(), line]))
+  const sameAs = ({ held, outcomes }: (typeof lines)[number]) =>
+    held
+      .map((key) => held.filter((one) => one !== key))
+      .find((fewer) => {
+        const other = byHeld.get(fewer.join())
+        return other && outcomes.every((one, i) => one === other.outcomes[i])
+      }) ?? null
+  const order = ({ held, cells, differs }: (typeof lines)[number]) =>
+    Number(held.length > 1) * 4 +
+    Number(!cells.some((cell) => cell?.outcomes.some(runs))) * 2 +
+    Number(!differs)
+  return lines
+    .sort((one, two) => order(one) - order(two) || one.held.length - two.held.length)
+    .map((line) => ({ held: line.held, cells: line.cells, differs: line.differs, sameAs: sameAs(line) }))
 }
 
 /** The table of a bank after the presses that lead to a variant; the one as set where they lead nowhere there. */

@@ -4,6 +4,7 @@ import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import type { Value } from '../vocabulary/values'
 import type { Does, FocusOutcome, FullPress } from './outcome'
+import { released, type FocusRow, type FocusTable } from './table'
 
 /** An outcome in the camera's own words, a phrase for each thing that is asked of it. */
 export interface OutcomeWords {
@@ -18,26 +19,23 @@ export interface OutcomeWords {
 }
 
 const doesWords: Readonly<Record<Does, string>> = {
-  once: 'finds once',
-  follows: 'follows',
+  once: 'focuses once',
+  follows: 'keeps focusing',
   no: 'no autofocus',
   rests: 'AF stopped',
-  keeps: 'keeps distance',
+  keeps: 'focus locked',
 }
 
 const fullWords: Readonly<Record<FullPress, string>> = {
-  picture: 'at once',
-  'picture-when-sharp': 'when sharp',
-  records: 'films',
+  picture: 'takes the picture',
+  'picture-when-sharp': 'waits for focus',
+  records: 'records',
   nothing: 'nothing',
 }
 
 /** What comes of keys held, in words; a setting the body has not is said by a dash. */
 export function outcomeWords(model: BodyModel, outcome: FocusOutcome): OutcomeWords {
-  const show = (means: string, value: Value | null) => {
-    const setting = lookup(model).byMeaning.get(means)
-    return setting && value !== null ? showValue(setting.domain, value) : '–'
-  }
+  const show = (means: string, value: Value | null) => valueWords(model, means, value)
   return {
     does: doesWords[outcome.does],
     by:
@@ -56,7 +54,83 @@ export function heldWords(model: BodyModel, held: readonly string[]): string {
   return held
     .map((key) => {
       const address = lookup(model).addresses.get(key)
-      return address ? keyName({ address }) : key
+      if (!address) return key
+      return address.gesture.id === 'half-press' ? 'Half-press' : keyName({ address })
     })
     .join(' + ')
+}
+
+/**
+ * A line of the trigger table as a sentence: what to hold, what autofocus then does, what when a key is let go, what a full press
+ * does. Such as "Hold Thumb focus key: continuous AF, Zone, detection People; let go: AF stops. Full press: takes the picture."
+ */
+export function rowSentence(model: BodyModel, table: FocusTable, row: FocusRow): string {
+  const outcomes = unique(row.outcomes.map((one) => phrase(model, one))).join(', or ')
+  const full = unique(row.outcomes.map((one) => fullWords[one.full])).join(' or ')
+  const hold =
+    row.held.length === 0
+      ? 'No key held'
+      : `Hold ${row.held.map((key) => heldWords(model, [key])).join(', then ')}`
+  const lets = letGoOf(model, table, row).map(({ keys, does }) =>
+    row.held.length === 1 || keys.length === row.held.length
+      ? `let go: ${does}`
+      : `let go of ${heldWords(model, keys)}: ${does}`,
+  )
+  const asks = row.asks.length === 0 ? '' : ` Test on body: ${row.asks.join(' ')}`
+  return `${[`${hold}: ${outcomes}`, ...lets].join('; ')}. Full press: ${full}.${asks}`
+}
+
+/** What comes when a key of a line is let go, the keys that lead to the same together; of two held, each let go first. */
+export function letGoOf(
+  model: BodyModel,
+  table: FocusTable,
+  row: FocusRow,
+): { readonly keys: readonly string[]; readonly does: string }[] {
+  const ways = new Map<string, string[]>()
+  const ran = row.outcomes.some(runs)
+  for (const key of row.held) {
+    const after = released(table, row, key)
+    const does = after
+      ? unique(after.outcomes.map((one) => afterwards(model, one, ran))).join(' or ')
+      : 'nothing'
+    ways.set(does, [...(ways.get(does) ?? []), key])
+  }
+  return [...ways].map(([does, keys]) => ({ keys, does }))
+}
+
+function afterwards(model: BodyModel, outcome: FocusOutcome, ran: boolean): string {
+  if (outcome.does === 'no') return ran ? 'AF stops' : 'no autofocus'
+  return outcomeWords(model, outcome).does
+}
+
+function phrase(model: BodyModel, outcome: FocusOutcome): string {
+  const words = outcomeWords(model, outcome)
+  if (!runs(outcome)) return words.does
+  const isOn = (value: Value | null) =>
+    value !== null && value !== false && value !== 'off' && value !== 'none'
+  const named = (means: string, what: string, value: Value | null) =>
+    isOn(value) && lookup(model).byMeaning.has(means)
+      ? [value === true ? `with ${what}` : `${what} ${valueWords(model, means, value)}`]
+      : []
+  return [
+    outcome.does === 'once' ? 'AF focuses once' : 'AF keeps focusing',
+    ...named('focus.area', 'area', outcome.area),
+    ...named('focus.detection', 'subject detection', outcome.detection),
+    ...named('focus.tracking', 'tracking', outcome.tracking),
+    ...(words.by === 'by itself' ? ['by itself'] : []),
+  ].join(', ')
+}
+
+function valueWords(model: BodyModel, means: string, value: Value | null): string {
+  const setting = lookup(model).byMeaning.get(means)
+  return setting && value !== null ? showValue(setting.domain, value) : '–'
+}
+
+/** Whether autofocus runs. */
+export function runs({ does }: FocusOutcome): boolean {
+  return does === 'once' || does === 'follows'
+}
+
+function unique(words: readonly string[]): string[] {
+  return [...new Set(words)]
 }

@@ -3,9 +3,10 @@
 import { useState } from 'react'
 import type { FocusPress } from '@/core/focus/table'
 import { heldWords } from '@/core/focus/words'
+import type { BodyModel } from '@/core/model/types'
 import { posturesOf } from '@/core/model/controls'
 import { FindingList, ShortcutList, TryLink } from '@/features/desk'
-import { postureWords } from '@/features/reach'
+import { postureWords } from '@/core/model/hand-words'
 import { later } from '@/ui/later'
 import { Check } from '@/ui/check'
 import { FinderDrawing } from '@/ui/finder/finder-drawing'
@@ -42,7 +43,7 @@ const focusKeys = [
 /** The Focus station: what each trigger does in each bank, what the finder shows of it, and the ways owners set it up. */
 export function FocusStation() {
   const known = useFocusStation()
-  const { model, banks, lines, narrowed, picked, presses } = known
+  const { model, banks, lines, folded, narrowed, picked, presses } = known
   return (
     <main className="grid gap-4 px-5 py-3 lg:grid-cols-[minmax(0,1fr)_372px]">
       <section aria-label="What focuses when" className="min-w-0 self-start border bg-sheet px-4 pt-2 pb-3">
@@ -59,6 +60,14 @@ export function FocusStation() {
             variant={narrowed.variant}
             picked={picked}
             onPick={known.pick}
+          />
+        )}
+        {folded.length > 0 && (
+          <Folded
+            model={model}
+            folded={folded}
+            isUnfolded={known.isUnfolded}
+            onTurn={() => known.unfold(!known.isUnfolded)}
           />
         )}
         {presses.length > 0 && <Presses presses={presses} bank={picked.bank} />}
@@ -115,15 +124,45 @@ function Narrowing({ known: { model, lenses, lens, variants, narrowed, narrow } 
         />
       )}
       <Check checked={narrowed.pairs} onChange={() => narrow.pairs(!narrowed.pairs)} className="text-silt">
-        two at once
+        two keys at once
       </Check>
     </div>
   )
 }
 
+/** Lines that say what fewer keys say, too: named, and shown when asked for. */
+function Folded({
+  model,
+  folded,
+  isUnfolded,
+  onTurn,
+}: {
+  model: BodyModel
+  folded: readonly (readonly string[])[]
+  isUnfolded: boolean
+  onTurn: () => void
+}) {
+  const singles = folded.filter((held) => held.length === 1).map((held) => heldWords(model, held))
+  const pairs = folded.length - singles.length
+  const said = [
+    singles.length > 0
+      ? `${singles.join(', ')} ${singles.length === 1 ? 'changes' : 'change'} nothing when held`
+      : '',
+    pairs > 0 ? `${pairs} ${pairs === 1 ? 'pair does' : 'pairs do'} what one of the two keys does alone` : '',
+  ].filter((one) => one !== '')
+  return (
+    <p className="mt-1.5 text-small text-silt">
+      {said.join('; ')}.{' '}
+      <button type="button" aria-expanded={isUnfolded} onClick={onTurn} className="text-brine underline">
+        {isUnfolded ? 'Fold them' : 'Show them'}
+      </button>
+    </p>
+  )
+}
+
 /** The line in hand as the finder shows it, and the keys it is held by. */
 function InTheFinder({ known }: { known: FocusKnown }) {
-  const { model, picked, state, outcome, words, context } = known
+  const { model, picked, state, outcome, words, sentence, context } = known
   const picture = state?.picture ?? null
   return (
     <div>
@@ -133,13 +172,9 @@ function InTheFinder({ known }: { known: FocusKnown }) {
         words={`The finder with ${heldWords(model, picked.held)} in ${picked.bank}: ${words ? `${words.does}, area ${words.area}, detection ${words.detection}` : 'nothing known'}`}
       />
       <p className="mt-1 text-small text-silt">
-        <b className="font-semibold text-pan">{heldWords(model, picked.held)}</b> in {picked.bank}
-        {words && (
-          <>
-            : {words.does} · {words.area} · detection {words.detection}
-          </>
-        )}
-        {picture && ` · ${picture.points.length} ${picture.points.length === 1 ? 'place' : 'places'}`} ·{' '}
+        <b className="font-semibold text-pan">{picked.bank}.</b> {sentence}
+        {picture &&
+          ` ${picture.points.length} ${picture.points.length === 1 ? 'AF point' : 'AF points'}.`}{' '}
         <TryLink context={context} held={picked.held} />
       </p>
       <div className="mt-2 mb-1">

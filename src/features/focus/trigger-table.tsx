@@ -2,10 +2,9 @@
 
 import { CircleHelp } from 'lucide-react'
 import { memo } from 'react'
-import { released, type FocusTable } from '@/core/focus/table'
+import type { FocusRow, FocusTable } from '@/core/focus/table'
 import { tableIn, type BankFocus, type HeldAcross } from '@/core/focus/sheet'
-import type { FocusRow } from '@/core/focus/table'
-import { heldWords, outcomeWords } from '@/core/focus/words'
+import { heldWords, letGoOf, outcomeWords, rowSentence, runs } from '@/core/focus/words'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
 import { Explain } from '@/ui/explain'
@@ -26,12 +25,15 @@ const heads = [
   ['Tracking', 'Whether focus stays with the subject wherever it goes in the frame.'],
   [
     'Full press',
-    'When the shutter button, pressed all the way, takes the picture: at once, or only when focus is found.',
+    'What the shutter button does when pressed all the way: takes the picture at once, or waits until focus is found.',
   ],
   ['Let go', 'What autofocus does when the key is let go; of two keys, the one let go first.'],
 ] as const
 
-/** The trigger table: a line for each way to hold, split where banks differ; the line in hand is marked. */
+/**
+ * The trigger table: a line for each way to hold, split where banks differ; the line in hand is marked. On a phone each line is a
+ * card that says it in a sentence.
+ */
 export const TriggerTable = memo(function TriggerTable({
   model,
   banks,
@@ -50,9 +52,9 @@ export const TriggerTable = memo(function TriggerTable({
   const [first] = banks
   return (
     <div className="overflow-x-auto">
-      <table className="w-full border-collapse">
+      <table className="w-full border-collapse max-sm:block">
         <caption className="sr-only">What focuses when, by what is held and in which bank</caption>
-        <thead>
+        <thead className="max-sm:sr-only">
           <tr className="border-b text-left text-small text-silt">
             {heads
               .filter(([one]) => one !== 'Tracking' || tracks(model))
@@ -64,7 +66,7 @@ export const TriggerTable = memo(function TriggerTable({
               ))}
           </tr>
         </thead>
-        <tbody>
+        <tbody className="max-sm:block">
           {lines.map((line) =>
             groupsOf(banks, line).map((group, i, all) => {
               const here = picked.held.join() === line.held.join() && group.banks.includes(picked.bank)
@@ -76,13 +78,13 @@ export const TriggerTable = memo(function TriggerTable({
                 <tr
                   key={`${line.held.join()} ${group.banks.join()}`}
                   onClick={() => onPick({ held: line.held, bank: group.banks[0] ?? '' })}
-                  className={`cursor-pointer align-top ${i === all.length - 1 ? 'border-b' : ''} ${here ? 'bg-blush' : 'hover:bg-glass'}`}
+                  className={`cursor-pointer align-top max-sm:block max-sm:border-b max-sm:py-2 ${i === all.length - 1 ? 'border-b' : ''} ${here ? 'bg-blush' : 'hover:bg-glass'}`}
                 >
                   {i === 0 && (
                     <th
                       scope="rowgroup"
                       rowSpan={all.length}
-                      className="w-40 min-w-32 border-b bg-sheet py-1 pr-3 text-left leading-tight font-semibold"
+                      className="w-40 min-w-32 border-b bg-sheet max-sm:hidden py-1 pr-3 text-left leading-tight font-semibold"
                     >
                       {heldWords(model, line.held)}
                       {line.differs && (
@@ -90,19 +92,24 @@ export const TriggerTable = memo(function TriggerTable({
                       )}
                     </th>
                   )}
-                  <td className="py-1 pr-3 whitespace-nowrap">
+                  <td className="py-1 pr-3 whitespace-nowrap max-sm:block max-sm:py-0 max-sm:whitespace-normal">
                     <button
                       type="button"
                       aria-pressed={here}
                       aria-label={`${where}: ${heldWords(model, line.held)}, show in the finder`}
                       onClick={() => onPick({ held: line.held, bank: group.banks[0] ?? '' })}
-                      className="text-left underline decoration-rule underline-offset-3"
+                      className="text-left underline decoration-rule underline-offset-3 max-sm:min-h-8 max-sm:text-small max-sm:text-silt"
                     >
                       {where}
                     </button>
                   </td>
+                  <td className="hidden max-sm:block">
+                    {group.row && table
+                      ? rowSentence(model, table, group.row)
+                      : `${heldWords(model, line.held)} does not answer here.`}
+                  </td>
                   <OutcomeCells model={model} row={group.row} />
-                  <td className="min-w-32 py-1 text-small text-silt">
+                  <td className="min-w-32 py-1 text-small text-silt max-sm:hidden">
                     {group.row && table ? <LetGo model={model} table={table} row={group.row} /> : ''}
                   </td>
                 </tr>
@@ -111,7 +118,7 @@ export const TriggerTable = memo(function TriggerTable({
           )}
           {first && lines.length === 0 && (
             <tr>
-              <td colSpan={8} className="py-3 text-silt">
+              <td colSpan={9} className="py-3 text-silt">
                 Nothing of the kind is held here.
               </td>
             </tr>
@@ -125,20 +132,20 @@ export const TriggerTable = memo(function TriggerTable({
 function OutcomeCells({ model, row }: { model: BodyModel; row: FocusRow | null }) {
   if (!row)
     return (
-      <td colSpan={5} className="py-1 pr-3 text-silt">
+      <td colSpan={5} className="py-1 pr-3 text-silt max-sm:hidden">
         does not answer here
       </td>
     )
   const all = row.outcomes.map((one) => outcomeWords(model, one))
   const said = (part: (one: (typeof all)[number]) => string) => [...new Set(all.map(part))].join(' or ')
-  const runs = row.outcomes.some(({ does }) => does === 'once' || does === 'follows')
+  const isRunning = row.outcomes.some(runs)
   return (
     <>
-      <td className={`min-w-40 py-1 pr-3 ${runs ? 'font-semibold' : 'text-silt'}`}>
+      <td className={`min-w-40 py-1 pr-3 max-sm:hidden ${isRunning ? 'font-semibold' : 'text-silt'}`}>
         {said((one) => one.does)}{' '}
         <span className="text-small font-normal text-silt">
           <span className="whitespace-nowrap">{said((one) => one.mode)}</span>
-          {row.held.length > 1 && runs && <span className="block">by {said((one) => one.by)}</span>}
+          {row.held.length > 1 && isRunning && <span className="block">by {said((one) => one.by)}</span>}
         </span>
         {row.asks.length > 0 && (
           <span className="block text-small font-normal text-lichen">
@@ -147,10 +154,12 @@ function OutcomeCells({ model, row }: { model: BodyModel; row: FocusRow | null }
           </span>
         )}
       </td>
-      <td className="py-1 pr-2 whitespace-nowrap">{said((one) => one.area)}</td>
-      <td className="py-1 pr-2 whitespace-nowrap">{said((one) => one.detection)}</td>
-      {tracks(model) && <td className="py-1 pr-2 whitespace-nowrap">{said((one) => one.tracking)}</td>}
-      <td className="py-1 pr-2 whitespace-nowrap">{said((one) => one.full)}</td>
+      <td className="py-1 pr-2 whitespace-nowrap max-sm:hidden">{said((one) => one.area)}</td>
+      <td className="py-1 pr-2 whitespace-nowrap max-sm:hidden">{said((one) => one.detection)}</td>
+      {tracks(model) && (
+        <td className="py-1 pr-2 whitespace-nowrap max-sm:hidden">{said((one) => one.tracking)}</td>
+      )}
+      <td className="py-1 pr-2 whitespace-nowrap max-sm:hidden">{said((one) => one.full)}</td>
     </>
   )
 }
@@ -162,16 +171,11 @@ function tracks(model: BodyModel): boolean {
 
 /** What comes when a key is let go; of two held together, each when it is let go first. */
 function LetGo({ model, table, row }: { model: BodyModel; table: FocusTable; row: FocusRow }) {
-  const ways = row.held.map((key) => {
-    const after = released(table, row, key)?.outcomes[0]
-    const does = after?.does === 'no' ? 'AF stops' : after ? outcomeWords(model, after).does : 'nothing'
-    return { key, does }
-  })
-  const does = new Set(ways.map((way) => way.does))
-  if (does.size === 1) return `${ways.length > 1 ? 'either: ' : ''}${ways[0]?.does}`
-  return ways.map((way) => (
-    <span key={way.key} className="block">
-      {heldWords(model, [way.key])}: {way.does}
+  const ways = letGoOf(model, table, row)
+  if (ways.length === 1) return `${row.held.length > 1 ? 'either: ' : ''}${ways[0]?.does}`
+  return ways.map(({ keys, does }) => (
+    <span key={does} className="block">
+      {heldWords(model, keys)}: {does}
     </span>
   ))
 }

@@ -23,15 +23,34 @@ describe('the Focus station', () => {
     expect(now().state?.picture?.points.length).toBeGreaterThan(0)
   })
 
-  it('narrows the lines to single keys, and to those a finger holds', async () => {
+  it('shows single keys, pairs when asked for, and those a finger holds', async () => {
     const { now } = await station()
+    expect(now().lines.every(({ held }) => held.length < 2)).toBe(true)
+    await settled(() => now().narrow.pairs(true))
+    await settled(() => now().unfold(true))
     const all = now().lines.length
     expect(now().lines.some(({ held }) => held.length === 2)).toBe(true)
-    await settled(() => now().narrow.pairs(false))
-    expect(now().lines.every(({ held }) => held.length < 2)).toBe(true)
     await settled(() => now().narrow.digit('index'))
     expect(now().lines.length).toBeLessThan(all)
     expect(now().lines.some(({ held }) => held.includes('stills/thumb-key/press'))).toBe(false)
+  })
+
+  it('folds the lines that say what fewer keys say, and shows them when asked for', async () => {
+    const { desk, now } = await station()
+    await settled(() => desk.set({ [rowNamed('base/focus.halfPress@stills')]: false }))
+    const { folded, lines } = now()
+    expect(folded.length).toBeGreaterThan(0)
+    expect(lines.some(({ held }) => folded.some((one) => one.join() === held.join()))).toBe(false)
+    await settled(() => now().unfold(true))
+    expect(now().lines).toHaveLength(lines.length + folded.length)
+  })
+
+  it('says the line in hand in a sentence', async () => {
+    const { now } = await station()
+    await settled(() => now().pickControl('thumb-key'))
+    expect(now().sentence).toMatch(
+      /^Hold Thumb focus key: AF focuses once, .*; let go: AF stops\. Full press: /,
+    )
   })
 
   it('takes a control in hand that is picked on a plate, if it is a trigger', async () => {

@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react'
 import { heldBy, linesAcross, tableIn, variantsAcross, type BankFocus } from '@/core/focus/sheet'
 import { afterPresses } from '@/core/focus/variant'
-import { outcomeWords } from '@/core/focus/words'
+import { outcomeWords, rowSentence } from '@/core/focus/words'
 import { lookup } from '@/core/model/lookup'
 import type { Posture } from '@/core/model/types'
 import { plannedLenses } from '@/core/plan/plan'
@@ -26,19 +26,22 @@ export function useFocusStation() {
   const [posture, setPosture] = useState<Posture>('finder')
   const [digit, setDigit] = useState<Digit>('any')
   const [variant, setVariant] = useState('as set')
-  const [pairs, setPairs] = useState(true)
+  const [pairs, setPairs] = useState(false)
+  const [all, setAll] = useState(false)
   const [choice, setChoice] = useState<Picked | null>(null)
   const banks = useAnswer<'focus'>({ kind: 'focus', side, lens, posture })
   const variants = useMemo(() => (banks ? variantsAcross(banks) : []), [banks])
   const shown = variants.includes(variant) ? variant : 'as set'
-  const all = useMemo(() => (banks ? linesAcross(banks, shown) : []), [banks, shown])
-  const lines = useShared(
-    all.filter(
+  const every = useMemo(() => (banks ? linesAcross(banks, shown) : []), [banks, shown])
+  const narrowed = useShared(
+    every.filter(
       ({ held }) => (pairs || held.length < 2) && (digit === 'any' || heldBy(model, held, digit, posture)),
     ),
   )
+  const lines = useShared(all ? narrowed : narrowed.filter(({ sameAs }) => sameAs === null))
+  const folded = useShared(narrowed.filter(({ sameAs }) => sameAs !== null).map(({ held }) => held))
   const picked = useShared(
-    choice && all.some(({ held }) => held.join() === choice.held.join()) ? choice : firstOf(all, banks),
+    choice && every.some(({ held }) => held.join() === choice.held.join()) ? choice : firstOf(every, banks),
   )
   const at = banks?.findIndex(({ state }) => state.bank === picked.bank) ?? -1
   const bank = banks?.[at]
@@ -49,12 +52,13 @@ export function useFocusStation() {
   )
   const held = picked.held.flatMap((key) => table?.triggers.find((one) => one.key === key)?.fn.id ?? [])
   const state = useAnswer<'state'>({ kind: 'state', context, held })
-  const outcome = all.find((one) => one.held.join() === picked.held.join())?.cells[at]?.outcomes[0]
+  const line = every.find((one) => one.held.join() === picked.held.join())?.cells[at]
+  const outcome = line?.outcomes[0]
   const inUse = usePlanPart(plannedLenses)
   const usual = usePlanPart((plan) => usualContext(model, plan, lenses, side)?.context.lens.id ?? '')
   const pickControl = useStable((control: string) => {
     const { addresses } = lookup(model)
-    const next = all.find(
+    const next = every.find(
       ({ held: [one = '', two] }) => addresses.get(one)?.control.id === control && two === undefined,
     )
     if (next) setChoice({ held: next.held, bank: picked.bank })
@@ -64,6 +68,10 @@ export function useFocusStation() {
     side,
     banks,
     lines,
+    /** What is held in lines that say what fewer keys say, too: left out unless asked for. */
+    folded,
+    isUnfolded: all,
+    unfold: setAll,
     variants,
     narrowed: { lens, posture, digit, variant: shown, pairs },
     narrow: { lens: setLens, posture: setPosture, digit: setDigit, variant: setVariant, pairs: setPairs },
@@ -77,6 +85,7 @@ export function useFocusStation() {
     state,
     outcome,
     words: outcome && outcomeWords(model, outcome),
+    sentence: table && line && rowSentence(model, table, line),
     presses: table?.presses ?? [],
     /** Findings about focus, those of the side shown first; null until they are known. */
     problems:

@@ -2,4 +2,4 @@
 export { EyeSign } from './eye-sign'
 export { Change, ReachStrip } from './reach-strip'
 export { formula } from './formula'
-export { percent, postureWords, secondsOf } from './words'
+export { percent, secondsOf } from './words'

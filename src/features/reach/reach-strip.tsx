@@ -8,7 +8,8 @@ import type { ReachReport } from '@/core/reach/report'
 import { useDesk, useDeskPart, usePlanPart, useReach } from '@/features/desk'
 import { Explain } from '@/ui/explain'
 import { Select } from '@/ui/select'
-import { percent, postureWords, secondsOf, signed } from './words'
+import { postureWords } from '@/core/model/hand-words'
+import { percent, secondsOf, signed } from './words'
 
 /** What the needs of the plan cost, in one line; with a change in the hand, what it would make of it. */
 export const ReachStrip = memo(function ReachStrip({

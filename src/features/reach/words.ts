@@ -1,13 +1,3 @@
-import type { Posture } from '@/core/model/types'
-
-/** How the camera is held, in words. */
-export const postureWords: Readonly<Record<Posture, string>> = {
-  finder: 'eye at the finder',
-  screen: 'at the screen',
-  grip: 'upright grip',
-  tripod: 'on the tripod',
-}
-
 /** A share as a whole percentage. */
 export function percent(share: number): string {
   return `${Math.round(share * 100)} %`

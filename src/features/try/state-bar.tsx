@@ -7,15 +7,9 @@ import type { LiveEvent } from '@/core/camera/live/events'
 import type { Seen } from '@/core/camera/live/seen'
 import type { Value } from '@/core/vocabulary/values'
 import type { LensModel } from '@/core/model/types'
-import { postureWords } from '@/features/reach'
+import { orientationWords, postureWords } from '@/core/model/hand-words'
 import { Check } from '@/ui/check'
 import { Select } from '@/ui/select'
-
-const orientationWords: Readonly<Record<Orientation, string>> = {
-  level: 'level',
-  'upright-left': 'upright, left down',
-  'upright-right': 'upright, right down',
-}
 
 /** How the body stands, but for its keys. */
 export interface Surroundings extends Pick<

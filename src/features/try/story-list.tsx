@@ -32,10 +32,10 @@ export const StoryList = memo(function StoryList({ story }: { story: readonly St
   )
 })
 
-const Line = memo(function Line({ of: { line, log, instead } }: { of: StoryLine }) {
+const Line = memo(function Line({ of: { line, words: said, log, instead } }: { of: StoryLine }) {
   return (
     <li className="py-1.5">
-      <p className="font-mono text-small text-silt">{line}</p>
+      <p className={`text-small text-silt ${said === null ? 'font-mono' : ''}`}>{said ?? line}</p>
       {log.map(({ kind, words }, i) => {
         const { Sign, word, colour } = signs[kind]
         return (

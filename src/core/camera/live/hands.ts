@@ -290,11 +290,11 @@ export function focusWords(model: BodyModel, state: LiveState): string {
   const domain = byMeaning.get('focus.area')?.domain
   const where = domain && area !== null ? `, ${showValue(domain, area)}` : ''
   const words = {
-    once: `focus found once${key}${where}`,
-    follows: `focus follows${key}${where}`,
-    no: 'nothing focuses',
-    rests: 'autofocus rests',
-    keeps: 'the distance is kept',
+    once: `AF has focused once${key}${where}`,
+    follows: `AF keeps focusing${key}${where}`,
+    no: 'no autofocus',
+    rests: 'AF stopped',
+    keeps: 'focus locked',
   }
   return `${words[does]}${full === 'picture-when-sharp' && does === 'no' ? '; the shutter button focuses first' : ''}.`
 }

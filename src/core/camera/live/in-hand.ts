@@ -2,6 +2,7 @@ import { lookup } from '../../model/lookup'
 import type { BodyModel, LensModel } from '../../model/types'
 import { ok, type Result } from '../../result'
 import type { LiveEvent, LogLine } from './events'
+import { eventWords } from './event-words'
 import { heldAddress } from './key-presses'
 import { live } from './live'
 import { runScript, type Played } from './run-script'
@@ -21,6 +22,8 @@ export type HandAct =
 export interface StoryLine {
   readonly id: number
   readonly line: string
+  /** The event in words; null for an expectation of a script. */
+  readonly words: string | null
   readonly log: readonly LogLine[]
   /** For an expectation of a script that was not met: what there was instead. */
   readonly instead: string | null
@@ -91,10 +94,16 @@ function happened(model: BodyModel, { state, story }: InHand, event: LiveEvent):
   const log: readonly LogLine[] = done.ok
     ? done.value.log
     : [{ kind: 'refused', words: done.refusal.message }]
-  const line = { id: story.length, line: writeEvent(model, event), log, instead: null }
+  const line = {
+    id: story.length,
+    line: writeEvent(model, event),
+    words: eventWords(model, event),
+    log,
+    instead: null,
+  }
   return { state: done.ok ? done.value.state : state, story: [line, ...story] }
 }
 
-function storyLine({ text, log, instead }: Played, id: number): StoryLine {
-  return { id, line: text, log, instead }
+function storyLine({ text, words, log, instead }: Played, id: number): StoryLine {
+  return { id, line: text, words, log, instead }
 }

@@ -3,6 +3,7 @@ import { showValue } from '../../model/domain'
 import type { BodyModel, LensModel } from '../../model/types'
 import { ok, refuse, type Result } from '../../result'
 import { sameValue } from '../../vocabulary/values'
+import { eventWords } from './event-words'
 import type { LogLine } from './events'
 import { focusNow, resolutionNow } from './key-presses'
 import { live } from './live'
@@ -13,6 +14,8 @@ import type { LiveState } from './state'
 export interface Played {
   readonly line: number
   readonly text: string
+  /** What happened, in words; null for an expectation. */
+  readonly words: string | null
   readonly log: readonly LogLine[]
   /** For an expectation that was not met: what there was instead. */
   readonly instead: string | null
@@ -32,23 +35,24 @@ export interface ScriptRun {
 export function runScript(
   model: BodyModel,
   start: LiveState,
-  text: string,
+  script: string,
   lenses: readonly LensModel[],
 ): Result<ScriptRun> {
-  const lines = parseScript(text, model, lenses)
+  const lines = parseScript(script, model, lenses)
   if (!lines.ok) return lines
   const played: Played[] = []
   let state = start
   let last: readonly LogLine[] = []
-  for (const { line, text: words, event, expects } of lines.value) {
+  for (const { line, text, event, expects } of lines.value) {
     if (event) {
       const done = live(model, state, event)
       if (!done.ok) return refuse(done.refusal.code, done.refusal.message, `line ${line}`)
       state = done.value.state
       last = done.value.log
-      played.push({ line, text: words, log: last, instead: null })
+      played.push({ line, text, words: eventWords(model, event), log: last, instead: null })
     }
-    if (expects) played.push({ line, text: words, log: [], instead: insteadOf(model, state, expects, last) })
+    if (expects)
+      played.push({ line, text, words: null, log: [], instead: insteadOf(model, state, expects, last) })
   }
   return ok({ played, unmet: played.filter((one) => one.instead !== null).length, state })
 }
