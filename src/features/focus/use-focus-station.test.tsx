@@ -30,6 +30,7 @@ describe('the Focus station', () => {
     await settled(() => now().unfold(true))
     const all = now().lines.length
     expect(now().lines.some(({ held }) => held.length === 2)).toBe(true)
+    await settled(() => now().narrow.pairs(false))
     await settled(() => now().narrow.digit('index'))
     expect(now().lines.length).toBeLessThan(all)
     expect(now().lines.some(({ held }) => held.includes('stills/thumb-key/press'))).toBe(false)
