@@ -1,5 +1,7 @@
+import { FindBox } from '@/features/desk'
 import { Shelf, ShelfFollow } from '@/features/shelf'
 import { ok } from '@/core/result'
+import { readySets } from '@/core/vocabulary/situations'
 import { listBodies } from '@/server/bodies'
 import { listFiles } from '@/server/files'
 import { definitions } from '@/server/models'
@@ -13,6 +15,7 @@ import { bodyLine, fileLine } from './lines'
 /** How many of the newest files stand on the shelf itself, and how many plans on one page of it. */
 const filesShown = 12
 const plansShown = 24
+const deletedShown = 50
 
 interface Asked {
   readonly page?: string
@@ -25,16 +28,17 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
   const page = Number.isInteger(asked) && asked >= 1 && asked <= 1_000_000 ? asked : 1
   const read = await withDatabase(async () => {
     await endAbandoned()
-    const [found, bodies, files, known] = await Promise.all([
+    const [found, gone, bodies, files, known] = await Promise.all([
       listPlans(page, plansShown, find),
+      listPlans(1, deletedShown, '', true),
       listBodies(),
       listFiles(1, filesShown),
       definitions(),
     ])
-    return ok({ ...found, files, ...bodies, ...known })
+    return ok({ ...found, deleted: gone.plans, files, ...bodies, ...known })
   })
   if (!read.ok) return <Trouble title="The shelf cannot be read" refusal={read.refusal} address="/" />
-  const { plans, count, bodies, lost, files, models, faults } = read.value
+  const { plans, count, deleted, bodies, lost, files, models, faults } = read.value
   const named = (id: string) => {
     const model = models.find((one) => one.id === id)
     return model ? `${model.maker} ${model.name}` : id
@@ -42,7 +46,7 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
   const shown = plans.filter(({ trouble }) => trouble === null)
   return (
     <>
-      <TopBar>
+      <TopBar actions={<FindBox on="shelf" />}>
         <p className="text-silt">Shelf</p>
       </TopBar>
       <ShelfFollow waits={shown.some(({ counts }) => counts === null)} />
@@ -50,8 +54,11 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
         plans={shown.map((plan) => ({
           id: plan.id,
           title: plan.title,
+          purpose: plan.purpose,
+          work: plan.work,
+          modelId: plan.modelId,
           model: named(plan.modelId),
-          steps: plan.version,
+          proven: plan.proven && { body: plan.proven.body, at: plan.proven.at.toISOString() },
           updated: plan.updatedAt.toISOString(),
           counts: plan.counts,
         }))}
@@ -59,11 +66,12 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
         bodies={bodies.map(bodyLine)}
         files={files.files.map(fileLine)}
         fileCount={files.count}
-        models={models.map((model) => ({
-          id: model.id,
-          name: `${model.maker} ${model.name}`,
-          version: model.version,
+        models={models.map(({ id, maker, name, sides, faces, controls }) => ({
+          ...{ id, sides, faces, controls },
+          name: `${maker} ${name}`,
         }))}
+        work={readySets.map(({ id, name, side }) => ({ id, name, side }))}
+        deleted={deleted.map(({ id, title, modelId }) => ({ id, title, model: named(modelId) }))}
         faults={faults}
         unshown={[
           ...plans.flatMap(({ id, title, trouble }) => (trouble ? [{ id, name: title, trouble }] : [])),

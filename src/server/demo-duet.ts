@@ -6,6 +6,7 @@ import type { WrittenRows } from '@/core/plan/rows'
  */
 export const duetRows: WrittenRows = {
   title: 'Film and copy stand',
+  purpose: 'Scene changes at 100p, interviews, and flat costume pieces under a fixed light.',
   'lens/varn-60': true,
   'base/exposure.mode@motion': 'manual',
   'base/exposure.isoAuto@motion': false,

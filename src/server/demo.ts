@@ -72,7 +72,12 @@ export function demoSteps(model: BodyModel): Step[] {
 }
 
 const demoRows: readonly WrittenRows[] = [
-  { title: 'Night rehearsals', 'lens/tarrow-45': true, 'lens/attic-90': true },
+  {
+    title: 'Night rehearsals',
+    purpose: 'A puppet show by LED light, in silence, two people finding the same keys in the dark.',
+    'lens/tarrow-45': true,
+    'lens/attic-90': true,
+  },
   {
     'base/exposure.mode@stills': 'manual',
     'base/exposure.shutter@stills': '1/125',

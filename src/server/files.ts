@@ -200,7 +200,11 @@ async function openPlan(
     kept.fileId,
   ])
   const before = opened.rows[0]?.plan_id
-  if (before) return ok({ ...kept, planId: before })
+  if (before) {
+    // What was deleted and is brought in again is put back.
+    await client.query('update plans set deleted_at = null where id = $1', [before])
+    return ok({ ...kept, planId: before })
+  }
   const planId = await insertPlan(client, model, plan.rows)
   await client.query('update files set plan_id = $2 where id = $1', [kept.fileId, planId])
   return ok({ ...kept, planId })

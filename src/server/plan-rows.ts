@@ -23,13 +23,13 @@ export interface PlanRow {
   readonly updated_at: Date
 }
 
-/** A plan's row, locked until the transaction ends where that is asked. */
+/** A plan's row, locked until the transaction ends where that is asked; one that was taken off the shelf is not there. */
 export async function planRow(
   client: Connection,
   id: string,
   lock: '' | 'for update',
 ): Promise<PlanRow | undefined> {
-  const statement = 'select * from plans where id = $1 and owner_id = $2'
+  const statement = 'select * from plans where id = $1 and owner_id = $2 and deleted_at is null'
   const found = await client.query<PlanRow>(lock === '' ? statement : `${statement} for update`, [
     id,
     localOwner,

@@ -46,7 +46,12 @@ export async function loadPlan(id: string): Promise<Result<StoredPlan>> {
   if (!isUuid(id)) return refuse('unknown-plan', 'There is no plan at this address.', id)
   return transaction(async (client) => {
     const row = await planRow(client, id, '')
-    if (!row) return refuse('unknown-plan', 'There is no plan at this address. It may have been removed.', id)
+    if (!row)
+      return refuse(
+        'unknown-plan',
+        'There is no plan at this address. It may have been deleted: the shelf lists what was, to be put back.',
+        id,
+      )
     const read = await planOf(row)
     if (!read.ok) return read
     const { model, plan } = read.value

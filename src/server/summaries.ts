@@ -1,41 +1,71 @@
 import { adviceOn } from '@/core/checks/checks'
 import type { Refusal } from '@/core/result'
 import { localOwner, query } from './db'
+import { situationName, situationsOf } from '@/core/reach/needs'
 import { definitions } from './models'
 import { planOf, type PlanRow } from './plan-rows'
 
-/** What is wrong in a plan, counted; null while it is being reckoned. */
-export type Counts = { readonly blocks: number; readonly problems: number } | null
+/** What is wrong in a plan, counted, and the worst of it; null while it is being reckoned. */
+export type Counts = {
+  readonly blocks: number
+  readonly problems: number
+  /** The findings that weigh most, worst first. */
+  readonly worst: readonly Worst[]
+} | null
+
+/** A finding as the shelf names it. */
+export interface Worst {
+  readonly severity: 'blocks' | 'problem'
+  readonly title: string
+  /** Where it is shown and mended. */
+  readonly station: string
+}
+
+/** How many findings the shelf names. */
+const worstNamed = 2
 
 /** One line of the shelf: a plan, or what is wrong with it. */
 export interface PlanLine {
   readonly id: string
   readonly title: string
+  /** What it is for, in its owner's words. */
+  readonly purpose: string | null
+  /** What is shot with it: the names of its situations. */
+  readonly work: readonly string[]
   readonly modelId: string
   readonly version: number
   readonly updatedAt: Date
+  /** The body it was proven on last. */
+  readonly proven: { readonly body: string; readonly at: Date } | null
   readonly counts: Counts
   /** Why it cannot be shown; null where it can, as far as is known. */
   readonly trouble: Refusal | null
 }
 
-/** A page of the plans whose title or model has every word, the one worked on last first; and how many there are. */
+/**
+ * A page of the plans whose title, purpose or model has every word, and how many there are: those new since the owner
+ * put them in order first, the one worked on last before the others; then as they were put. With `deleted` those taken off the shelf, the newest first.
+ */
 export async function listPlans(
   page = 1,
   most = 50,
   words = '',
+  deleted = false,
 ): Promise<{ plans: PlanLine[]; count: number }> {
   const patterns = patternsOf(words)
   const where = `p.owner_id = $1 and not exists (
-    select from unnest($2::text[]) as pattern where p.title || ' ' || p.model_id not ilike pattern)`
+    select from unnest($2::text[]) as pattern where concat_ws(' ', p.title, p.purpose, p.model_id) not ilike pattern)
+    and p.deleted_at is ${deleted ? 'not null' : 'null'}`
   const checkedBy = await checksMark()
   const [found, counted] = await Promise.all([
-    query<PlanLine & { counted: boolean; blocks: number; problems: number }>(
-      `select p.id, p.title, p.model_id as "modelId", p.version, p.updated_at as "updatedAt", s.blocks, s.problems,
-       s.trouble, s.plan_id is not null as counted
+    query<Omit<PlanLine, 'counts' | 'work'> & Counted>(
+      `select p.id, p.title, p.model_id as "modelId", p.version, p.updated_at as "updatedAt", p.purpose,
+       s.blocks, s.problems, s.worst, s.work, s.trouble, s.plan_id is not null as counted,
+       (select jsonb_build_object('body', b.name, 'at', t.ended_at) from transfers t join bodies b on b.id = t.body_id
+        where t.plan_id = p.id and t.outcome = 'identical' order by t.ended_at desc limit 1) as proven
      from plans p left join plan_summaries s on s.plan_id = p.id and s.plan_version = p.version
        and s.row_mark = p.xmin::text and s.checked_by = $5
-     where ${where} order by p.updated_at desc, p.id limit $3 offset $4`,
+     where ${where} order by ${deleted ? 'p.deleted_at desc' : shelfOrder}, p.id limit $3 offset $4`,
       [localOwner, patterns, most, (page - 1) * most, checkedBy],
     ),
     query<{ count: number }>(`select count(*)::int as count from plans p where ${where}`, [
@@ -44,12 +74,26 @@ export async function listPlans(
     ]),
   ])
   reckonSoon(found.filter((one) => !one.counted).map((one) => one.id))
-  const plans = found.map(({ counted: isCounted, blocks, problems, ...line }) => ({
+  const plans = found.map(({ counted: isCounted, blocks, problems, worst, work, proven, ...line }) => ({
     ...line,
-    counts: isCounted && line.trouble === null ? { blocks, problems } : null,
+    proven: proven && { ...proven, at: new Date(proven.at) },
+    work: work ?? [],
+    counts: isCounted && line.trouble === null ? { blocks, problems, worst: worst ?? [] } : null,
   }))
   return { plans, count: counted[0]?.count ?? 0 }
 }
+
+/** What a summary adds to a line; empty where there is none yet. */
+interface Counted {
+  readonly counted: boolean
+  readonly blocks: number
+  readonly problems: number
+  readonly worst: readonly Worst[] | null
+  readonly work: readonly string[] | null
+}
+
+/** Plans as they stand on the shelf; where nobody put them in order, the one worked on last comes first. */
+export const shelfOrder = 'p.place nulls first, p.updated_at desc'
 
 /** Words typed by somebody, each as a pattern that stands anywhere in a text. */
 export function patternsOf(words: string): string[] {
@@ -120,11 +164,16 @@ async function summarize(id: string): Promise<void> {
   const { lenses } = await definitions()
   const findings = read.ok ? adviceOn(read.value.model, read.value.plan, lenses) : []
   const count = (severity: string) => findings.filter((one) => one.severity === severity).length
+  const heavy = findings.filter((one) => one.severity !== 'tidies').slice(0, worstNamed)
+  const worst = heavy.map(({ severity, title, station }) => ({ severity, title, station }))
+  const plan = read.ok ? read.value.plan : null
+  const work = plan ? situationsOf(plan).map((one) => situationName(plan, one)) : []
   await query(
-    `insert into plan_summaries (plan_id, plan_version, row_mark, checked_by, blocks, problems, trouble)
-     select $1, $2, $3, $4, $5, $6, $7 where exists (select from plans where id = $1)
+    `insert into plan_summaries (plan_id, plan_version, row_mark, checked_by, blocks, problems, trouble, worst, work)
+     select $1, $2, $3, $4, $5, $6, $7, $8, $9 where exists (select from plans where id = $1)
      on conflict (plan_id) do update set plan_version = excluded.plan_version, row_mark = excluded.row_mark,
-       checked_by = excluded.checked_by, blocks = excluded.blocks, problems = excluded.problems, trouble = excluded.trouble`,
+       checked_by = excluded.checked_by, blocks = excluded.blocks, problems = excluded.problems, trouble = excluded.trouble,
+       worst = excluded.worst, work = excluded.work`,
     [
       id,
       row.version,
@@ -133,6 +182,8 @@ async function summarize(id: string): Promise<void> {
       count('blocks'),
       count('problem'),
       read.ok ? null : JSON.stringify(read.refusal),
+      JSON.stringify(worst),
+      JSON.stringify(work),
     ],
   )
 }

@@ -5,13 +5,13 @@ import { ThemeChoice } from './theme-choice'
 /** The bar at the head of every screen: the mark, what stands open, and what can be done with it. */
 export function TopBar({ children, actions }: { children?: ReactNode; actions?: ReactNode }) {
   return (
-    <header className="not-printed flex min-h-13 flex-wrap items-center gap-x-4 gap-y-1 border-b px-5 py-1.5">
+    <header className="not-printed flex min-h-13 items-center gap-x-4 border-b px-5 py-1.5 max-sm:gap-x-2 max-sm:px-3">
       <Link href="/" className="flex items-center gap-2 font-head text-[21px] font-semibold text-brine">
         <Mark />
-        <span className="sr-only min-[420px]:not-sr-only">Salt Shelf</span>
+        <span className="sr-only sm:not-sr-only">Salt Shelf</span>
       </Link>
-      <div className="order-last min-w-0 flex-1 basis-full sm:order-none sm:basis-0">{children}</div>
-      <div className="ml-auto flex flex-wrap items-center gap-2">
+      <div className="min-w-0 flex-1">{children}</div>
+      <div className="flex shrink-0 items-center gap-2 max-sm:gap-1">
         {actions}
         <ThemeChoice />
       </div>

@@ -89,6 +89,7 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
     case 'model':
       return { absent: 'It is the model itself.' }
     case 'title':
+    case 'purpose':
       return { to: id, value, changes: null }
     case 'key':
       return keyTarget(work, row, String(value))

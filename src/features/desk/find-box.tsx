@@ -5,10 +5,14 @@ import { memo, useEffect, useState } from 'react'
 import { later } from '@/ui/later'
 import { IconButton } from '@/ui/button'
 
-const FindDialog = later(() => import('./find-dialog').then((one) => one.FindDialog))
+const dialogs = {
+  plan: later(() => import('./find-dialog').then((one) => one.FindDialog)),
+  shelf: later(() => import('./find-dialog').then((one) => one.FindOnShelf)),
+}
 
-/** Finds anything by name, from anywhere in a plan: Ctrl+K. */
-export const FindBox = memo(function FindBox() {
+/** Finds anything by name, from anywhere in a plan, or on the shelf: Ctrl+K. */
+export const FindBox = memo(function FindBox({ on = 'plan' }: { on?: keyof typeof dialogs }) {
+  const FindDialog = dialogs[on]
   const [open, setOpen] = useState(false)
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {

@@ -5,20 +5,37 @@ import { useMemo, useState } from 'react'
 import { PageDialog } from '@/ui/dialog'
 import { PickList } from '@/ui/pick-list'
 import { useDesk, usePlan } from './desk-context'
-import { findables } from './findable'
+import { findables, shelfFindables, type Findable } from './findable'
+import { SettingCard } from './setting-card'
 import { useShelfNames } from './shelf-names'
 
 /** What can be found by name: everything of the plan, and what else stands on the shelf; loaded when it is opened first. */
 export function FindDialog({ onDone }: { onDone: () => void }) {
+  const [settingId, setSetting] = useState<string | null>(null)
   return (
     <PageDialog title="Find anything" quiet className="max-w-xl p-4" onClose={onDone}>
-      <Found onDone={onDone} />
+      {settingId === null ? (
+        <FoundInPlan onDone={onDone} onSetting={setSetting} />
+      ) : (
+        <SettingCard id={settingId} onBack={() => setSetting(null)} />
+      )}
     </PageDialog>
   )
 }
 
-function Found({ onDone }: { onDone: () => void }) {
-  const router = useRouter()
+/** The same on the shelf: plans and bodies. */
+export function FindOnShelf({ onDone }: { onDone: () => void }) {
+  const [typed, setTyped] = useState('')
+  const shelf = useShelfNames(typed)
+  const all = useMemo(() => shelfFindables(shelf), [shelf])
+  return (
+    <PageDialog title="Find anything" quiet className="max-w-xl p-4" onClose={onDone}>
+      <Found label="Find a plan or a body" all={all} onType={setTyped} onDone={onDone} />
+    </PageDialog>
+  )
+}
+
+function FoundInPlan({ onDone, onSetting }: { onDone: () => void; onSetting: (id: string) => void }) {
   const { start } = useDesk()
   const plan = usePlan()
   const [typed, setTyped] = useState('')
@@ -27,7 +44,33 @@ function Found({ onDone }: { onDone: () => void }) {
     () => findables(start.model, plan, start.planId, shelf),
     [start.model, plan, start.planId, shelf],
   )
-  const go = (href: string) => {
+  return (
+    <Found
+      label="Find a key, function, setting, bank, plan or body"
+      all={all}
+      onType={setTyped}
+      onSetting={onSetting}
+      onDone={onDone}
+    />
+  )
+}
+
+function Found({
+  label,
+  all,
+  onType,
+  onSetting,
+  onDone,
+}: {
+  label: string
+  all: readonly Findable[]
+  onType: (typed: string) => void
+  onSetting?: (id: string) => void
+  onDone: () => void
+}) {
+  const router = useRouter()
+  const go = ({ href, settingId }: Findable) => {
+    if (settingId !== undefined && onSetting) return onSetting(settingId)
     onDone()
     const { pathname, hash } = new URL(href, window.location.href)
     if (pathname !== window.location.pathname || hash === '') router.push(href)
@@ -36,16 +79,16 @@ function Found({ onDone }: { onDone: () => void }) {
   }
   return (
     <PickList
-      label="Find a key, function, setting, bank, plan or body"
+      label={label}
       list="Found"
       placeholder="Type a few letters of each word"
       items={all}
-      idOf={({ href, name }) => `${href} ${name}`}
+      idOf={({ id }) => id}
       textOf={({ name, more, kind, term }) => `${name} ${more} ${kind} ${term ?? ''}`}
       meansOf={({ means }) => means ?? null}
-      onPick={({ href }) => go(href)}
+      onPick={go}
       nothing={(typed) => `Nothing is called “${typed}”.`}
-      onType={setTyped}
+      onType={onType}
       onEscape={onDone}
       tall="55vh"
       option={({ kind, name, more, term }) => (

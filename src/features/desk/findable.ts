@@ -22,6 +22,8 @@ export interface Findable {
   readonly means?: { readonly kind: 'setting' | 'function'; readonly id: string | null }
   /** Address of the page, with the place on it behind `#`. */
   readonly href: string
+  /** A setting that stands nowhere yet: it is set right where it was found. */
+  readonly settingId?: string
 }
 
 /** Everything of a plan that can be looked for by name, and what else stands on the shelf. */
@@ -78,6 +80,7 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
         term: setting.means && (commonSettings.get(setting.means)?.term ?? null),
         means: { kind: 'setting', id: setting.means },
         href: at('menus', place),
+        ...(place ? {} : { settingId: setting.id }),
       }
     }),
     ...model.families.flatMap((family) =>
@@ -94,16 +97,21 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
         }
       }),
     ),
-    ...shelf.plans
-      .filter(({ id }) => id !== planId)
-      .map(({ id, title, model: name }): Findable => ({
-        id: `plan ${id}`,
-        kind: 'plan',
-        name: title,
-        more: name,
-        href: `/plans/${id}/controls`,
-      })),
-    ...shelf.bodies.map(({ id, name, place }): Findable => ({
+    ...shelfFindables({ ...shelf, plans: shelf.plans.filter(({ id }) => id !== planId) }),
+  ]
+}
+
+/** What stands on the shelf. */
+export function shelfFindables({ plans, bodies }: ShelfNames): Findable[] {
+  return [
+    ...plans.map(({ id, title, model }): Findable => ({
+      id: `plan ${id}`,
+      kind: 'plan',
+      name: title,
+      more: model,
+      href: `/plans/${id}/controls`,
+    })),
+    ...bodies.map(({ id, name, place }): Findable => ({
       id: `body ${id}`,
       kind: 'body',
       name,

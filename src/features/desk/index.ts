@@ -1,6 +1,7 @@
 /** The plan under work, shared by its stations: what other features and pages use of it. */
 export { deliver } from './delivered'
 export { DeskProvider, useDesk, useDeskPart, usePlan, usePlanPart, useRevision } from './desk-context'
+export { FindBox } from './find-box'
 export { FindingCard, FindingList, findingKey, Places } from './finding-card'
 export { useKeptText } from './kept-text'
 export { Notices } from './notices'

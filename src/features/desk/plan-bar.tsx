@@ -4,25 +4,31 @@ import { describeStep } from '@/core/plan/rows'
 import { Redo2, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { memo, useEffect, useRef } from 'react'
+import { memo, useEffect, useRef, useState, type ComponentProps } from 'react'
 import { historyOf } from '@/core/sync/history'
 import { planTitle } from '@/core/plan/plan'
 import { IconButton } from '@/ui/button'
 import { TopBar } from '@/ui/top-bar'
+import { useStable } from '@/ui/use-stable'
 import { useDesk, useDeskPart, usePlanPart, useRevision } from './desk-context'
 import { FindBox } from './find-box'
 import { stations } from './stations'
 import { SideChoice } from './side-choice'
+import { StationGuide } from './station-guide'
+import { UndoneNote } from './undone-note'
 import { useFindings } from './use-analysis'
 
 /** The head of every station: whose plan, whether it is saved, undo and redo, and the route. */
 export function PlanBar() {
+  const { planId } = useDesk().start
+  const station = usePathname().split('/').at(-1) ?? ''
   return (
     <>
       <TopBar actions={<PlanActions />}>
         <PlanName />
       </TopBar>
       <Route />
+      <StationGuide planId={planId} station={station} />
     </>
   )
 }
@@ -46,9 +52,16 @@ function PlanName() {
     stopped: 'not saved',
   }
   return (
-    <p className="truncate text-silt">
-      <span className="font-semibold text-ink">{title}</span> · {start.model.maker} {start.model.name} ·{' '}
-      {stand} ·{' '}
+    <p className="truncate text-silt max-sm:text-small max-sm:leading-tight max-sm:whitespace-normal">
+      <Link
+        href={`/plans/${start.planId}/foundation`}
+        className="font-semibold text-ink hover:underline max-sm:line-clamp-1"
+      >
+        {title}
+      </Link>{' '}
+      <span className="max-sm:sr-only">
+        · {start.model.maker} {start.model.name} · {stand} ·{' '}
+      </span>
       <span
         role="status"
         className={saving === 'waiting' || saving === 'stopped' ? 'font-semibold text-rust' : ''}
@@ -67,33 +80,60 @@ function PlanActions() {
   const { undo, redo } = historyOf(log)
   const say = (word: string, step: (typeof undo)[number] | undefined) =>
     step ? `${word}: ${describeStep(desk.start.model, step)}` : `${word}: nothing`
+  const [note, setNote] = useState<ComponentProps<typeof UndoneNote>['note']>(null)
+  const gone = useStable(() => setNote(null))
+  const tell = (did: 'Undone' | 'Redone', step: (typeof undo)[number] | undefined) =>
+    setNote({ did, words: step ? describeStep(desk.start.model, step) : 'the last step' })
+  const goBack = useStable(() => {
+    if (undo.length === 0 && earlier === 0) return
+    void desk.undo()
+    tell('Undone', undo.at(-1))
+  })
+  const goOn = useStable(() => {
+    if (redo.length === 0) return
+    desk.redo()
+    tell('Redone', redo.at(-1))
+  })
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, select')
-      if (typing || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return
+      if (isTyping(event.target) || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z')
+        return
       event.preventDefault()
-      if (event.shiftKey) desk.redo()
-      else void desk.undo()
+      if (event.shiftKey) goOn()
+      else goBack()
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
-  }, [desk])
+  }, [goBack, goOn])
   return (
     <>
       <FindBox />
       <IconButton
         label={say('Undo', undo.at(-1))}
         disabled={undo.length === 0 && earlier === 0}
-        onClick={() => void desk.undo()}
+        onClick={goBack}
       >
         <Undo2 size={18} aria-hidden="true" />
       </IconButton>
-      <IconButton label={say('Redo', redo.at(-1))} disabled={redo.length === 0} onClick={() => desk.redo()}>
+      <IconButton
+        label={say('Redo', redo.at(-1))}
+        disabled={redo.length === 0}
+        onClick={goOn}
+        className="max-sm:disabled:hidden"
+      >
         <Redo2 size={18} aria-hidden="true" />
       </IconButton>
       {/\/(controls|focus|menus)$/.test(here) && <SideChoice />}
+      <UndoneNote note={note} onBack={note?.did === 'Redone' ? goBack : goOn} onGone={gone} />
     </>
   )
+}
+
+/** Whether keys belong to what is typed: in a field that is empty there is nothing of its own to undo. */
+function isTyping(target: EventTarget | null): boolean {
+  if (!(target instanceof HTMLElement)) return false
+  const field = target.closest<HTMLInputElement>('input, textarea, select')
+  return field !== null && field.value !== ''
 }
 
 function Route() {

@@ -8,6 +8,8 @@ import type { Plan } from '@/core/plan/plan'
 interface Station {
   readonly path: string
   readonly name: string
+  /** What it is for, in a sentence, and what to do there first. */
+  readonly purpose: string
   /** A few words; null where it is not known yet. */
   readonly stand: (
     findings: readonly Finding[] | null,
@@ -17,14 +19,54 @@ interface Station {
 
 /** The stations built so far, in the order plans are worked. */
 export const stations: readonly Station[] = [
-  { path: 'foundation', name: 'Foundation', stand: (_, { plan }) => workOf(plan) },
-  { path: 'controls', name: 'Controls', stand: (findings, of) => standOf(findings, of, 'controls') },
-  { path: 'focus', name: 'Focus', stand: (findings, of) => standOf(findings, of, 'focus') },
-  { path: 'menus', name: 'Menus', stand: (findings, of) => standOf(findings, of, 'menus') },
-  { path: 'banks', name: 'Banks', stand: (findings, of) => standOf(findings, of, 'banks') },
-  { path: 'try', name: 'Try it', stand: () => 'press the keys' },
-  { path: 'sheets', name: 'Sheets', stand: () => 'pocket card' },
-  { path: 'carry', name: 'Carry', stand: () => 'to a body' },
+  {
+    path: 'foundation',
+    name: 'Foundation',
+    purpose: 'What you shoot, and how often you adjust what. Everything else is judged by it.',
+    stand: (_, { plan }) => workOf(plan),
+  },
+  {
+    path: 'controls',
+    name: 'Controls',
+    purpose: 'What every key and dial does. Click a key, choose a function, and see what it costs or saves.',
+    stand: (findings, of) => standOf(findings, of, 'controls'),
+  },
+  {
+    path: 'focus',
+    name: 'Focus',
+    purpose: 'What focuses when, with which key held. Choose a way to focus, then read the table.',
+    stand: (findings, of) => standOf(findings, of, 'focus'),
+  },
+  {
+    path: 'menus',
+    name: 'Menus',
+    purpose: 'What stands in the function menu and in your own menu: put there what has no key.',
+    stand: (findings, of) => standOf(findings, of, 'menus'),
+  },
+  {
+    path: 'banks',
+    name: 'Banks',
+    purpose: 'The settings stored under the mode dial. Start one from base, and vary only what must differ.',
+    stand: (findings, of) => standOf(findings, of, 'banks'),
+  },
+  {
+    path: 'try',
+    name: 'Try it',
+    purpose: 'A simulated body with your plan on it. Press its keys, and see what it does.',
+    stand: () => 'press the keys',
+  },
+  {
+    path: 'sheets',
+    name: 'Sheets',
+    purpose: 'Your plan on paper: a card for the pocket.',
+    stand: () => 'pocket card',
+  },
+  {
+    path: 'carry',
+    name: 'Carry',
+    purpose: 'Brings the plan into a body, reads it back, and says what is left to do by hand.',
+    stand: () => 'to a body',
+  },
 ]
 
 /** The findings that are at home in a station: counted in its badge, listed in it. */

@@ -2,7 +2,8 @@
 
 import { ArrowRight } from 'lucide-react'
 import Link from 'next/link'
-import { ShortcutList } from '@/features/desk'
+import { purposeRow, titleRow } from '@/core/plan/rows'
+import { ShortcutList, TextRow } from '@/features/desk'
 import { ReachStrip } from '@/features/reach'
 import { Reckoning } from './reckoning'
 import { SituationTable } from './situation-table'
@@ -23,6 +24,10 @@ export function FoundationStation() {
           To the keys <ArrowRight size={16} aria-hidden="true" />
         </Link>
       </ReachStrip>
+      <section aria-label="The plan" className="grid gap-3 border bg-sheet px-4 py-3 sm:grid-cols-2">
+        <TextRow label="Name of the plan" row={titleRow} longest={80} />
+        <TextRow label="What it is for, in one line" row={purposeRow} longest={120} />
+      </section>
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_320px]">
         <section aria-label="What you shoot" className="min-w-0">
           <KindsOfWork known={known} />

@@ -1,23 +1,16 @@
 import Link from 'next/link'
 import type { Refusal } from '@/core/result'
 import { type BodyLine, endedWords, heldSentence } from '@/features/bodies'
-import { SeveritySign } from '@/ui/severity'
+import { PlateSymbol, SmallPlate, type Drawn } from '@/ui/plate/drawing'
 import { When } from '@/ui/when'
 import { BringIn } from './bring-in'
 import { FileTable, type ShelfFile } from './file-table'
+import { DeletedPlans } from './deleted-plans'
 import { NewPlan } from './new-plan'
+import type { NewPlanChoices } from './new-plan-form'
+import { PlanCard } from './plan-card'
 import { PlanPages, PlanSearch, type Pages } from './plan-pages'
-
-/** A plan as the shelf shows it. */
-export interface ShelfPlan {
-  readonly id: string
-  readonly title: string
-  readonly model: string
-  readonly steps: number
-  readonly updated: string
-  /** What is wrong in it; null while that is being reckoned. */
-  readonly counts: { readonly blocks: number; readonly problems: number } | null
-}
+import type { ShelfPlan } from './shelf-plan'
 
 /** A plan or body that is kept and cannot be shown, and why. */
 export interface Unshown {
@@ -34,6 +27,8 @@ export function Shelf({
   files,
   fileCount,
   models,
+  work,
+  deleted,
   faults,
   unshown,
 }: {
@@ -43,19 +38,27 @@ export function Shelf({
   /** The newest of them. */
   files: readonly ShelfFile[]
   fileCount: number
-  models: readonly { id: string; name: string; version: number }[]
+  models: readonly (NewPlanChoices['models'][number] & Drawn)[]
+  work: NewPlanChoices['work']
+  /** Plans that were deleted and can be put back. */
+  deleted: readonly { readonly id: string; readonly title: string; readonly model: string }[]
   faults: readonly Refusal[]
   unshown: readonly Unshown[]
 }) {
   return (
-    <main className="mx-auto grid max-w-[1240px] gap-x-8 gap-y-6 px-5 py-6 lg:grid-cols-[minmax(0,1fr)_360px]">
-      <div className="grid content-start gap-6">
+    <main className="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-6 px-5 py-6 lg:grid-cols-[minmax(0,1fr)_360px]">
+      <svg className="absolute size-0" aria-hidden="true">
+        {models.map((model) => (
+          <PlateSymbol key={model.id} model={model} />
+        ))}
+      </svg>
+      <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-6">
         <section aria-labelledby="plans">
           <div className="flex flex-wrap items-baseline justify-between gap-3">
             <h1 id="plans" className="font-head text-title font-semibold">
               Plans
             </h1>
-            <NewPlan models={models} />
+            <NewPlan models={models.map(({ id, name, sides }) => ({ id, name, sides }))} work={work} />
           </div>
           <PlanSearch pages={pages} />
           {plans.length === 0 && pages.find === '' && (
@@ -66,23 +69,12 @@ export function Shelf({
           <ul className="mt-2 grid gap-2">
             {plans.map((plan) => (
               <li key={plan.id}>
-                <Link
-                  href={`/plans/${plan.id}/controls`}
-                  className="block border bg-sheet px-4 py-3 hover:border-brine"
-                >
-                  <span className="flex flex-wrap items-baseline justify-between gap-x-4">
-                    <span className="font-head text-lead font-semibold text-brine">{plan.title}</span>
-                    <PlanStand plan={plan} />
-                  </span>
-                  <span className="block text-silt">
-                    {plan.model} · {plan.steps} {plan.steps === 1 ? 'step' : 'steps'} · changed{' '}
-                    <When at={plan.updated} />
-                  </span>
-                </Link>
+                <PlanCard plan={plan} bodies={bodiesFor(bodies, plan)} />
               </li>
             ))}
           </ul>
           <PlanPages pages={pages} />
+          <DeletedPlans plans={deleted} />
         </section>
         <Bodies bodies={bodies} />
         <Files files={files} count={fileCount} />
@@ -97,20 +89,12 @@ export function Shelf({
   )
 }
 
-function PlanStand({ plan: { counts } }: { plan: ShelfPlan }) {
-  if (!counts) return <span className="text-small text-silt">being checked …</span>
-  if (counts.blocks > 0) return <SeverityCount severity="blocks" count={counts.blocks} />
-  if (counts.problems > 0) return <SeverityCount severity="problem" count={counts.problems} />
-  return <span className="text-small text-samphire">no problems</span>
-}
-
-function SeverityCount({ severity, count }: { severity: 'blocks' | 'problem'; count: number }) {
-  return (
-    <span className="inline-flex items-center gap-1 text-small">
-      <SeveritySign severity={severity} word={false} /> {count}{' '}
-      {severity === 'blocks' ? 'cannot work' : count === 1 ? 'problem' : 'problems'}
-    </span>
-  )
+/** The bodies that a plan can be carried to, those nothing was carried to yet first. */
+function bodiesFor(bodies: readonly BodyLine[], plan: ShelfPlan): string[] {
+  return bodies
+    .filter(({ modelId }) => modelId === plan.modelId)
+    .sort((one, other) => Number(one.last !== null) - Number(other.last !== null))
+    .map(({ name }) => name)
 }
 
 function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
@@ -124,23 +108,26 @@ function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
       )}
       <ul className="mt-2 grid gap-2 sm:grid-cols-2">
         {bodies.map((body) => (
-          <li key={body.id} className="border bg-sheet px-4 py-3">
-            <p className="font-head text-lead font-semibold">{body.name}</p>
-            <p className="text-silt">
-              {body.place} · {body.model}
-            </p>
-            <p className="font-mono text-small text-silt">
-              {body.serial} · firmware {body.firmware}
-            </p>
-            <p className="mt-1">
-              {body.last ? (
-                <>
-                  Revision {body.last.revision}: {endedWords(body.last)}, <When at={body.last.endedAt} />
-                </>
-              ) : (
-                'Nothing carried to it yet'
-              )}
-            </p>
+          <li key={body.id} className="grid grid-cols-[minmax(0,1fr)_88px] gap-x-3 border bg-sheet px-4 py-3">
+            <div className="min-w-0">
+              <p className="font-head text-lead font-semibold">{body.name}</p>
+              <p className="text-silt">
+                {body.place} · {body.model}
+              </p>
+              <p className="font-mono text-small text-silt">
+                {body.serial} · firmware {body.firmware}
+              </p>
+              <p className="mt-1">
+                {body.last ? (
+                  <>
+                    Revision {body.last.revision}: {endedWords(body.last)}, <When at={body.last.endedAt} />
+                  </>
+                ) : (
+                  'Nothing carried to it yet'
+                )}
+              </p>
+            </div>
+            <SmallPlate model={body.modelId} className="h-16 w-full self-center" />
           </li>
         ))}
       </ul>
@@ -193,15 +180,8 @@ function Attention({
   const unsure = bodies.filter(
     ({ last }) => last?.holds && last.holds !== 'before' && last.outcome !== 'identical',
   )
-  const troubled = plans.flatMap(({ counts, ...plan }) =>
-    counts && counts.problems + counts.blocks > 0 ? [{ ...plan, ...counts }] : [],
-  )
-  if ([waiting, troubled, faults, unshown, unsure].every((list) => list.length === 0)) {
-    return plans.some(({ counts }) => counts === null) ? (
-      <p className="mt-2 text-silt">Plans are still being checked.</p>
-    ) : (
-      <p className="mt-2 text-silt">Nothing. No plan has problems, and every body has been carried to.</p>
-    )
+  if ([waiting, faults, unshown, unsure].every((list) => list.length === 0)) {
+    return <p className="mt-2 text-silt">Nothing: every body has been carried to.</p>
   }
   return (
     <ul className="mt-2 grid gap-2">
@@ -225,18 +205,6 @@ function Attention({
       {unsure.map((body) => (
         <li key={body.id} className="border-l-3 border-lichen bg-sheet px-3 py-2">
           {heldSentence(body.name, body.last?.holds ?? null)}
-        </li>
-      ))}
-      {troubled.map((plan) => (
-        <li key={plan.id} className="border-l-3 border-lichen bg-sheet px-3 py-2">
-          <Link
-            href={`/plans/${plan.id}/controls`}
-            className="font-semibold text-brine underline underline-offset-3"
-          >
-            {plan.title}
-          </Link>
-          : {plan.blocks > 0 ? `${plan.blocks} rows cannot work, ` : ''}
-          {plan.problems} {plan.problems === 1 ? 'problem' : 'problems'}.
         </li>
       ))}
       {waiting.map(({ body, plan }) => (

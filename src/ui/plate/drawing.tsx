@@ -1,5 +1,5 @@
 import { memo } from 'react'
-import type { Control, Face, Stroke } from '@/core/model/types'
+import type { BodyModel, Control, Face, Stroke } from '@/core/model/types'
 import type { Box } from './geometry'
 import { centreOf } from './sheet'
 
@@ -23,28 +23,72 @@ export const Drawing = memo(function Drawing({
 }) {
   return (
     <g>
-      {face.strokes.map((stroke, i) => (
-        <path
-          key={i}
-          d={stroke.path}
-          transform={`translate(${box.x} ${box.y}) scale(${box.width / 1000} ${box.height / 1000})`}
-          vectorEffect="non-scaling-stroke"
-          className={strokeLook[stroke.weight]}
-        />
-      ))}
+      <FaceStrokes face={face} box={box} />
       {controls.map((control) => (
-        <ControlShape
+        <g
           key={control.id}
-          control={control}
-          box={box}
-          lit={lit.has(control.id)}
-          heat={heat.get(control.id) ?? 0}
-          onPick={() => onPick(control)}
-        />
+          onClick={() => onPick(control)}
+          data-control={control.id}
+          className="cursor-pointer"
+        >
+          <ControlShape
+            control={control}
+            box={box}
+            lit={lit.has(control.id)}
+            heat={heat.get(control.id) ?? 0}
+          />
+        </g>
       ))}
     </g>
   )
 })
+
+/** A model's face as a symbol that small plates on the page are drawn from; nothing on it can be picked. */
+export function PlateSymbol({ model: { id, faces, controls } }: { model: Drawn }) {
+  const on = (face: Face) => controls.filter((control) => control.face === face.id)
+  const [face] = [...faces].sort((one, other) => on(other).length - on(one).length)
+  if (!face) return null
+  const box = { x: 2, y: 2, width: symbolWidth, height: symbolWidth / face.aspect }
+  return (
+    <symbol id={symbolOf(id)} viewBox={`0 0 ${symbolWidth + 4} ${box.height + 4}`}>
+      <FaceStrokes face={face} box={box} />
+      {on(face).map((control) => (
+        <ControlShape key={control.id} control={control} box={box} lit={false} heat={0} />
+      ))}
+    </symbol>
+  )
+}
+
+/** What is drawn of a model. */
+export type Drawn = Pick<BodyModel, 'id' | 'faces' | 'controls'>
+
+/** Pixels of a small plate’s drawing. */
+const symbolWidth = 220
+
+/** A small plate of a model whose symbol stands on the page. */
+export function SmallPlate({ model, className = '' }: { model: string; className?: string }) {
+  return (
+    <svg className={className} aria-hidden="true">
+      <use href={`#${symbolOf(model)}`} />
+    </svg>
+  )
+}
+
+function symbolOf(model: string): string {
+  return `plate-${model}`
+}
+
+function FaceStrokes({ face, box }: { face: Face; box: Box }) {
+  return face.strokes.map((stroke, i) => (
+    <path
+      key={i}
+      d={stroke.path}
+      transform={`translate(${box.x} ${box.y}) scale(${box.width / 1000} ${box.height / 1000})`}
+      vectorEffect="non-scaling-stroke"
+      className={strokeLook[stroke.weight]}
+    />
+  ))
+}
 
 const strokeLook: Record<Stroke['weight'], string> = {
   outline: 'fill-sheet stroke-ink [stroke-width:1.6]',
@@ -58,13 +102,11 @@ function ControlShape({
   box,
   lit,
   heat,
-  onPick,
 }: {
   control: Control
   box: Box
   lit: boolean
   heat: number
-  onPick: () => void
 }) {
   const { x, y } = centreOf(control, box)
   const [rx, ry] = [(control.size[0] * box.width) / 2, (control.size[1] * box.height) / 2]
@@ -75,7 +117,7 @@ function ControlShape({
       ? 'fill-blush stroke-pan [stroke-width:2.2]'
       : 'fill-sheet stroke-ink [stroke-width:1.4]'
   return (
-    <g onClick={onPick} data-control={control.id} className="cursor-pointer">
+    <>
       {control.shape === 'ribbed' || control.shape === 'bar' ? (
         <>
           <rect
@@ -103,7 +145,7 @@ function ControlShape({
           className={lit ? look : 'fill-glass stroke-ink [stroke-width:1]'}
         />
       )}
-    </g>
+    </>
   )
 }
 

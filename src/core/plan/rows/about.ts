@@ -21,6 +21,7 @@ import { ownNameKind, type OwnNameRow } from './own-name'
 import { ownerKind, type OwnerRow } from './owner'
 import { pairKind, type PairRow } from './pair'
 import { positionKind, type PositionRow } from './position'
+import { purposeKind, type PurposeRow } from './purpose'
 import { schoolKind, type SchoolRow } from './school'
 import { shareKind, type ShareRow } from './share'
 import { situationKind, type SituationRow } from './situation'
@@ -30,6 +31,7 @@ import { titleKind, type TitleRow } from './title'
 export type AboutRow =
   | ModelRow
   | TitleRow
+  | PurposeRow
   | BaseRow
   | ShareRow
   | KeyRow
@@ -59,6 +61,7 @@ export type AboutRow =
 export const aboutKinds: readonly RowKind<AboutRow>[] = [
   modelKind,
   titleKind,
+  purposeKind,
   baseKind,
   shareKind,
   keyKind,
