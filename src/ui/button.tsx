@@ -39,7 +39,7 @@ export function IconButton({
       type="button"
       aria-label={label}
       title={label}
-      className={`grid size-9 place-items-center rounded-md border bg-sheet text-ink hover:border-brine hover:text-brine disabled:opacity-40 ${className}`}
+      className={`grid size-9 place-items-center pointer-coarse:size-11 rounded-md border bg-sheet text-ink hover:border-brine hover:text-brine disabled:opacity-40 ${className}`}
       {...rest}
     >
       {children}

@@ -20,7 +20,7 @@ export function PageDialog({
 }) {
   return (
     <Dialog open onClose={onClose} className="relative z-20">
-      <div className="fixed inset-0 bg-ink/30" aria-hidden="true" />
+      <div className="fixed inset-0 bg-black/40" aria-hidden="true" />
       <div className="fixed inset-0 grid justify-items-center overflow-y-auto p-4 pt-[10vh]">
         <DialogPanel className={`h-fit w-full border bg-sheet ${className}`}>
           <DialogTitle className={quiet ? 'sr-only' : 'font-head text-title font-semibold'}>

@@ -153,6 +153,8 @@ export function PickList<T>({
 function useFocusAtFirst() {
   const field = useRef<HTMLInputElement>(null)
   useEffect(() => {
+    // Under a finger it would bring up a keyboard over what was tapped.
+    if (window.matchMedia?.('(pointer: coarse)').matches) return
     const typing = document.activeElement?.closest('input, textarea, select, [role=dialog]')
     const own = field.current?.closest('[role=dialog]')
     if (!typing || own) field.current?.focus({ preventScroll: true })

@@ -3,9 +3,18 @@ import type { ReactNode } from 'react'
 import { ThemeChoice } from './theme-choice'
 
 /** The bar at the head of every screen: the mark, what stands open, and what can be done with it. */
-export function TopBar({ children, actions }: { children?: ReactNode; actions?: ReactNode }) {
+export function TopBar({
+  children,
+  actions,
+  isFull = false,
+}: {
+  children?: ReactNode
+  actions?: ReactNode
+  /** On a phone there is no room for the theme: it is chosen on the shelf. */
+  isFull?: boolean
+}) {
   return (
-    <header className="not-printed flex min-h-13 items-center gap-x-4 border-b px-5 py-1.5 max-sm:gap-x-2 max-sm:px-3">
+    <header className="not-printed flex min-h-13 items-center gap-x-4 border-b bg-crust px-5 py-1.5 max-lg:sticky max-lg:top-0 max-lg:z-20 max-sm:gap-x-2 max-sm:px-3">
       <Link href="/" className="flex items-center gap-2 font-head text-[21px] font-semibold text-brine">
         <Mark />
         <span className="sr-only sm:not-sr-only">Salt Shelf</span>
@@ -13,7 +22,9 @@ export function TopBar({ children, actions }: { children?: ReactNode; actions?: 
       <div className="min-w-0 flex-1">{children}</div>
       <div className="flex shrink-0 items-center gap-2 max-sm:gap-1">
         {actions}
-        <ThemeChoice />
+        <span className={isFull ? 'max-sm:hidden' : ''}>
+          <ThemeChoice />
+        </span>
       </div>
     </header>
   )

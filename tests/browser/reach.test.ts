@@ -2,7 +2,6 @@ import { isAcceptRow, isGridRow, isNeedRow, isNoteRow } from '@/core/plan/rows'
 import type { Locator, Page } from 'playwright-core'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import {
-  chooseIn,
   demoPlan,
   openApplication,
   openPage,
@@ -60,13 +59,14 @@ const askForThree = async (words: 'Suggest' | 'Suggest again') => {
 /** How a person works the page: by pointing, or by keys alone. */
 interface Way {
   readonly press: (what: Locator) => Promise<void>
-  readonly choose: (what: Locator, label: string) => Promise<void>
+  /** One of several that exclude each other. */
+  readonly pick: (what: Locator) => Promise<void>
   readonly turnTo: (tab: string) => Promise<void>
 }
 
 const pointing: Way = {
   press: (what) => what.click(),
-  choose: chooseIn,
+  pick: (what) => what.locator('..').click(),
   turnTo: (tab) => page.getByRole('tab', { name: tab }).click(),
 }
 
@@ -84,9 +84,10 @@ const typing: Way = {
     await focusByTab(what)
     await page.keyboard.press('Enter')
   },
-  choose: async (what, label) => {
-    await focusByTab(what)
-    await page.keyboard.type(label)
+  pick: async (what) => {
+    await focusByTab(page.getByRole('radio').first())
+    for (let presses = 0; !(await what.isChecked()) && presses < 8; presses++)
+      await page.keyboard.press('ArrowDown')
   },
   turnTo: async (tab) => {
     await focusByTab(page.getByRole('tab', { selected: true }))
@@ -96,10 +97,17 @@ const typing: Way = {
   },
 }
 
-/** An empty plan to one with three changes taken and four cells filled; what it cost on the way. */
-async function fromEmptyToFilled({ press, choose, turnTo }: Way) {
-  await choose(page.getByLabel('Model of the new plan'), 'Hollin Mere')
+/** Starts a plan for a camera chosen by its plate. */
+async function startPlan({ press, pick }: Way, camera: string) {
   await press(page.getByRole('button', { name: 'Start a plan' }))
+  await pick(page.getByRole('radio', { name: camera }))
+  await press(page.getByRole('button', { name: 'Start the plan' }))
+}
+
+/** An empty plan to one with three changes taken and four cells filled; what it cost on the way. */
+async function fromEmptyToFilled(way: Way) {
+  const { press, turnTo } = way
+  await startPlan(way, 'Hollin Mere')
   await page.getByRole('heading', { name: 'What you shoot' }).waitFor()
   await press(page.getByRole('button', { name: /^Stage and rehearsal/ }))
   await press(page.getByRole('button', { name: /^Interviews/ }))
@@ -272,8 +280,7 @@ describe('a finding that is meant so', () => {
 
 describe('a situation of one’s own', () => {
   it('gets its name, its needs and how often they come, and each shows its way and its price', async () => {
-    await chooseIn(page.getByLabel('Model of the new plan'), 'Hollin Mere')
-    await page.getByRole('button', { name: 'Start a plan' }).click()
+    await startPlan(pointing, 'Hollin Mere')
     await page.getByRole('button', { name: /^Something else/ }).click()
     await page.getByLabel('Name of the situation').fill('Hedge at dusk')
     await page.keyboard.press('Enter')

@@ -3,6 +3,7 @@
 import { FindingList, ShortcutList } from '@/features/desk'
 import { later } from '@/ui/later'
 import { Check } from '@/ui/check'
+import { Beside } from '@/ui/beside'
 import { Tabs } from '@/ui/tabs'
 import { FilmWith } from './film-with'
 import { MatrixTable } from './matrix-table'
@@ -29,13 +30,13 @@ export function BanksStation() {
   return (
     <main className="grid gap-4 px-5 py-3 lg:grid-cols-[minmax(0,1fr)_360px]">
       <SideBySide known={known} />
-      <aside aria-label="Beside the banks" className="min-w-0">
+      <Beside label="Beside the banks" inHand={cellInHand ? 'table [aria-pressed=true]' : null}>
         {baseChange && <FollowCard key={baseChange.row} change={baseChange} onDone={known.baseChanged} />}
         {cellInHand && <CellPanel {...cellInHand} onClose={() => known.take(null)} />}
         <Tabs label="Beside the banks" names={panels} picked={panel} onPick={known.setPanel}>
           <Panel known={known} />
         </Tabs>
-      </aside>
+      </Beside>
       <ShortcutList keys={bankKeys} />
     </main>
   )

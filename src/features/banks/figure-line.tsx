@@ -25,7 +25,7 @@ export function FigureLine({
   if (!figures.some((all) => all.some((one) => one.id === id))) return null
   return (
     <tr className="border-b bg-glass align-top">
-      <th scope="row" className="py-1 pr-2 pl-1 text-left font-normal">
+      <th scope="row" className="sticky left-0 z-1 bg-glass py-1 pr-2 pl-1 text-left font-normal">
         {what}
         <Explain label={what} about={{ text: figureSentences[id] }} />
       </th>

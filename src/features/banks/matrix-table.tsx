@@ -37,12 +37,12 @@ export const MatrixTable = memo(function MatrixTable({
     if (shutters && id) onSet(column, shutters.setting, id, value)
   }
   return (
-    <div className="overflow-x-auto">
+    <div className="overflow-x-auto max-sm:mask-r-from-92% max-sm:pr-6">
       <table className="w-full border-collapse">
         <caption className="sr-only">Settings in base and in every bank</caption>
         <thead>
           <tr className="border-b align-bottom">
-            <td className="w-36 min-w-28" />
+            <td className="sticky left-0 w-36 min-w-28 bg-sheet" />
             {columns.map((column) => (
               <ColumnHead
                 key={column.id}
@@ -107,7 +107,7 @@ const MatrixLine = memo(function MatrixLine({
   )
   return (
     <tr className="border-b align-top">
-      <th scope="row" className="py-0.5 pr-2 text-left leading-tight font-normal">
+      <th scope="row" className="sticky left-0 z-1 bg-sheet py-0.5 pr-2 text-left leading-tight font-normal">
         <SettingLabel setting={setting} />
       </th>
       {cells.map((cell, i) => {
@@ -136,7 +136,10 @@ const OutsideLine = memo(function OutsideLine({ columns, outside }: Pick<Banks, 
   const { model } = useDesk().start
   return (
     <tr className="align-top">
-      <th scope="row" className="py-1 pr-2 text-left leading-tight font-normal text-silt">
+      <th
+        scope="row"
+        className="sticky left-0 z-1 bg-sheet py-1 pr-2 text-left leading-tight font-normal text-silt"
+      >
         Not stored in banks
       </th>
       {columns.map((column, i) => {

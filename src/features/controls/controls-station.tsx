@@ -9,6 +9,7 @@ import { ShortcutList, useTrial } from '@/features/desk'
 import { later } from '@/ui/later'
 import { useShared } from '@/ui/use-shared'
 import { ReachStrip } from '@/features/reach'
+import { Beside } from '@/ui/beside'
 import { Check } from '@/ui/check'
 import { Dragged } from '@/ui/drag'
 import { DraggableLine } from '@/ui/plate/draggable-line'
@@ -115,7 +116,10 @@ function BesidePlate({ known }: { known: ControlsKnown }) {
   const { panel, pickPanel, hand, outcome, goTo, back } = known
   const { selected } = hand
   return (
-    <aside aria-label="Beside the plate" className="not-printed min-w-0">
+    <Beside
+      label="Beside the plate"
+      inHand={panel === 'key' && selected ? `[data-address="${selected}"]` : null}
+    >
       <Tabs label="Beside the plate" names={panels} picked={panel} onPick={pickPanel}>
         {panel === 'key' && selected && (
           <KeyPanel
@@ -138,7 +142,7 @@ function BesidePlate({ known }: { known: ControlsKnown }) {
         {panel === 'dials' && <DialsTable onGo={goTo} selected={selected} />}
         {panel === 'suggest' && <SuggestPanel onGo={goTo} />}
       </Tabs>
-    </aside>
+    </Beside>
   )
 }
 

@@ -24,7 +24,7 @@ export function PlanBar() {
   const station = usePathname().split('/').at(-1) ?? ''
   return (
     <>
-      <TopBar actions={<PlanActions />}>
+      <TopBar isFull actions={<PlanActions />}>
         <PlanName />
       </TopBar>
       <Route />

@@ -6,6 +6,7 @@ import { itemName } from '@/core/model/lookup'
 import { ShortcutList } from '@/features/desk'
 import { ReachStrip } from '@/features/reach'
 import { later } from '@/ui/later'
+import { Beside } from '@/ui/beside'
 import { Dragged } from '@/ui/drag'
 import { Tabs } from '@/ui/tabs'
 import { GridDrawing } from './grid-drawing'
@@ -42,7 +43,10 @@ export function MenusStation() {
             ))}
             {model.ownMenu && <OwnMenuDrawing menu={model.ownMenu} {...drawn} />}
           </div>
-          <aside aria-label="Beside the menus" className="min-w-0">
+          <Beside
+            label="Beside the menus"
+            inHand={panel === 'item' && hand.selected ? `[data-row="${hand.selected}"]` : null}
+          >
             <Tabs label="Beside the menus" names={panels} picked={panel} onPick={setPanel}>
               {panel === 'item' ? (
                 <ItemPanel
@@ -58,7 +62,7 @@ export function MenusStation() {
                 />
               )}
             </Tabs>
-          </aside>
+          </Beside>
         </div>
       </main>
       <ShortcutList keys={menuKeys} />
