@@ -75,6 +75,7 @@ describe('the database of the former release', () => {
       '0003_summaries',
       '0004_heads',
       '0005_problems',
+      '0006_shelf',
     ])
     await storeDefinitions()
     await endAbandoned()
@@ -147,7 +148,13 @@ describe('the database of the former release', () => {
   it('whose migrations are taken back, the newest first, can be brought up to date again', async () => {
     must(await migrate(url, migrations))
     const { bodies } = await listBodies()
-    for (const name of ['0005_problems', '0004_heads', '0003_summaries', '0002_epochs_and_leases']) {
+    for (const name of [
+      '0006_shelf',
+      '0005_problems',
+      '0004_heads',
+      '0003_summaries',
+      '0002_epochs_and_leases',
+    ]) {
       const [, down = ''] = readFileSync(join(migrations, `${name}.sql`), 'utf8').split('-- Down Migration')
       await query(down)
       await query('delete from migrations where name = $1', [name])

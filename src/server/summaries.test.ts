@@ -33,7 +33,11 @@ const checkedNow = async (id: string) => {
   const { model, plan } = must(await loadPlan(id))
   const findings = adviceOn(model, plan, (await definitions()).lenses)
   const count = (severity: string) => findings.filter((one) => one.severity === severity).length
-  return { blocks: count('blocks'), problems: count('problem') }
+  const worst = findings
+    .filter(({ severity }) => severity !== 'tidies')
+    .slice(0, 2)
+    .map(({ severity, title, station }) => ({ severity, title, station }))
+  return { blocks: count('blocks'), problems: count('problem'), worst }
 }
 
 let plan = ''

@@ -11,7 +11,7 @@ import type { SetCell, TakePlace } from './use-banks-station'
 
 const marks: Partial<Record<Cell['standing'], string>> = {
   residue: 'left over',
-  drift: 'drifted',
+  drift: 'not meant?',
   kept: 'kept',
   forced: 'camera sets',
   refused: 'refused',

@@ -47,7 +47,7 @@ describe('the panel of a key', () => {
     const { desk, plan } = panel()
     await settled(() => desk.set({ [keyRow({ key: crown })]: 'nothing' }))
     expect(screen.getByPlaceholderText(/^Empty on purpose\?/)).toBeDefined()
-    await userEvent.setup().click(screen.getByRole('button', { name: /^Leave as delivered: Playback/ }))
+    await userEvent.setup().click(screen.getByRole('button', { name: /^Restore as delivered: Playback/ }))
     await settled()
     expect(keyRow({ key: crown }) in plan().rows).toBe(false)
   })

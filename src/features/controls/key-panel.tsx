@@ -132,7 +132,7 @@ function OnTheKey({
       <p className="mt-2 flex flex-wrap gap-x-4 gap-y-1 text-small">
         {planned ? (
           <Offer onClick={() => desk.applyStep(leaveAsDelivered(plan, address, desk.newId()))}>
-            Leave as delivered: {functions.get(address.factory ?? '')?.name ?? 'nothing'}
+            Restore as delivered: {functions.get(address.factory ?? '')?.name ?? 'nothing'}
           </Offer>
         ) : (
           <span className="text-silt">As delivered.</span>

@@ -7,6 +7,7 @@ import { lenses } from '@tests/fixtures/models'
 import { rowNamed } from '@tests/fixtures/rows'
 import { describe, expect, it, vi } from 'vitest'
 import { adviceOn } from '@/core/checks/checks'
+import { endGuide, guidedPast, guideThrough } from '@/ui/guide'
 import { FindingCard } from './finding-card'
 import { PlanBar } from './plan-bar'
 import { findingsAt, stations } from './stations'
@@ -48,6 +49,48 @@ describe('the head of every station', () => {
     expect(plan().rows[rowNamed('title')]).toBe('Once')
     await user.keyboard('{Control>}z{/Control}')
     expect(plan().rows[rowNamed('title')]).toBeUndefined()
+  })
+
+  it('says what it undid, and offers it again', async () => {
+    const { desk, plan, show } = onTheDesk()
+    show(<PlanBar />)
+    const user = userEvent.setup()
+    await settled(() => desk.set({ [rowNamed('title')]: 'Once' }))
+    await user.keyboard('{Control>}z{/Control}')
+    expect(screen.getByText(/^Undone:/).parentElement?.textContent).toBe('Undone: Title: none → Once')
+    await user.click(screen.getByRole('button', { name: 'Redo' }))
+    expect(plan().rows[rowNamed('title')]).toBe('Once')
+    expect(screen.getByText(/^Redone:/)).toBeDefined()
+  })
+
+  it('undoes from a field with nothing in it, and leaves a field its own undo while something is', async () => {
+    const { desk, plan, show } = onTheDesk()
+    show(
+      <>
+        <PlanBar />
+        <input aria-label="search" />
+      </>,
+    )
+    const user = userEvent.setup()
+    await settled(() => desk.set({ [rowNamed('title')]: 'Once' }))
+    await user.type(screen.getByLabelText('search'), 'iso{Control>}z{/Control}')
+    expect(plan().rows[rowNamed('title')]).toBe('Once')
+    await user.clear(screen.getByLabelText('search'))
+    await user.keyboard('{Control>}z{/Control}')
+    expect(plan().rows[rowNamed('title')]).toBeUndefined()
+  })
+
+  it('says once what each station is for, to whoever has just started the plan', () => {
+    const { desk, show } = onTheDesk()
+    guideThrough(desk.start.planId)
+    const first = show(<PlanBar />)
+    expect(screen.getByLabelText('What this is for').textContent).toMatch(/^Controls\. What every key/)
+    expect(screen.getByRole('link', { name: 'Next: Focus' })).toBeDefined()
+    first.unmount()
+    onTheDesk().show(<PlanBar />)
+    expect(screen.queryByLabelText('What this is for')).toBeNull()
+    endGuide(desk.start.planId)
+    expect(guidedPast(desk.start.planId)).toBeNull()
   })
 
   it('turns the station to the other side', async () => {

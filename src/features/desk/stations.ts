@@ -23,7 +23,7 @@ export const stations: readonly Station[] = [
     path: 'foundation',
     name: 'Foundation',
     purpose: 'What you shoot, and how often you adjust what. Everything else is judged by it.',
-    stand: (_, { plan }) => workOf(plan),
+    stand: (findings, { plan }) => problemsAt(findings, 'foundation') ?? workOf(plan),
   },
   {
     path: 'controls',
@@ -85,10 +85,16 @@ function standOf(
   station: RowStation,
 ): string | null {
   if (findings === null) return null
-  const mine = findingsAt(findings, station)
-  const count = (severity: Finding['severity']) => mine.filter((one) => one.severity === severity).length
-  const problems = count('blocks') + count('problem')
-  if (problems > 0) return `${problems} ${problems === 1 ? 'problem' : 'problems'}`
+  return problemsAt(findings, station) ?? workedStand(model, plan, station)
+}
+
+/** How many problems are at home in a station; null where there are none, or nothing is known yet. */
+function problemsAt(findings: readonly Finding[] | null, station: RowStation): string | null {
+  const mine = findingsAt(findings, station).filter(({ severity }) => severity !== 'tidies')
+  return mine.length === 0 ? null : `${mine.length} ${mine.length === 1 ? 'problem' : 'problems'}`
+}
+
+function workedStand(model: BodyModel, plan: Plan, station: RowStation): string {
   return workedOn(model)(plan.rows).has(station) ? 'no problems' : 'untouched'
 }
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { rowValue, schoolRow, type RowId } from '@/core/plan/rows'
+import { describeStep, rowValue, schoolRow, type RowId } from '@/core/plan/rows'
 import { baseRow, defaultWhereabouts } from '@/core/plan/cells'
 import { useMemo, useState } from 'react'
 import type { FinderPicture } from '@/core/focus/finder'
@@ -12,7 +12,8 @@ import type { Setting } from '@/core/model/types'
 import type { StateValues } from '@/core/analysis/questions'
 import { commonSettings } from '@/core/vocabulary/catalogue'
 import { disputes, type Dispute } from '@/core/vocabulary/schools'
-import { useDesk, useDeskPart, usePlan, ValueField } from '@/features/desk'
+import { useDesk, useDeskPart, useFindings, usePlan, ValueField } from '@/features/desk'
+import { Offer } from '@/ui/button'
 import { ScopeChoice, scopesOf } from './answer-scope'
 
 /** Where owners differ about focus: each question with its settings as they are here, and the reason of every side. */
@@ -108,8 +109,39 @@ function Question({ dispute, state }: { dispute: Dispute; state: StateValues | n
             </label>
           ))}
         </div>
+        {yours !== null && <DoneSo settings={settings} />}
       </div>
     </details>
+  )
+}
+
+/** What base has to be set to, so that it does as was chosen; each a step. */
+function DoneSo({ settings }: { settings: readonly Setting[] }) {
+  const desk = useDesk()
+  const findings = useFindings()
+  const { model } = desk.start
+  const plan = usePlan()
+  const side = useDeskPart('side')
+  const rows = settings.map((setting) => baseRow(plan.rows, setting, defaultWhereabouts(model, side)))
+  const open = (findings ?? []).filter(
+    ({ check, places }) => check === 'against-school' && places.some(({ row }) => rows.includes(row)),
+  )
+  const mends = open.flatMap((finding) => finding.mends)
+  if (findings === null) return null
+  if (open.length === 0) return <p className="text-small text-samphire">Base is set so.</p>
+  return (
+    <div role="group" aria-label="To do it so" className="border-l-2 border-pan pl-2">
+      {open.map(({ title }) => (
+        <p key={title}>{title}.</p>
+      ))}
+      {mends.map((mend) => (
+        <p key={mend.label}>
+          <Offer onClick={() => desk.applyStep({ ...mend.step, id: desk.newId() })}>
+            {mend.label}: {describeStep(model, mend.step)}
+          </Offer>
+        </p>
+      ))}
+    </div>
   )
 }
 

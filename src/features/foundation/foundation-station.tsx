@@ -3,7 +3,7 @@
 import { ArrowRight } from 'lucide-react'
 import Link from 'next/link'
 import { purposeRow, titleRow } from '@/core/plan/rows'
-import { ShortcutList, TextRow } from '@/features/desk'
+import { FindingList, ShortcutList, TextRow } from '@/features/desk'
 import { ReachStrip } from '@/features/reach'
 import { Reckoning } from './reckoning'
 import { SituationTable } from './situation-table'
@@ -39,7 +39,14 @@ export function FoundationStation() {
             ),
           )}
         </section>
-        <Reckoning />
+        <div className="grid content-start gap-3">
+          {known.problems.length > 0 && (
+            <section aria-label="Problems" className="grid gap-3">
+              <FindingList findings={known.problems} />
+            </section>
+          )}
+          <Reckoning />
+        </div>
       </div>
       <ShortcutList keys={[]} />
     </main>

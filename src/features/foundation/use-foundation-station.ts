@@ -13,7 +13,7 @@ import {
 import type { Reached } from '@/core/reach/report'
 import type { Side } from '@/core/model/types'
 import { readySets, type ReadySet } from '@/core/vocabulary/situations'
-import { useDesk, usePlanPart, useReach } from '@/features/desk'
+import { findingsAt, useDesk, useFindings, usePlanPart, useReach } from '@/features/desk'
 import { useShared } from '@/ui/use-shared'
 
 /** The quickest way to a need, as far as the table shows it. */
@@ -33,6 +33,7 @@ export function useFoundationStation() {
   const desk = useDesk()
   const { model, planId } = desk.start
   const reach = useReach()
+  const findings = useFindings()
   const planned = usePlanPart((plan) => {
     const needs = needsOf(model, plan)
     return situationsOf(plan).map((id, i, all) => ({
@@ -46,6 +47,8 @@ export function useFoundationStation() {
   const has = (id: string) => planned.some((one) => one.id === id)
   return {
     planId,
+    /** What is wrong about what is shot: needs that nothing reaches. */
+    problems: useShared(findingsAt(findings, 'foundation').filter(({ severity }) => severity !== 'tidies')),
     /** The kinds of work this body's sides allow, each with whether it is in the plan. */
     ready: useShared(
       readySets.filter((set) => model.sides.includes(set.side)).map((set) => ({ set, there: has(set.id) })),

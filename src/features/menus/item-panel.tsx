@@ -79,7 +79,7 @@ export function ItemPanel({
         <p className="mt-2 flex flex-wrap gap-x-4 text-small">
           {item !== delivered && (
             <Offer onClick={() => onPut(delivered)}>
-              Leave as delivered: {delivered === null ? 'empty' : itemName(model, delivered)}
+              Restore as delivered: {delivered === null ? 'empty' : itemName(model, delivered)}
             </Offer>
           )}
           {item !== null && <Offer onClick={() => onPut(null)}>Leave it empty</Offer>}

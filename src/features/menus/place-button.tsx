@@ -70,7 +70,7 @@ export const PlaceButton = memo(function PlaceButton({
       className={`flex min-w-0 touch-manipulation select-none flex-col items-start justify-between gap-0.5 px-2 py-1.5 text-left leading-tight ${look} ${drag.isDragging ? 'opacity-40' : ''} ${className}`}
     >
       <span
-        className={`max-w-full wrap-break-word hyphens-auto ${item === null ? 'text-silt italic' : `font-semibold ${own ? '' : 'text-silt'}`}`}
+        className={`max-w-full wrap-break-word hyphens-auto max-sm:text-small ${item === null ? 'text-silt italic' : `font-semibold ${own ? '' : 'text-silt'}`}`}
       >
         <span className="sr-only">{place}: </span>
         {name}{' '}

@@ -71,7 +71,9 @@ export function ChangeCard({
       ))}
       {explained?.lost && <p className="pl-6.5 text-small text-silt">{explained.lost}</p>}
       {gone ? (
-        <p className="pl-6.5 text-small text-silt">Taken, or changed since.</p>
+        <p className="pl-6.5 text-small text-silt">
+          The plan has this already, or what it builds on is another now.
+        </p>
       ) : (
         <p className="flex gap-4 pl-6.5 text-small">
           <Offer aria-expanded={wrong} onClick={() => setWrong(!wrong)}>

@@ -24,7 +24,7 @@ export function SequencePanel({
     <section aria-label="Sequence">
       <p className="text-small text-silt">
         Everything you do is recorded here, a line each. Change it, add what you expect (“expect focus
-        follows”), and play it from the beginning; the headless command plays the same text.
+        follows”), and play it from the beginning. The same text can be played from a terminal.
       </p>
       <textarea
         aria-label="Script"

@@ -73,7 +73,10 @@ function keyWords(model: BodyModel, { control, gesture }: { control: string; ges
   const of = [...lookup(model).addresses.values()].find(
     (one) => one.control.id === control && one.gesture.id === gesture,
   )
-  return of ? keyName({ address: { ...of, name: of.gesture.name, when: null } }) : `${control}, ${gesture}`
+  if (!of) return `${control}, ${gesture}`
+  return of.gesture.name === 'turn'
+    ? of.control.name
+    : keyName({ address: { ...of, name: of.gesture.name, when: null } })
 }
 
 function settingWords(model: BodyModel, id: string): string {
