@@ -121,8 +121,17 @@ describe('carrying the plan to body B', () => {
   it('is on the shelf afterwards, with the backup as it was saved', async () => {
     await go('/')
     await expect
-      .poll(() => page.locator('li', { hasText: 'Heron B' }).first().innerText())
+      .poll(() =>
+        page
+          .getByRole('region', { name: 'Bodies' })
+          .getByRole('listitem')
+          .filter({ hasText: 'Heron B' })
+          .innerText(),
+      )
       .toMatch(/Revision \d+: identical/)
+    await expect
+      .poll(() => page.getByRole('article').filter({ hasText: 'Night rehearsals' }).innerText())
+      .toMatch(/proven on Heron B/)
     const name = page.getByRole('link', { name: /-BEFORE\.SSC$/ }).first()
     const [download] = await Promise.all([page.waitForEvent('download'), name.click()])
     expect(

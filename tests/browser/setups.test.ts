@@ -136,7 +136,7 @@ describe('thumb detection with a half-press at a point, on the Heron', () => {
     await page.getByRole('button', { name: /^Take these \d changes in stills/ }).click()
     const table = page.getByRole('table', { name: /^What focuses when/ })
     await table
-      .getByRole('row', { name: /^Thumb focus key .*follows/ })
+      .getByRole('row', { name: /^Thumb focus key .*keeps focusing/ })
       .first()
       .waitFor()
     await page.getByRole('tab', { name: 'Questions' }).click()
@@ -196,6 +196,7 @@ describe('nine combinations and an area-only key, on the Mere', () => {
     await page.getByRole('button', { name: /^A thumb key only/ }).click()
     await page.getByRole('button', { name: /^Take .* in stills/ }).click()
     const table = page.getByRole('table', { name: /^What focuses when/ })
+    await page.getByLabel('two keys at once').check()
     const alone = table.getByRole('row', { name: /^Front key, upper [^+]*no autofocus/ })
     await alone.getByRole('button').click()
     const both = table.getByRole('row', { name: /^Front key, upper \+ Thumb rest key/ })
@@ -256,7 +257,7 @@ describe('the simulated body', () => {
     await go(demoPlan, 'try')
     const label = (address: string) => page.locator(`[data-address="${address}"]`)
     await label('stills/thumb-dial/turn').click()
-    await page.getByRole('list', { name: 'Log' }).getByText('turn thumb-dial/turn 1').waitFor()
+    await page.getByRole('list', { name: 'Log' }).getByText('Rear dial turned 1 click').waitFor()
     await label('stills/thumb-key/press').click({ modifiers: ['Shift'] })
     await label('stills/cheek-key/press').click({ modifiers: ['Shift'] })
     await page
@@ -269,7 +270,7 @@ describe('the simulated body', () => {
     await page.getByRole('complementary').getByRole('link', { name: 'Try it' }).first().click()
     await page
       .getByRole('list', { name: 'Log' })
-      .getByText(/^press /)
+      .getByText(/ pressed$/)
       .waitFor()
   })
 })
