@@ -7,7 +7,7 @@ import { lampsOver, shutterAsked, type ShutterAsked } from '../banks/asked'
 import { nearSafe, pulsesInWords } from '../numbers/flicker'
 import { countStops, showStops } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
-import { slotOf, whereaboutsIn, type Context } from '../resolve/context'
+import { noBank, slotOf, whereaboutsIn, type Context } from '../resolve/context'
 import { lightBetween } from '../resolve/marks'
 import { shutterIn } from '../resolve/exposure'
 import { valueMeaning } from '../resolve/meaning'
@@ -136,7 +136,7 @@ function lampPulse({ model, plan, side }: CheckInput, one: ResolvedContext): Che
 }
 
 function exposureJump({ model, states: situated }: CheckInput): CheckResult[] {
-  const plain = situated.find((one) => one.bank === 'plain')
+  const plain = situated.find((one) => one.bank === noBank)
   if (!plain) return []
   return situated.flatMap((one): CheckResult[] => {
     const slot = slotOf(one.context)

@@ -6,7 +6,7 @@ import { checkValue, showValue, valuesOf } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Domain, Setting } from '../model/types'
 import { situationName, situationSide, situationsOf } from '../reach/needs'
-import { slotOf } from '../resolve/context'
+import { noBank, slotOf } from '../resolve/context'
 import { disputes, type School, type Want } from '../vocabulary/schools'
 import { sameValue, type Value } from '../vocabulary/values'
 import { quickFix, type Check, type CheckInput, type CheckResult, type ResolvedContext } from './finding'
@@ -97,7 +97,7 @@ function inSituation(
   const school = schools.find(({ id }) => id === own)
   if (!school || situationSide(model, plan, situation) !== side) return []
   const missing = (one: ResolvedContext) => school.wants.filter((want) => !isDone(model, one, want))
-  const plain = states.find(({ bank }) => bank === 'plain')
+  const plain = states.find(({ bank }) => bank === noBank)
   if (!plain || states.some((one) => missing(one).length === 0)) return []
   const names = missing(plain).map((want) => wantName(model, want))
   return [

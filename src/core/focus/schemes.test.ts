@@ -119,7 +119,7 @@ describe('the sheet across banks', () => {
   const banks = focusAcross(mere, plan, lenses, 'stills')
 
   it('has every bank once; single keys stand before pairs, what focuses first, then what differs', () => {
-    expect(banks.map(({ state: situated }) => situated.bank)).toEqual(['plain', 'Noon', 'Pair'])
+    expect(banks.map(({ state: situated }) => situated.bank)).toEqual(['no bank', 'Noon', 'Pair'])
     const lines = linesAcross(banks)
     const differing = lines.filter((line) => line.differs)
     expect(differing.length).toBeGreaterThan(0)

@@ -106,6 +106,9 @@ export function newestFirmware(model: BodyModel): string {
   return model.firmware.at(-1)?.version ?? '1.0'
 }
 
+/** What is said in the place of a bank where none is recalled. */
+export const noBank = 'no bank'
+
 /**
  * Every context of one side in which the plan's owner will stand: the plain position and each used slot of the
  * side, with each planned lens (or `anyLens`); in playback the plain position only. Lenses unknown to `lenses` are passed over.
@@ -121,7 +124,7 @@ export function contextsOf(
   const mine = lenses.filter((lens) => planned.has(lens.id))
   const plain = Object.fromEntries(model.families.map((family) => [family.id, null]))
   const banks = [
-    { name: 'plain', banks: plain, slotted: false },
+    { name: noBank, banks: plain, slotted: false },
     ...plannedSlots(model, plan)
       .filter((slot) => slot.side === answering)
       .map((slot) => ({ name: slot.name, banks: { ...plain, [slot.family]: slot.slot }, slotted: true })),

@@ -206,8 +206,8 @@ describe('contexts of a side', () => {
       (one) => `${one.bank} ${one.lens}`,
     )
     expect(names).toEqual([
-      'plain Tarrow 45 f/1.8',
-      'plain Attic 90 f/2.8',
+      'no bank Tarrow 45 f/1.8',
+      'no bank Attic 90 f/2.8',
       'Ebb Tarrow 45 f/1.8',
       'Ebb Attic 90 f/2.8',
     ])

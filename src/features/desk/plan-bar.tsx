@@ -52,19 +52,22 @@ function PlanName() {
     stopped: 'not saved',
   }
   return (
-    <p className="truncate text-silt max-sm:text-small max-sm:leading-tight max-sm:whitespace-normal">
-      <Link
-        href={`/plans/${start.planId}/foundation`}
-        className="font-semibold text-ink hover:underline max-sm:line-clamp-1"
-      >
-        {title}
-      </Link>{' '}
-      <span className="max-sm:sr-only">
-        · {start.model.maker} {start.model.name} · {stand} ·{' '}
+    <p className="flex min-w-0 gap-x-1 text-silt max-sm:flex-col max-sm:text-small max-sm:leading-tight">
+      <span className="truncate">
+        <Link
+          href={`/plans/${start.planId}/foundation`}
+          className="font-semibold text-ink hover:underline max-sm:line-clamp-1"
+        >
+          {title}
+        </Link>{' '}
+        <span className="max-sm:sr-only">
+          · {start.model.maker} {start.model.name} · {stand}
+        </span>
       </span>
+      <span className="max-sm:sr-only">·</span>
       <span
         role="status"
-        className={saving === 'waiting' || saving === 'stopped' ? 'font-semibold text-rust' : ''}
+        className={`shrink-0 ${saving === 'waiting' || saving === 'stopped' ? 'font-semibold text-rust' : ''}`}
       >
         {words[saving]}
       </span>

@@ -172,7 +172,8 @@ function InTheFinder({ known }: { known: FocusKnown }) {
         words={`The finder with ${heldWords(model, picked.held)} in ${picked.bank}: ${words ? `${words.does}, area ${words.area}, detection ${words.detection}` : 'nothing known'}`}
       />
       <p className="mt-1 text-small text-silt">
-        <b className="font-semibold text-pan">{picked.bank}.</b> {sentence}
+        <b className="inline-block font-semibold text-pan first-letter:uppercase">{picked.bank}.</b>{' '}
+        {sentence}
         {picture &&
           ` ${picture.points.length} ${picture.points.length === 1 ? 'AF point' : 'AF points'}.`}{' '}
         <TryLink context={context} held={picked.held} />

@@ -18,7 +18,7 @@ describe('the Focus station', () => {
     const { now } = await station()
     await settled()
     expect(now().picked.held).toHaveLength(1)
-    expect(now().picked.bank).toBe('plain')
+    expect(now().picked.bank).toBe('no bank')
     expect(now().words?.does).toBeTruthy()
     expect(now().state?.picture?.points.length).toBeGreaterThan(0)
   })

@@ -7,7 +7,7 @@ import { outcomeWords, rowSentence } from '@/core/focus/words'
 import { lookup } from '@/core/model/lookup'
 import type { Posture } from '@/core/model/types'
 import { plannedLenses } from '@/core/plan/plan'
-import { contextIn, usualContext } from '@/core/resolve/context'
+import { contextIn, noBank, usualContext } from '@/core/resolve/context'
 import { findingsAt, useAnswer, useDesk, useDeskPart, usePlanPart, useFindings } from '@/features/desk'
 import { useShared } from '@/ui/use-shared'
 import { useStable } from '@/ui/use-stable'
@@ -99,5 +99,5 @@ export type FocusKnown = ReturnType<typeof useFocusStation>
 
 function firstOf(lines: readonly { held: readonly string[] }[], banks: readonly BankFocus[] | null): Picked {
   const line = lines.find(({ held }) => held.length === 1) ?? lines[0]
-  return { held: line?.held ?? [], bank: banks?.[0]?.state.bank ?? 'plain' }
+  return { held: line?.held ?? [], bank: banks?.[0]?.state.bank ?? noBank }
 }

@@ -105,7 +105,7 @@ function Head({
             aria-label={`Side of ${name}`}
             value={side}
             onChange={(event) => desk.set({ [situationRow(id, 'side')]: event.target.value })}
-            className="min-h-8 rounded border-0 bg-transparent"
+            className="min-h-9 rounded-md border bg-sheet px-2"
           >
             {model.sides.map((one) => (
               <option key={one}>{one}</option>

@@ -77,7 +77,7 @@ export const StateBar = memo(function StateBar({
           label={family.name}
           value={stands.banks[family.id] ?? ''}
           options={[
-            ['', 'plain'],
+            ['', 'no bank'],
             ...family.slots.map((slot): [string, string] => [slot.id, nameOf(family.id, slot.id, slot.name)]),
           ]}
           onPick={(slot) => onEvent({ kind: 'recall', family: family.id, slot: slot === '' ? null : slot })}
