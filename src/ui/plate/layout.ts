@@ -135,7 +135,7 @@ function better(one: PlateLayout, two: PlateLayout): boolean {
   const longest = (layout: PlateLayout) =>
     Math.max(0, ...layout.labels.map((label) => distance(...label.leader)))
   const worth = (layout: PlateLayout) =>
-    layout.drawing.width - 0.6 * Math.max(0, longest(layout) - longLeader)
+    layout.drawing.width - 1.2 * Math.max(0, longest(layout) - longLeader)
   const gain = Math.round(worth(one)) - Math.round(worth(two))
   return gain > 0 || (gain === 0 && leaders(one) < leaders(two))
 }

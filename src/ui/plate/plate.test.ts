@@ -5,7 +5,8 @@ import type { Address } from '@/core/model/addresses'
 import { acceptedFunctions } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel, Face } from '@/core/model/types'
-import { spread } from './geometry'
+import { modelCalled, models } from '@tests/fixtures/models'
+import { distance, spread } from './geometry'
 import { labelSize, type PlateLabel } from './label'
 import { layoutIn, layoutPlate } from './layout'
 import { faultsOf } from '@tests/fixtures/plates'
@@ -30,6 +31,9 @@ const labelsWith = (model: BodyModel, face: Face, textOf: (address: Address) => 
           spoken: '',
         })),
     }))
+
+const functionName = (model: BodyModel, id: string | null) =>
+  lookup(model).functions.get(id ?? '')?.name ?? 'empty'
 
 const sheets = [
   [860, 560],
@@ -57,6 +61,28 @@ describe('a plate', () => {
       )
     },
   )
+
+  it.each(models.map((model) => [model.name, model] as const))(
+    'of each face of the %s as delivered has no leader that is hard to follow',
+    (_name, model) => {
+      for (const face of model.faces) {
+        const labels = labelsWith(model, face, (address) => functionName(model, address.factory))
+        const layout = layoutIn(face, labels.map(labelSize), { width: 856, height: 560 })
+        const longest = Math.max(0, ...(layout?.labels ?? []).map(({ leader }) => distance(...leader)))
+        expect(layout, face.name).not.toBeNull()
+        expect(longest, face.name).toBeLessThan(400)
+      }
+    },
+  )
+
+  it('of a tall back with keys on both sides stands within the fold, its labels in both margins', () => {
+    const mere = modelCalled('hollin-mere')
+    const back = mere.faces.find(({ id }) => id === 'back')
+    const labels = back ? labelsWith(mere, back, (address) => functionName(mere, address.factory)) : []
+    const layout = back && layoutIn(back, labels.map(labelSize), { width: 856, height: 560 })
+    expect(layout?.height).toBe(560)
+    expect(new Set(layout?.labels.map(({ edge }) => edge))).toEqual(new Set(['left', 'right', 'top']))
+  })
 
   it('gives up on a sheet too narrow for margins', () => {
     const [face] = heron.faces
