@@ -235,7 +235,7 @@ describe('a page', () => {
     await page.evaluate(readFileSync(join(process.cwd(), 'node_modules/axe-core/axe.min.js'), 'utf8'))
     for (let panel = 0; panel < shown; panel++) {
       if (shown > 1) await panels.nth(panel).click()
-      if (panel === 1 && path.endsWith('/controls')) await page.getByLabel('times used an outing').check()
+      if (panel === 1 && path.endsWith('/controls')) await page.getByLabel('times used').check()
       const themes =
         panel === 0 || path.endsWith('/controls') ? (['light', 'dark'] as const) : (['dark'] as const)
       for (const colorScheme of themes) {

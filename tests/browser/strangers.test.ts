@@ -73,6 +73,76 @@ describe('a stranger at the shelf', () => {
   })
 })
 
+describe('a stranger at a station', () => {
+  it('takes back by Ctrl+Z what was just put on a key by typing, is told what, and gets it again', async () => {
+    const plan = await freshPlan(application.address)
+    await go(`/plans/${plan}/controls`)
+    await key(page, 'Crown key').click()
+    await page.getByRole('combobox', { name: /^Instead/ }).fill('zebra')
+    await page.keyboard.press('Enter')
+    await saved(page)
+    const put = (await savedRows(application.address, plan))['key/stills/crown-key/press']
+    expect(put).toBeTruthy()
+    await page.keyboard.press('Control+z')
+    await page.getByText(/^Undone:/).waitFor()
+    await saved(page)
+    expect(await savedRows(application.address, plan)).not.toHaveProperty('key/stills/crown-key/press')
+    await page.getByRole('button', { name: 'Redo', exact: true }).click()
+    await saved(page)
+    expect((await savedRows(application.address, plan))['key/stills/crown-key/press']).toBe(put)
+  })
+
+  it('finds a function by the common term, whatever the camera calls it', async () => {
+    await go(`/plans/${await freshPlan(application.address, 'hollin-mere')}/controls`)
+    await page.locator('[data-address$="/press"]').first().click()
+    const field = page.getByRole('combobox', { name: /^Instead/ })
+    for (const term of ['zebra', 'white balance lock', 'subject detection']) {
+      await field.fill(term)
+      await expect
+        .poll(() => page.getByRole('listbox').getByRole('option').count(), { message: term })
+        .toBeGreaterThan(0)
+    }
+  })
+
+  it('chooses an answer, is offered the step that makes it so, and takes it', async () => {
+    const plan = await freshPlan(application.address)
+    await go(`/plans/${plan}/focus`)
+    await page.getByRole('tab', { name: 'Questions' }).click()
+    await page.getByText('When does detection run?').click()
+    const question = page.locator('details', { hasText: 'When does detection run?' })
+    for (const answer of await question.getByRole('radio').all()) {
+      await answer.check()
+      const offered = question.getByRole('group', { name: 'To do it so' })
+      const done = question.getByText('Base is set so.')
+      await offered.or(done).first().waitFor()
+      await page.waitForTimeout(400)
+      if (!(await offered.getByRole('button').count())) continue
+      await offered.getByRole('button').first().click()
+      await done.waitFor()
+      await saved(page)
+      expect(Object.keys(await savedRows(application.address, plan)).length).toBeGreaterThan(2)
+      return
+    }
+    throw new Error('no answer offered a step')
+  })
+
+  it('reads in a press test no other keys than those it is about', async () => {
+    await go(`/plans/${await freshPlan(application.address, 'hollin-mere')}/focus`)
+    await page.getByRole('tab', { name: 'Press test' }).click()
+    const tests = page.getByRole('tabpanel').getByRole('listitem')
+    await page
+      .getByText(/^Hold .+, then keep it held and press /)
+      .first()
+      .waitFor()
+    for (const words of await tests.allInnerTexts()) {
+      const [, first, second] = /^Hold (.+), then keep it held and press (.+)\n/.exec(words) ?? []
+      if (first === undefined || second === undefined) continue
+      for (const [, by] of words.matchAll(/ by ([^,\n]+)/g))
+        expect([first, second, 'itself'], words).toContain(by)
+    }
+  })
+})
+
 describe('on a phone', () => {
   beforeAll(() => page.setViewportSize({ width: 390, height: 844 }))
   afterAll(() => page.setViewportSize({ width: 1280, height: 800 }))

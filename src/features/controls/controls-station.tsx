@@ -84,12 +84,12 @@ const Plates = memo(function Plates({
       onFocus={KeyPanel.come}
       className={`flex min-w-0 flex-col self-start border bg-sheet px-4 pt-2 pb-3 print:border-0 ${alone ? 'lg:sticky lg:top-3 lg:min-h-[max(520px,calc(100dvh-200px))]' : ''}`}
     >
-      <div className="not-printed flex flex-wrap items-center gap-x-3 gap-y-1">
+      <div className="not-printed flex flex-wrap items-center gap-x-2.5 gap-y-1">
         <FacePicker faces={shown.model.faces} face={faceId} onPick={pickFace} />
         {faces.length === 1 && faces[0] && <Differing shown={shown} face={faces[0]} />}
         <div className="flex-1" />
         <Check checked={heat} onChange={() => setHeat(!heat)} className="text-silt">
-          times used an outing
+          times used
         </Check>
         <FittedChoice fitted={fitted} onChange={setFitted} />
       </div>
@@ -179,7 +179,7 @@ function Differing({ shown: { model, plan, side }, face }: { shown: Shown; face:
   if (!other) return null
   return (
     <p className="whitespace-nowrap text-silt">
-      {side} · <ArrowLeftRight size={13} className="inline" aria-hidden="true" />{' '}
+      <ArrowLeftRight size={13} className="inline" aria-hidden="true" />{' '}
       {differingOn(model, plan, face, side)} differ in {other}
     </p>
   )

@@ -26,7 +26,7 @@ export function FacePicker({
           type="button"
           aria-pressed={one.id === face}
           onClick={() => onPick(one.id)}
-          className="min-h-9 border-b-2 border-transparent px-2 font-head text-lead text-silt aria-pressed:border-ink aria-pressed:font-semibold aria-pressed:text-ink"
+          className="min-h-9 border-b-2 border-transparent px-1.5 font-head text-[16px] whitespace-nowrap text-silt aria-pressed:border-ink aria-pressed:font-semibold aria-pressed:text-ink"
         >
           {one.name}
         </button>

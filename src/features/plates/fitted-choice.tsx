@@ -30,13 +30,13 @@ export function FittedChoice({ fitted, onChange }: { fitted: Fitted; onChange: (
           label="Lens on the camera"
           value={fitted.lens.id}
           options={[
-            [anyLens.id, 'any lens part'],
+            [anyLens.id, 'any lens'],
             ...fitting.map((lens): [string, string] => [lens.id, lens.name]),
           ]}
           onPick={(id) =>
             onChange({ ...fitted, lens: lenses.find((lens) => lens.id === id) ?? everyPart.lens })
           }
-          className="min-h-9 rounded-md border bg-sheet px-2 text-silt"
+          className="min-h-9 max-w-32 rounded-md border bg-sheet px-1.5 text-silt"
         />
       )}
       {parts.map((part) => (

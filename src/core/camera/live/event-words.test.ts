@@ -20,6 +20,15 @@ describe('what happened to a body, in words', () => {
     )
   })
 
+  it('calls a bank as its owner does, with the camera’s word beside it', () => {
+    const [family] = heron.families
+    const [slot] = family?.slots ?? []
+    const event = { kind: 'recall', family: family?.id ?? '', slot: slot?.id ?? null } as const
+    const slots = [{ family: family?.id ?? '', slot: slot?.id ?? '', name: 'Rehearsal' }]
+    expect(eventWords(heron, event, slots)).toBe(`Dial banks: Rehearsal (${slot?.name})`)
+    expect(eventWords(heron, event)).toBe(`Dial banks: ${slot?.name}`)
+  })
+
   it('never shows an id of a key, a setting, a position, a bank or a lens, on any model', () => {
     for (const model of models) {
       const ids = (words: string) => /\b[a-z]+\.[a-z]+[A-Z]|\b[a-z]+-[a-z]+\//.exec(words)

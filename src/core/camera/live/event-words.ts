@@ -6,8 +6,24 @@ import type { BodyModel } from '../../model/types'
 import type { Value } from '../../vocabulary/values'
 import type { LiveEvent } from './events'
 
-/** An event in words, as somebody beside the camera would say it, such as "Thumb focus key pressed". */
-export function eventWords(model: BodyModel, event: LiveEvent): string {
+/** What the owner calls a bank. */
+export interface SlotName {
+  readonly family: string
+  readonly slot: string
+  readonly name: string
+}
+
+/**
+ * An event in words, as somebody beside the camera would say it, such as "Thumb focus key pressed"; a bank by its owner's name, where
+ * it has one among the slots in use, and the camera's.
+ */
+export function eventWords(model: BodyModel, event: LiveEvent, slots: readonly SlotName[] = []): string {
+  const bankName = (familyId: string, slotId: string) => {
+    const family = model.families.find(({ id }) => id === familyId)
+    const word = nameIn(family?.slots ?? [], slotId)
+    const own = slots.find(({ family: of, slot }) => of === familyId && slot === slotId)?.name ?? word
+    return own === word ? word : `${own} (${word})`
+  }
   switch (event.kind) {
     case 'press':
       return `${keyWords(model, event)} pressed`
@@ -21,16 +37,19 @@ export function eventWords(model: BodyModel, event: LiveEvent): string {
       return `${settingWords(model, event.setting)} by hand: ${valueWords(model, event.setting, event.value)}`
     case 'menu':
       return `${settingWords(model, event.setting)} in the menu: ${valueWords(model, event.setting, event.value)}`
-    case 'position':
-      return `Mode dial: ${nameIn(model.positions, event.position)}`
+    case 'position': {
+      const turned = model.positions.find(({ id }) => id === event.position)
+      const bank = turned?.family && turned.slot ? bankName(turned.family, turned.slot) : null
+      return `Mode dial: ${bank ?? turned?.name ?? event.position}`
+    }
     case 'recall': {
       const family = model.families.find(({ id }) => id === event.family)
       if (event.slot === null) return `${family?.name ?? event.family}: no bank`
-      return `${family?.name ?? event.family}: ${nameIn(family?.slots ?? [], event.slot)}`
+      return `${family?.name ?? event.family}: ${bankName(event.family, event.slot)}`
     }
     case 'register': {
       const family = model.families.find(({ id }) => id === event.family)
-      return `Stored to ${family?.name ?? event.family}: ${nameIn(family?.slots ?? [], event.slot)}`
+      return `Stored to ${family?.name ?? event.family}: ${bankName(event.family, event.slot)}`
     }
     case 'act':
       return `${itemName(model, event.act)}${event.file === undefined ? '' : ` (${event.file})`}`

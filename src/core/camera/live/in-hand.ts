@@ -1,12 +1,13 @@
 import { lookup } from '../../model/lookup'
 import type { BodyModel, LensModel } from '../../model/types'
+import { plannedSlots } from '../../plan/plan'
 import { ok, type Result } from '../../result'
 import type { LiveEvent, LogLine } from './events'
 import { eventWords } from './event-words'
 import { heldAddress } from './key-presses'
 import { live } from './live'
 import { runScript, type Played } from './run-script'
-import type { LiveState } from './state'
+import { memoryPlan, type LiveState } from './state'
 import { writeEvent } from './write-script'
 
 /** What a hand does to a body: an event, or something that depends on which keys are down. */
@@ -97,7 +98,7 @@ function happened(model: BodyModel, { state, story }: InHand, event: LiveEvent):
   const line = {
     id: story.length,
     line: writeEvent(model, event),
-    words: eventWords(model, event),
+    words: eventWords(model, event, plannedSlots(model, memoryPlan(state))),
     log,
     instead: null,
   }

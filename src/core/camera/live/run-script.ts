@@ -1,6 +1,7 @@
 import { lookup } from '../../model/lookup'
 import { showValue } from '../../model/domain'
 import type { BodyModel, LensModel } from '../../model/types'
+import { plannedSlots } from '../../plan/plan'
 import { ok, refuse, type Result } from '../../result'
 import { sameValue } from '../../vocabulary/values'
 import { eventWords } from './event-words'
@@ -8,7 +9,7 @@ import type { LogLine } from './events'
 import { focusNow, resolutionNow } from './key-presses'
 import { live } from './live'
 import { parseScript, type Expectation } from './script'
-import type { LiveState } from './state'
+import { memoryPlan, type LiveState } from './state'
 
 /** One line of a script as it went. */
 export interface Played {
@@ -45,11 +46,12 @@ export function runScript(
   let last: readonly LogLine[] = []
   for (const { line, text, event, expects } of lines.value) {
     if (event) {
+      const slots = plannedSlots(model, memoryPlan(state))
       const done = live(model, state, event)
       if (!done.ok) return refuse(done.refusal.code, done.refusal.message, `line ${line}`)
       state = done.value.state
       last = done.value.log
-      played.push({ line, text, words: eventWords(model, event), log: last, instead: null })
+      played.push({ line, text, words: eventWords(model, event, slots), log: last, instead: null })
     }
     if (expects)
       played.push({ line, text, words: null, log: [], instead: insteadOf(model, state, expects, last) })
