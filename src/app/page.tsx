@@ -37,7 +37,13 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
     ])
     return ok({ ...found, deleted: gone.plans, files, ...bodies, ...known })
   })
-  if (!read.ok) return <Trouble title="The shelf cannot be read" refusal={read.refusal} address="/" />
+  if (!read.ok)
+    return (
+      <>
+        <ShelfFollow waits />
+        <Trouble title="The shelf cannot be read" refusal={read.refusal} address="/" />
+      </>
+    )
   const { plans, count, deleted, bodies, lost, files, models, faults } = read.value
   const named = (id: string) => {
     const model = models.find((one) => one.id === id)

@@ -14,7 +14,7 @@ export function TopBar({
   isFull?: boolean
 }) {
   return (
-    <header className="not-printed flex min-h-13 items-center gap-x-4 border-b bg-crust px-5 py-1.5 max-lg:sticky max-lg:top-0 max-lg:z-20 max-sm:gap-x-2 max-sm:px-3">
+    <header className="not-printed flex min-h-13 items-center gap-x-4 relative z-20 border-b bg-crust px-5 py-1.5 max-lg:sticky max-lg:top-0 max-sm:gap-x-2 max-sm:px-3">
       <Link href="/" className="flex items-center gap-2 font-head text-[21px] font-semibold text-brine">
         <Mark />
         <span className="sr-only sm:not-sr-only">Salt Shelf</span>

@@ -115,7 +115,10 @@ describe('carrying the plan to body B', () => {
     await expect
       .poll(() => list.innerText())
       .toMatch(/Artist name\s*Files \/ line 4: set Lanternfold Puppet Theatre; it is empty/)
-    await page.getByText(/· revision \d+ · saved/).waitFor()
+    await page
+      .getByRole('banner')
+      .getByText(/· revision \d+/)
+      .waitFor()
   })
 
   it('is on the shelf afterwards, with the backup as it was saved', async () => {

@@ -137,8 +137,11 @@ describe('a stranger at a station', () => {
     for (const words of await tests.allInnerTexts()) {
       const [, first, second] = /^Hold (.+), then keep it held and press (.+)\n/.exec(words) ?? []
       if (first === undefined || second === undefined) continue
-      for (const [, by] of words.matchAll(/ by ([^,\n]+)/g))
-        expect([first, second, 'itself'], words).toContain(by)
+      for (const [, by = ''] of words.matchAll(/ by ([^\n]+)/g))
+        expect(
+          [first, second, 'itself'].some((key) => by.startsWith(key)),
+          words,
+        ).toBe(true)
     }
   })
 })
