@@ -118,6 +118,9 @@ const tries = [
 /** Pixels over which a leader is hard to follow. */
 const longLeader = 300
 
+/** Pixels of drawing that a leader over another control is worth. */
+const overAnother = 50
+
 /** How many leaders run over the label of another control. */
 function coveredIn({ labels }: PlateLayout): number {
   return labels.reduce(
@@ -126,7 +129,22 @@ function coveredIn({ labels }: PlateLayout): number {
   )
 }
 
-/** Fewer leaders over labels; then a larger drawing, unless a leader gets long for it; then shorter leaders. */
+/** How many leaders run over another control: it is not clear then which of the two they lead to. */
+function overControls({ labels, drawing }: PlateLayout): number {
+  const boxes = labels.map(({ control }) => {
+    const { x, y } = centreOf(control, drawing)
+    const [width, height] = [control.size[0] * drawing.width, control.size[1] * drawing.height]
+    return { x: x - width / 2, y: y - height / 2, width, height }
+  })
+  const isSmall = labels.map(({ control }) => control.kind !== 'touch')
+  return labels.reduce(
+    (sum, { leader }, i) =>
+      sum + boxes.filter((box, k) => k !== i && isSmall[k] === true && enters(leader, box)).length,
+    0,
+  )
+}
+
+/** Fewer leaders over labels; then a larger drawing, unless a leader gets long for it or runs over a control; then shorter leaders. */
 function better(one: PlateLayout, two: PlateLayout): boolean {
   const clear = coveredIn(two) - coveredIn(one)
   if (clear !== 0) return clear > 0
@@ -135,7 +153,9 @@ function better(one: PlateLayout, two: PlateLayout): boolean {
   const longest = (layout: PlateLayout) =>
     Math.max(0, ...layout.labels.map((label) => distance(...label.leader)))
   const worth = (layout: PlateLayout) =>
-    layout.drawing.width - 1.2 * Math.max(0, longest(layout) - longLeader)
+    layout.drawing.width -
+    1.2 * Math.max(0, longest(layout) - longLeader) -
+    overAnother * overControls(layout)
   const gain = Math.round(worth(one)) - Math.round(worth(two))
   return gain > 0 || (gain === 0 && leaders(one) < leaders(two))
 }
