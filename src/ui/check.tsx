@@ -14,16 +14,18 @@ export function Check({
   label?: string
   className?: string
 }) {
+  const isAlone = children === undefined
   const box = (
     <input
       type="checkbox"
       aria-label={label}
       checked={checked}
       onChange={onChange}
-      className="mt-1 size-4 shrink-0 self-start accent-brine"
+      className={`mt-1 size-4 accent-brine ${isAlone ? 'pointer-coarse:mt-0' : 'shrink-0 self-start'}`}
     />
   )
-  if (children === undefined) return box
+  // Alone in a table it has room around it that is pressed, too.
+  if (isAlone) return <label className="alone inline-grid place-items-center">{box}</label>
   return (
     <label className={`flex gap-1.5 ${className}`}>
       {box}

@@ -56,7 +56,7 @@ function PlanName() {
       <span className="truncate">
         <Link
           href={`/plans/${start.planId}/foundation`}
-          className="font-semibold text-ink hover:underline max-sm:line-clamp-1"
+          className="font-semibold text-ink hover:underline max-sm:pointer-events-none max-sm:line-clamp-1"
         >
           {title}
         </Link>{' '}
