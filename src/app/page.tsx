@@ -1,5 +1,5 @@
 import { FindBox } from '@/features/desk'
-import { Shelf, ShelfFollow } from '@/features/shelf'
+import { Shelf } from '@/features/shelf'
 import { ok } from '@/core/result'
 import { readySets } from '@/core/vocabulary/situations'
 import { listBodies } from '@/server/bodies'
@@ -7,7 +7,8 @@ import { listFiles } from '@/server/files'
 import { definitions } from '@/server/models'
 import { withDatabase } from '@/server/requests'
 import { endAbandoned } from '@/server/leases'
-import { listPlans } from '@/server/summaries'
+import { deletedPlans, listPlans } from '@/server/summaries'
+import { AskAgain } from '@/ui/ask-again'
 import { TopBar } from '@/ui/top-bar'
 import { Trouble } from '@/ui/trouble'
 import { bodyLine, fileLine } from './lines'
@@ -15,7 +16,6 @@ import { bodyLine, fileLine } from './lines'
 /** How many of the newest files stand on the shelf itself, and how many plans on one page of it. */
 const filesShown = 12
 const plansShown = 24
-const deletedShown = 50
 
 interface Asked {
   readonly page?: string
@@ -28,22 +28,16 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
   const page = Number.isInteger(asked) && asked >= 1 && asked <= 1_000_000 ? asked : 1
   const read = await withDatabase(async () => {
     await endAbandoned()
-    const [found, gone, bodies, files, known] = await Promise.all([
+    const [found, deleted, bodies, files, known] = await Promise.all([
       listPlans(page, plansShown, find),
-      listPlans(1, deletedShown, '', true),
+      deletedPlans(),
       listBodies(),
       listFiles(1, filesShown),
       definitions(),
     ])
-    return ok({ ...found, deleted: gone.plans, files, ...bodies, ...known })
+    return ok({ ...found, deleted, files, ...bodies, ...known })
   })
-  if (!read.ok)
-    return (
-      <>
-        <ShelfFollow waits />
-        <Trouble title="The shelf cannot be read" refusal={read.refusal} address="/" />
-      </>
-    )
+  if (!read.ok) return <Trouble title="The shelf cannot be read" refusal={read.refusal} address="/" />
   const { plans, count, deleted, bodies, lost, files, models, faults } = read.value
   const named = (id: string) => {
     const model = models.find((one) => one.id === id)
@@ -55,7 +49,7 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
       <TopBar actions={<FindBox on="shelf" />}>
         <p className="text-silt">Shelf</p>
       </TopBar>
-      <ShelfFollow waits={shown.some(({ counts }) => counts === null)} />
+      <AskAgain waits={shown.some(({ counts }) => counts === null)} />
       <Shelf
         plans={shown.map((plan) => ({
           id: plan.id,

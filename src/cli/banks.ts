@@ -5,7 +5,7 @@ import type { Banks } from '@/core/analysis/questions'
 import { showValue } from '@/core/model/domain'
 import type { Side } from '@/core/model/types'
 import type { DialRow } from '@/core/resolve/dials'
-import { done, refused, type Command } from './command'
+import { done, refused, type Command, type Outcome } from './command'
 import { onPlan } from './disk'
 import { sideIn } from './options'
 
@@ -16,12 +16,9 @@ export const banksOfPlan: Command = {
   summary: 'base and every bank side by side, the figures of each, and what each family keeps',
   options: { side: 'one', models: 'one' },
   operands: 1,
-  run: onPlan(({ model, plan, definitions }, options) => {
-    const side = sideIn(options, model)
-    if (!side.ok) return refused(side.refusal)
-    const banks = new Analysis(model, definitions.lenses, plan).ask<'banks'>({ kind: 'banks' })
-    const keeping = keepingOf(model, plan)
-    const sides = side.value === undefined ? model.sides : [side.value]
+  run: onSides((analysis, sides) => {
+    const banks = analysis.ask<'banks'>({ kind: 'banks' })
+    const keeping = keepingOf(analysis.model, analysis.plan)
     const words = [
       ...sides.flatMap((one) => sideWords(banks, one)),
       ...(keeping.length === 0 ? [] : ['', 'Kept when a bank is left']),
@@ -52,6 +49,16 @@ export const banksOfPlan: Command = {
       })),
     })
   }),
+}
+
+/** Runs on what a plan amounts to, and on the sides asked for: every one, or that of `--side`. */
+function onSides(work: (analysis: Analysis, sides: readonly Side[]) => Outcome): Command['run'] {
+  return onPlan(({ model, plan, definitions }, options) => {
+    const side = sideIn(options, model)
+    if (!side.ok) return refused(side.refusal)
+    const sides = side.value === undefined ? model.sides : [side.value]
+    return work(new Analysis(model, definitions.lenses, plan), sides)
+  })
 }
 
 /** The columns of a side: what varies in each, and its figures with their formulas. */
@@ -103,11 +110,7 @@ export const dialsOfPlan: Command = {
   summary: 'what every turn of every dial does, and in which exposure modes it does nothing',
   options: { side: 'one', models: 'one' },
   operands: 1,
-  run: onPlan(({ model, plan, definitions }, options) => {
-    const side = sideIn(options, model)
-    if (!side.ok) return refused(side.refusal)
-    const analysis = new Analysis(model, definitions.lenses, plan)
-    const sides = side.value === undefined ? model.sides : [side.value]
+  run: onSides((analysis, sides) => {
     const tables = sides.map((one) => ({
       side: one,
       dials: analysis.ask<'dials'>({ kind: 'dials', side: one }),

@@ -44,18 +44,16 @@ export interface PlanLine {
 
 /**
  * A page of the plans whose title, purpose or model has every word, and how many there are: those new since the owner
- * put them in order first, the one worked on last before the others; then as they were put. With `deleted` those taken off the shelf, the newest first.
- */
+ * put them in order first, the one worked on last before the others; then as they were put. */
 export async function listPlans(
   page = 1,
   most = 50,
   words = '',
-  deleted = false,
 ): Promise<{ plans: PlanLine[]; count: number }> {
   const patterns = patternsOf(words)
   const where = `p.owner_id = $1 and not exists (
     select from unnest($2::text[]) as pattern where concat_ws(' ', p.title, p.purpose, p.model_id) not ilike pattern)
-    and p.deleted_at is ${deleted ? 'not null' : 'null'}`
+    and p.deleted_at is null`
   const checkedBy = await checksMark()
   const [found, counted] = await Promise.all([
     query<Omit<PlanLine, 'counts' | 'work'> & Counted>(
@@ -65,7 +63,7 @@ export async function listPlans(
         where t.plan_id = p.id and t.outcome = 'identical' order by t.ended_at desc limit 1) as proven
      from plans p left join plan_summaries s on s.plan_id = p.id and s.plan_version = p.version
        and s.row_mark = p.xmin::text and s.checked_by = $5
-     where ${where} order by ${deleted ? 'p.deleted_at desc' : shelfOrder}, p.id limit $3 offset $4`,
+     where ${where} order by ${shelfOrder}, p.id limit $3 offset $4`,
       [localOwner, patterns, most, (page - 1) * most, checkedBy],
     ),
     query<{ count: number }>(`select count(*)::int as count from plans p where ${where}`, [
@@ -90,6 +88,14 @@ interface Counted {
   readonly problems: number
   readonly worst: readonly Worst[] | null
   readonly work: readonly string[] | null
+}
+
+/** Plans taken off the shelf, the last first: all of them, each can be put back. */
+export async function deletedPlans(): Promise<{ id: string; title: string; modelId: string }[]> {
+  return query(
+    'select id, title, model_id as "modelId" from plans where owner_id = $1 and deleted_at is not null order by deleted_at desc, id',
+    [localOwner],
+  )
 }
 
 /** Plans as they stand on the shelf; where nobody put them in order, the one worked on last comes first. */

@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, type ReactNode } from 'react'
+import { Button } from './button'
 
 /**
  * What stands beside a plate or a table. Where there is no room beside it and something is in hand, it is a sheet from the bottom
@@ -9,11 +10,14 @@ import { useEffect, type ReactNode } from 'react'
 export function Beside({
   label,
   inHand,
+  onClose,
   children,
 }: {
   label: string
   /** Selects the element in the page that is in hand; null where nothing is. */
   inHand: string | null
+  /** Lets go of it, where what is shown of it has no button for that itself. */
+  onClose?: (() => void) | undefined
   children: ReactNode
 }) {
   useEffect(() => {
@@ -26,6 +30,11 @@ export function Beside({
       data-sheet={inHand === null ? undefined : true}
       className="beside not-printed min-w-0"
     >
+      {inHand !== null && onClose && (
+        <Button onClick={onClose} className="float-right lg:hidden">
+          Close
+        </Button>
+      )}
       {children}
     </aside>
   )

@@ -1,7 +1,11 @@
 import type { ReactNode } from 'react'
 import type { Refusal } from '@/core/result'
+import { AskAgain } from './ask-again'
 
-/** A screen for what could not be shown: the address, the cause, and one way on. */
+/** Causes that pass without anybody doing something on this page. */
+const passing = ['busy', 'database', 'disk-full']
+
+/** A screen for what could not be shown: the address, the cause, and one way on. What passes by itself is asked for again. */
 export function Trouble({
   title,
   refusal,
@@ -15,6 +19,7 @@ export function Trouble({
 }) {
   return (
     <main className="mx-auto max-w-xl px-6 py-20">
+      <AskAgain waits={passing.includes(refusal.code)} />
       <h1 className="font-head text-large font-semibold">{title}</h1>
       <p className="mt-4 text-lead">{refusal.message}</p>
       <p className="mt-2 break-all font-mono text-small text-silt">{address}</p>

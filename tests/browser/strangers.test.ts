@@ -65,6 +65,13 @@ describe('a stranger at the shelf', () => {
     }
     await act('Tide tables', 'Duplicate')
     await card('Copy of Tide tables').waitFor()
+    const places = async () => {
+      const names = await page.getByRole('article').getByRole('heading').allInnerTexts()
+      return names.indexOf('Copy of Tide tables') - names.indexOf('Tide tables')
+    }
+    await expect.poll(places).toBe(-1)
+    await act('Copy of Tide tables', 'Move down')
+    await expect.poll(places).toBe(1)
     await act('Copy of Tide tables', 'Delete')
     await card('Copy of Tide tables').waitFor({ state: 'detached' })
     await page.getByText(/^\d+ deleted plans?$/).click()
@@ -113,7 +120,7 @@ describe('a stranger at a station', () => {
     for (const answer of await question.getByRole('radio').all()) {
       await answer.check()
       const offered = question.getByRole('group', { name: 'To do it so' })
-      const done = question.getByText('Base is set so.')
+      const done = question.getByText('Nothing to change for it.')
       await offered.or(done).first().waitFor()
       await page.waitForTimeout(400)
       if (!(await offered.getByRole('button').count())) continue

@@ -22,6 +22,11 @@ export interface FocusOutcome {
   readonly full: FullPress
 }
 
+/** Whether autofocus runs: it finds once, or follows. */
+export function isRunning({ does }: Pick<FocusOutcome, 'does'>): boolean {
+  return does === 'once' || does === 'follows'
+}
+
 /** What an outcome is made of: who starts, who stops, and the values in force. */
 export interface FocusParts {
   readonly side: Side
@@ -48,12 +53,12 @@ export function outcomeOf({ side, starter, rests, keeps, halfFocuses, value }: F
   const starts = byHand ? 'no' : starter === null ? itself : runs
   const held = keeps ? 'keeps' : starts
   const does = byHand ? 'no' : rests ? 'rests' : held
-  const focuses = does === 'once' || does === 'follows' || (does === 'no' && halfFocuses && !byHand)
+  const focuses = isRunning({ does }) || (does === 'no' && halfFocuses && !byHand)
   const priority = value(mode === 'follow' ? 'focus.priorityFollow' : 'focus.priorityOnce') ?? 'focus'
   const still = focuses && priority === 'focus' ? 'picture-when-sharp' : 'picture'
   return {
     does,
-    by: does === 'once' || does === 'follows' ? starter : null,
+    by: isRunning({ does }) ? starter : null,
     mode,
     area: value('focus.area'),
     detection: value('focus.detection'),

@@ -9,7 +9,7 @@ import { applyStep } from '../plan/step'
 import { contextIn } from '../resolve/context'
 import { must } from '../result'
 import { disputeCalled, disputes } from '../vocabulary/schools'
-import { runs } from './words'
+import { isRunning } from './outcome'
 import { heldBy, linesAcross, pressTests, variantsAcross } from './sheet'
 import { focusAcross } from './across'
 import { schemeDispute, schemes, schemeStep, schemeWork } from './schemes'
@@ -124,7 +124,7 @@ describe('the sheet across banks', () => {
     const differing = lines.filter((line) => line.differs)
     expect(differing.length).toBeGreaterThan(0)
     const places = lines.map(({ held, cells, differs }) =>
-      [held.length > 1, !cells.some((cell) => cell?.outcomes.some(runs)), !differs].map(Number).join(''),
+      [held.length > 1, !cells.some((cell) => cell?.outcomes.some(isRunning)), !differs].map(Number).join(''),
     )
     expect(places).toEqual([...places].sort())
     for (const { cells, differs } of lines)

@@ -1,7 +1,7 @@
 import { lookup } from '../model/lookup'
 import type { BodyModel, Posture } from '../model/types'
 import type { NamedContext } from '../resolve/context'
-import { runs } from './words'
+import { isRunning } from './outcome'
 import { rowFor, type FocusRow, type FocusTable } from './table'
 
 /** The trigger table of one bank with one lens, in each state that toggles reach. */
@@ -42,7 +42,7 @@ export function linesAcross(banks: readonly BankFocus[], variant = 'as set'): He
       }) ?? null
   const order = ({ held, cells, differs }: (typeof lines)[number]) =>
     Number(held.length > 1) * 4 +
-    Number(!cells.some((cell) => cell?.outcomes.some(runs))) * 2 +
+    Number(!cells.some((cell) => cell?.outcomes.some(isRunning))) * 2 +
     Number(!differs)
   return lines
     .sort((one, two) => order(one) - order(two) || one.held.length - two.held.length)

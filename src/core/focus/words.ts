@@ -3,7 +3,7 @@ import { keyName } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import type { Value } from '../vocabulary/values'
-import type { Does, FocusOutcome, FullPress } from './outcome'
+import { isRunning, type Does, type FocusOutcome, type FullPress } from './outcome'
 import { released, type FocusRow, type FocusTable } from './table'
 
 /** An outcome in the camera's own words, a phrase for each thing that is asked of it. */
@@ -62,10 +62,11 @@ export function heldWords(model: BodyModel, held: readonly string[]): string {
 
 /**
  * A line of the trigger table as a sentence: what to hold, what autofocus then does, what when a key is let go, what a full press
- * does. Such as "Hold Thumb focus key: continuous AF, Zone, detection People; let go: AF stops. Full press: takes the picture."
+ * does. Such as "Hold Thumb focus key: AF focuses once, area Zone, with subject detection; let go: AF stops. Full press: waits for focus." Of
+ * keys held together it says which is obeyed.
  */
 export function rowSentence(model: BodyModel, table: FocusTable, row: FocusRow): string {
-  const outcomes = unique(row.outcomes.map((one) => phrase(model, one))).join(', or ')
+  const outcomes = unique(row.outcomes.map((one) => phrase(model, one, row.held.length > 1))).join(', or ')
   const full = unique(row.outcomes.map((one) => fullWords[one.full])).join(' or ')
   const hold =
     row.held.length === 0
@@ -76,7 +77,8 @@ export function rowSentence(model: BodyModel, table: FocusTable, row: FocusRow):
       ? `let go: ${does}`
       : `let go of ${heldWords(model, keys)}: ${does}`,
   )
-  const asks = row.asks.length === 0 ? '' : ` Test on body: ${row.asks.join(' ')}`
+  // The model asks once about what many pairs hang on: its question names other keys than these.
+  const asks = row.asks.length === 0 ? '' : ' Test on body.'
   return `${[`${hold}: ${outcomes}`, ...lets].join('; ')}. Full press: ${full}.${asks}`
 }
 
@@ -87,7 +89,7 @@ export function letGoOf(
   row: FocusRow,
 ): { readonly keys: readonly string[]; readonly does: string }[] {
   const ways = new Map<string, string[]>()
-  const ran = row.outcomes.some(runs)
+  const ran = row.outcomes.some(isRunning)
   for (const key of row.held) {
     const after = released(table, row, key)
     const does = after
@@ -103,9 +105,9 @@ function afterwards(model: BodyModel, outcome: FocusOutcome, ran: boolean): stri
   return outcomeWords(model, outcome).does
 }
 
-function phrase(model: BodyModel, outcome: FocusOutcome): string {
+function phrase(model: BodyModel, outcome: FocusOutcome, isTogether: boolean): string {
   const words = outcomeWords(model, outcome)
-  if (!runs(outcome)) return words.does
+  if (!isRunning(outcome)) return words.does
   const isOn = (value: Value | null) =>
     value !== null && value !== false && value !== 'off' && value !== 'none'
   const named = (means: string, what: string, value: Value | null) =>
@@ -117,18 +119,13 @@ function phrase(model: BodyModel, outcome: FocusOutcome): string {
     ...named('focus.area', 'area', outcome.area),
     ...named('focus.detection', 'subject detection', outcome.detection),
     ...named('focus.tracking', 'tracking', outcome.tracking),
-    ...(words.by === 'by itself' ? ['by itself'] : []),
+    ...(words.by === 'by itself' ? ['by itself'] : isTogether ? [`by ${words.by}`] : []),
   ].join(', ')
 }
 
 function valueWords(model: BodyModel, means: string, value: Value | null): string {
   const setting = lookup(model).byMeaning.get(means)
   return setting && value !== null ? showValue(setting.domain, value) : '–'
-}
-
-/** Whether autofocus runs. */
-export function runs({ does }: FocusOutcome): boolean {
-  return does === 'once' || does === 'follows'
 }
 
 function unique(words: readonly string[]): string[] {

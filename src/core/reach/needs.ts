@@ -11,8 +11,9 @@ import {
 } from '../plan/rows'
 import { lookup } from '../model/lookup'
 import type { AssignSide, BodyModel, ModelFunction, Side } from '../model/types'
-import type { Plan } from '../plan/plan'
-import { setRows } from '../plan/step'
+import { parsePlan, type Plan } from '../plan/plan'
+import { applyStep, setRows } from '../plan/step'
+import type { Result } from '../result'
 import { inOrder, keyAtEnd, keysToMove, type Ordered } from '../sync/order'
 import type { Step } from '../sync/step'
 import { type ReadySet } from '../vocabulary/situations'
@@ -93,6 +94,19 @@ export function startSituation(plan: Plan, set: ReadySet, situation: string, id:
   const wanted = Object.entries(situationRows(set, situation))
   const fresh = wanted.filter(([row]) => !isNeedRow(row) || rowValue(plan.rows, row) === null)
   return setRows(plan, id, { ...Object.fromEntries(fresh), ...placeAtEnd(plan, situation) })
+}
+
+/** A new plan with these rows, from outside, and the ready sets in this order; refuses what the model does not have. */
+export function startedPlan(
+  model: BodyModel,
+  rows: Readonly<Record<string, unknown>>,
+  sets: readonly ReadySet[],
+): Result<Plan> {
+  return sets.reduce<Result<Plan>>(
+    (plan, set) =>
+      plan.ok ? applyStep(model, plan.value, startSituation(plan.value, set, set.id, set.id)) : plan,
+    parsePlan(model, rows),
+  )
 }
 
 /** The row that puts a new situation after the others. */

@@ -26,11 +26,15 @@ const bankKeys = [
 /** The Banks station: base and every bank side by side, what each costs in light and movement, and how they are built. */
 export function BanksStation() {
   const known = useBanksStation()
-  const { baseChange, cellInHand, panel } = known
+  const { inHand, baseChange, cellInHand, panel } = known
   return (
     <main className="grid gap-4 px-5 py-3 lg:grid-cols-[minmax(0,1fr)_360px]">
       <SideBySide known={known} />
-      <Beside label="Beside the banks" inHand={cellInHand ? 'table [aria-pressed=true]' : null}>
+      <Beside
+        label="Beside the banks"
+        inHand={inHand && `[data-place="${[inHand.column, inHand.setting].filter(Boolean).join(' ')}"]`}
+        onClose={cellInHand ? undefined : () => known.take(null)}
+      >
         {baseChange && <FollowCard key={baseChange.row} change={baseChange} onDone={known.baseChanged} />}
         {cellInHand && <CellPanel {...cellInHand} onClose={() => known.take(null)} />}
         <Tabs label="Beside the banks" names={panels} picked={panel} onPick={known.setPanel}>

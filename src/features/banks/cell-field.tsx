@@ -81,6 +81,7 @@ export const CellField = memo(function CellField({
   const look = looks[cell.standing]
   return (
     <td
+      data-place={`${column.id} ${setting.id}`}
       className={`py-px ${edge} ${here ? 'bg-glass' : ''}`}
       onFocus={take}
       title={cell.because ?? showValue(setting.domain, cell.value)}

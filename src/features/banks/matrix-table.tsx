@@ -179,7 +179,7 @@ function ColumnHead({ column, picked, onTake }: { column: Column; picked: boolea
   const family = column.kind === 'slot' && model.families.length > 1 ? `${column.family.name}, ` : ''
   const edge = column.kind === 'base' ? 'border-l-2 border-l-rule pl-2' : 'pl-1'
   return (
-    <th scope="col" className={`min-w-24 pb-1 text-left font-normal ${edge}`}>
+    <th scope="col" data-place={column.id} className={`min-w-24 pb-1 text-left font-normal ${edge}`}>
       <button
         type="button"
         aria-pressed={picked}

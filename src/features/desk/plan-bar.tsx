@@ -1,6 +1,6 @@
 'use client'
 
-import { describeStep } from '@/core/plan/rows'
+import { describeStep, purposeRow, rowValue } from '@/core/plan/rows'
 import { Redo2, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
@@ -36,6 +36,7 @@ export function PlanBar() {
 function PlanName() {
   const { start } = useDesk()
   const title = usePlanPart(planTitle)
+  const purpose = usePlanPart((plan) => rowValue(plan.rows, purposeRow))
   const saving = useDeskPart('saving')
   const version = useDeskPart('version')
   const frozen = useRevision()
@@ -52,26 +53,31 @@ function PlanName() {
     stopped: 'not saved',
   }
   return (
-    <p className="flex min-w-0 gap-x-1 text-silt max-sm:flex-col max-sm:text-small max-sm:leading-tight">
-      <span className="truncate">
-        <Link
-          href={`/plans/${start.planId}/foundation`}
-          className="font-semibold text-ink hover:underline max-sm:pointer-events-none max-sm:line-clamp-1"
-        >
-          {title}
-        </Link>{' '}
-        <span className="max-sm:sr-only">
-          · {start.model.maker} {start.model.name} · {stand}
+    <div className="min-w-0 leading-tight">
+      <p className="flex min-w-0 gap-x-1 text-silt max-sm:flex-col max-sm:text-small">
+        <span className="truncate">
+          <Link
+            href={`/plans/${start.planId}/foundation`}
+            className="font-semibold text-ink hover:underline max-sm:pointer-events-none max-sm:line-clamp-1"
+          >
+            {title}
+          </Link>{' '}
+          <span className="max-sm:sr-only">
+            · {start.model.maker} {start.model.name} · {stand}
+          </span>
         </span>
-      </span>
-      <span className="max-sm:sr-only">·</span>
-      <span
-        role="status"
-        className={`shrink-0 ${saving === 'waiting' || saving === 'stopped' ? 'font-semibold text-rust' : ''}`}
-      >
-        {words[saving]}
-      </span>
-    </p>
+        <span className="max-sm:sr-only">·</span>
+        <span
+          role="status"
+          className={`shrink-0 ${saving === 'waiting' || saving === 'stopped' ? 'font-semibold text-rust' : ''}`}
+        >
+          {words[saving]}
+        </span>
+      </p>
+      {typeof purpose === 'string' && (
+        <p className="truncate text-small text-silt max-sm:hidden">{purpose}</p>
+      )}
+    </div>
   )
 }
 

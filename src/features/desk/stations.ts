@@ -29,25 +29,25 @@ export const stations: readonly Station[] = [
     path: 'controls',
     name: 'Controls',
     purpose: 'What every key and dial does. Click a key, choose a function, and see what it costs or saves.',
-    stand: (findings, of) => standOf(findings, of, 'controls'),
+    stand: standAt('controls'),
   },
   {
     path: 'focus',
     name: 'Focus',
     purpose: 'What focuses when, with which key held. Choose a way to focus, then read the table.',
-    stand: (findings, of) => standOf(findings, of, 'focus'),
+    stand: standAt('focus'),
   },
   {
     path: 'menus',
     name: 'Menus',
     purpose: 'What stands in the function menu and in your own menu: put there what has no key.',
-    stand: (findings, of) => standOf(findings, of, 'menus'),
+    stand: standAt('menus'),
   },
   {
     path: 'banks',
     name: 'Banks',
     purpose: 'The settings stored under the mode dial. Start one from base, and vary only what must differ.',
-    stand: (findings, of) => standOf(findings, of, 'banks'),
+    stand: standAt('banks'),
   },
   {
     path: 'try',
@@ -79,13 +79,10 @@ function workOf(plan: Plan): string {
   return needs === 0 ? 'say what you shoot' : `${needs} needs`
 }
 
-function standOf(
-  findings: readonly Finding[] | null,
-  { model, plan }: { model: BodyModel; plan: Plan },
-  station: RowStation,
-): string | null {
-  if (findings === null) return null
-  return problemsAt(findings, station) ?? workedStand(model, plan, station)
+/** Where a station stands whose problems and rows are its own. */
+function standAt(station: RowStation): Station['stand'] {
+  return (findings, { model, plan }) =>
+    findings === null ? null : (problemsAt(findings, station) ?? workedStand(model, plan, station))
 }
 
 /** How many problems are at home in a station; null where there are none, or nothing is known yet. */

@@ -1,15 +1,18 @@
 'use client'
 
 import { plannedSlots, type Plan } from '@/core/plan/plan'
-import { rowValue, schoolRow, type RowId } from '@/core/plan/rows'
+import { baseRow, defaultWhereabouts } from '@/core/plan/cells'
+import { bankRow, rowValue, schoolRow, type RowId } from '@/core/plan/rows'
 import { situationName, situationSide, situationsOf } from '@/core/reach/needs'
-import type { BodyModel, Side } from '@/core/model/types'
+import type { BodyModel, Setting, Side } from '@/core/model/types'
 import { Select } from '@/ui/select'
 
 /** The whole plan, or a part of it that can have an answer of its own, with the row that holds it. */
 export interface Scope {
   readonly row: RowId
   readonly words: string
+  /** The rows in which a setting is as the answer has it, or not. */
+  readonly rowsOf: (setting: Setting) => readonly RowId[]
 }
 
 /** The whole plan, then every part of a side that a question can be answered for. */
@@ -20,17 +23,22 @@ export function scopesOf(
   question: string,
 ): readonly [Scope, ...Scope[]] {
   const slots = plannedSlots(model, plan).filter((slot) => slot.side === side)
+  const inBase = (setting: Setting) => [baseRow(plan.rows, setting, defaultWhereabouts(model, side))]
   const situations = situationsOf(plan).filter((one) => situationSide(model, plan, one) === side)
   return [
-    { row: schoolRow(question), words: 'the whole plan' },
-    ...(model.sides.length > 1 ? [{ row: schoolRow(question, { side }), words: `all of ${side}` }] : []),
+    { row: schoolRow(question), words: 'the whole plan', rowsOf: inBase },
+    ...(model.sides.length > 1
+      ? [{ row: schoolRow(question, { side }), words: `all of ${side}`, rowsOf: inBase }]
+      : []),
     ...slots.map(({ family, slot, name }) => ({
       row: schoolRow(question, { family, slot }),
       words: `bank ${name}`,
+      rowsOf: (setting: Setting) => [bankRow(family, slot, setting.id)],
     })),
     ...situations.map((situation) => ({
       row: schoolRow(question, { situation }),
       words: `situation ${situationName(plan, situation)}`,
+      rowsOf: () => [],
     })),
   ]
 }

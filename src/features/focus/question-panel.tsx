@@ -109,26 +109,23 @@ function Question({ dispute, state }: { dispute: Dispute; state: StateValues | n
             </label>
           ))}
         </div>
-        {yours !== null && <DoneSo settings={settings} />}
+        {yours !== null && <DoneSo rows={[row, ...settings.flatMap(scope.rowsOf)]} />}
       </div>
     </details>
   )
 }
 
-/** What base has to be set to, so that it does as was chosen; each a step. */
-function DoneSo({ settings }: { settings: readonly Setting[] }) {
+/** What is still set otherwise than the answer has it, in the rows where that shows; each with its step. */
+function DoneSo({ rows }: { rows: readonly RowId[] }) {
   const desk = useDesk()
   const findings = useFindings()
   const { model } = desk.start
-  const plan = usePlan()
-  const side = useDeskPart('side')
-  const rows = settings.map((setting) => baseRow(plan.rows, setting, defaultWhereabouts(model, side)))
   const open = (findings ?? []).filter(
     ({ check, places }) => check === 'against-school' && places.some(({ row }) => rows.includes(row)),
   )
   const mends = open.flatMap((finding) => finding.mends)
   if (findings === null) return null
-  if (open.length === 0) return <p className="text-small text-samphire">Base is set so.</p>
+  if (open.length === 0) return <p className="text-small text-samphire">Nothing to change for it.</p>
   return (
     <div role="group" aria-label="To do it so" className="border-l-2 border-pan pl-2">
       {open.map(({ title }) => (

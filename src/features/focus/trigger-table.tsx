@@ -4,7 +4,8 @@ import { CircleHelp } from 'lucide-react'
 import { memo } from 'react'
 import type { FocusRow, FocusTable } from '@/core/focus/table'
 import { tableIn, type BankFocus, type HeldAcross } from '@/core/focus/sheet'
-import { heldWords, letGoOf, outcomeWords, rowSentence, runs } from '@/core/focus/words'
+import { isRunning } from '@/core/focus/outcome'
+import { heldWords, letGoOf, outcomeWords, rowSentence } from '@/core/focus/words'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
 import { Explain } from '@/ui/explain'
@@ -138,14 +139,14 @@ function OutcomeCells({ model, row }: { model: BodyModel; row: FocusRow | null }
     )
   const all = row.outcomes.map((one) => outcomeWords(model, one))
   const said = (part: (one: (typeof all)[number]) => string) => [...new Set(all.map(part))].join(' or ')
-  const isRunning = row.outcomes.some(runs)
+  const running = row.outcomes.some(isRunning)
   return (
     <>
-      <td className={`min-w-40 py-1 pr-3 max-sm:hidden ${isRunning ? 'font-semibold' : 'text-silt'}`}>
+      <td className={`min-w-40 py-1 pr-3 max-sm:hidden ${running ? 'font-semibold' : 'text-silt'}`}>
         {said((one) => one.does)}{' '}
         <span className="text-small font-normal text-silt">
           <span className="whitespace-nowrap">{said((one) => one.mode)}</span>
-          {row.held.length > 1 && isRunning && <span className="block">by {said((one) => one.by)}</span>}
+          {row.held.length > 1 && running && <span className="block">by {said((one) => one.by)}</span>}
         </span>
         {row.asks.length > 0 && (
           <span className="block text-small font-normal text-lichen">

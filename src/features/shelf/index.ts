@@ -1,4 +1,3 @@
 /** Home: plans, bodies, files: what other features and pages use of it. */
 export { FileTable, type ShelfFile } from './file-table'
 export { Shelf } from './shelf'
-export { ShelfFollow } from './shelf-follow'

@@ -1,3 +1,4 @@
+import { isRunning } from '@/core/focus/outcome'
 import { memo } from 'react'
 import type { FinderPicture } from '@/core/focus/finder'
 import type { Does } from '@/core/focus/outcome'
@@ -19,8 +20,8 @@ export const FinderDrawing = memo(function FinderDrawing({
   /** Said to those who do not see it. */
   words: string
 }) {
-  const runs = does === 'once' || does === 'follows'
-  const tone = runs ? 'stroke-pan' : 'stroke-silt'
+  const running = isRunning({ does })
+  const tone = running ? 'stroke-pan' : 'stroke-silt'
   return (
     <svg viewBox={`0 0 ${width} ${height}`} role="img" aria-label={words} className="block w-full border">
       <Scene />

@@ -37,7 +37,7 @@ describe.each(models)('every row of $name', (model) => {
 
 describe('a kind of row', () => {
   it('has a module of its own, and the table has every one', () => {
-    const helpers = ['about', 'id', 'index', 'kind', 'ranges', 'slot', 'takes']
+    const helpers = ['about', 'id', 'index', 'kind', 'plan-text', 'ranges', 'slot', 'takes']
     const modules = readdirSync(new URL('.', import.meta.url))
       .map((file) => file.replace(/\.ts$/, ''))
       .filter((name) => !name.endsWith('.test') && !helpers.includes(name))

@@ -3,11 +3,11 @@
 import { useRouter } from 'next/navigation'
 import { useEffect, useRef } from 'react'
 
-/** How long to wait before the shelf is asked again, in milliseconds: longer each time. */
+/** How long to wait before a page is asked for again, in milliseconds: longer each time. */
 const waits = [600, 1500, 4000, 10_000]
 
-/** Asks for the shelf again while some of its plans are still being checked, or it could not be read. */
-export function ShelfFollow({ waits: isWaiting }: { waits: boolean }) {
+/** Asks for the page again while something on it is still being reckoned, or could not be read for the moment. */
+export function AskAgain({ waits: isWaiting }: { waits: boolean }) {
   const router = useRouter()
   const tries = useRef(0)
   useEffect(() => {
