@@ -31,7 +31,7 @@ export function Beside({
       className="beside not-printed min-w-0"
     >
       {inHand !== null && onClose && (
-        <Button onClick={onClose} className="float-right lg:hidden">
+        <Button onClick={onClose} className="mb-1 ml-auto block lg:hidden">
           Close
         </Button>
       )}
