@@ -34,6 +34,7 @@ const coreMayUse = {
   route: ['vocabulary', 'rules', 'model', 'plan', 'resolve'],
   focus: ['vocabulary', 'rules', 'model', 'sync', 'plan', 'resolve'],
   reach: ['vocabulary', 'model', 'sync', 'plan', 'resolve'],
+  settings: ['vocabulary', 'model', 'sync', 'plan', 'resolve', 'route', 'reach'],
   banks: ['vocabulary', 'numbers', 'model', 'sync', 'plan', 'resolve', 'route'],
   camera: ['vocabulary', 'rules', 'model', 'plan', 'files', 'resolve', 'focus'],
   suggest: ['vocabulary', 'model', 'sync', 'plan', 'fit', 'resolve', 'reach'],
@@ -46,6 +47,7 @@ const coreMayUse = {
     'resolve',
     'focus',
     'reach',
+    'settings',
     'banks',
     'suggest',
     'checks',
@@ -62,7 +64,7 @@ const coreZones = coreFolders.map((folder) => ({
 
 /** How the id of a row of a plan begins. */
 const rowHeads =
-  'base|share|key|bank|pair|position|grid|own|hold|lens|body|situation|need|owner|school|intent|accept|forbid|why|sure|source|priority|decidedOn|risk|picture|lock'
+  'base|share|line|key|bank|pair|position|grid|own|hold|lens|body|situation|need|owner|school|intent|accept|forbid|why|sure|source|priority|decidedOn|risk|picture|lock'
 const takesApart = '/^(split|slice|startsWith|endsWith|includes|indexOf|lastIndexOf|replace)$/'
 const rowIdsAreMadeThere = [
   {

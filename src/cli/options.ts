@@ -175,7 +175,8 @@ export function valuesFrom(options: Options, name: string, model: BodyModel): Re
   return ok(values)
 }
 
-function oneOf(options: Options, name: string, known: readonly string[]): Result<string | undefined> {
+/** One of a few words after an option; undefined where it is not given. */
+export function oneOf(options: Options, name: string, known: readonly string[]): Result<string | undefined> {
   const given = options[name]?.at(-1)
   if (given === undefined || known.includes(given)) return ok(given)
   return refuse('option', `“${given}” is none of ${known.join(', ')}.`, `--${name}`)

@@ -8,6 +8,7 @@ import { checkModel, listModels } from './models'
 import { followPlan, newPlan, resolvePlan, stepPlan } from './plans'
 import { reachPlan, startPlan } from './reach'
 import { fitPlan, routePlan } from './routes'
+import { settingsOfPlan } from './settings'
 import { showModel } from './show'
 import { suggestPlan } from './suggest'
 import { matchLabels } from './words'
@@ -16,6 +17,7 @@ import { matchLabels } from './words'
 export const commands: readonly Command[] = [
   ...[listModels, showModel, checkModel, newPlan, stepPlan, followPlan, resolvePlan],
   ...[
+    settingsOfPlan,
     startPlan,
     reachPlan,
     suggestPlan,

@@ -20,6 +20,8 @@ import { pressRecord, pressSwap } from '../resolve/filming'
 import { settingsWithoutEffect } from '../resolve/without-effect'
 import { lightBetween } from '../resolve/marks'
 import type { Resolution, ResolvedSetting, StateIn } from '../resolve/resolved'
+import { enablingItems } from '../settings/enabling'
+import { inForce, wayTo } from '../settings/in-force'
 import { withAssumedModes } from '../suggest/assumed'
 import { explain } from '../suggest/explain'
 import type { Value } from '../vocabulary/values'
@@ -84,6 +86,19 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
   idle: {
     hangsOn: states,
     answer: ({ model, plan, lenses, stateIn }) => settingsWithoutEffect(model, plan, lenses, stateIn),
+  },
+  enabling: {
+    hangsOn: costs,
+    answer: ({ model, plan, lenses, stateIn }) => enablingItems(model, plan, lenses, stateIn),
+  },
+  inForce: {
+    hangsOn: states,
+    answer: ({ model, plan, lenses, stateIn }, { setting }) =>
+      inForce(model, plan, lenses, setting, stateIn),
+  },
+  way: {
+    hangsOn: states,
+    answer: ({ model, plan, lenses }, wanted) => wayTo(model, plan, lenses, wanted),
   },
   banks: { hangsOn: all, answer: banksOf },
   cell: {

@@ -16,6 +16,8 @@ import type { PressResult } from '../resolve/filming'
 import type { settingsWithoutEffect } from '../resolve/without-effect'
 import type { LightBetween } from '../resolve/marks'
 import type { Link } from '../resolve/resolved'
+import type { EnablingItem } from '../settings/enabling'
+import type { InForce, Way } from '../settings/in-force'
 import type { Change } from '../suggest/change'
 import type { Explained } from '../suggest/explain'
 import type { Value } from '../vocabulary/values'
@@ -38,6 +40,12 @@ export type Question =
   | { readonly kind: 'dials'; readonly side: Side }
   /** The settings that do nothing as the camera stands. */
   | { readonly kind: 'idle' }
+  /** What has to be set first, before others of the plan do anything. */
+  | { readonly kind: 'enabling' }
+  /** What a setting comes to on every side, and which of its values cannot be chosen. */
+  | { readonly kind: 'inForce'; readonly setting: string }
+  /** How a value is reached that cannot be chosen as the camera stands. */
+  | { readonly kind: 'way'; readonly setting: string; readonly value: Value; readonly side: Side }
   /** Base and every bank side by side, with their figures, and what the record key films with. */
   | { readonly kind: 'banks' }
   /** Where the value of a setting in a column of the banks comes from. */
@@ -71,6 +79,9 @@ export interface Answers {
   readonly explained: readonly Explained[]
   readonly dials: ReturnType<typeof dialRows>
   readonly idle: ReturnType<typeof settingsWithoutEffect>
+  readonly enabling: readonly EnablingItem[]
+  readonly inForce: readonly InForce[]
+  readonly way: Way | null
   readonly banks: Banks
   readonly cell: readonly Link[]
   readonly pairs: PairGrid | null

@@ -7,6 +7,7 @@ import {
   isHoldRow,
   isNoteRow,
   keyRow,
+  lineRow,
   noteRow,
   notedRow,
   parseRow,
@@ -18,6 +19,7 @@ import { emptyPlan, parsePlan, plannedSlots, type Plan } from '../plan/plan'
 import { must } from '../result'
 import type { Value } from '../vocabulary/values'
 import { nearestKey, sameFunction } from './nearest-key'
+import { sameSetting } from './values'
 import { nameTarget, slotTarget, valueTarget, type Target, type Work } from './targets'
 
 /** What became of one row of a plan on another model. */
@@ -129,10 +131,20 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
     case 'bankGrid':
     case 'bankOwn':
       return { absent: 'What slots keep of keys and menus is decided anew.' }
+    case 'line':
+      return lineTarget(work, row.line, value)
     case 'holdName':
     case 'ownName':
       return nameTarget(work, row, value)
   }
+}
+
+/** What is said of a setting goes to the one that means the same; acts and pages are looked at anew. */
+function lineTarget({ model, other }: Work, line: string, value: Value): Target {
+  const setting = lookup(model).settings.get(line)
+  const there = setting && sameSetting(other, setting)
+  if (!there) return { absent: 'The menu has other lines there; they are looked at anew.' }
+  return { to: lineRow(there.id), value, changes: null }
 }
 
 function noteTarget(note: NoteName, about: RowId | undefined, value: Value): Target {

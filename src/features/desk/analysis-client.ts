@@ -180,7 +180,9 @@ export class AnalysisClient {
 }
 
 /** What takes longer than the rest: it does not keep the others waiting. */
-const slow: ReadonlySet<QuestionKind> = new Set(['functions', 'worst', 'explained', 'film', 'trial'])
+const slow: ReadonlySet<QuestionKind> = new Set([
+  ...(['functions', 'worst', 'explained', 'film', 'trial', 'enabling', 'way'] as const),
+])
 
 interface Asked {
   readonly question: Question

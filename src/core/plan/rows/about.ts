@@ -14,6 +14,7 @@ import { intentKind, type IntentRow } from './intent'
 import { keyKind, type KeyRow } from './key'
 import { among, type RowKind } from './kind'
 import { lensKind, type LensRow } from './lens'
+import { lineKind, type LineRow } from './line'
 import { modelKind, type ModelRow } from './model'
 import { needKind, type NeedRow } from './need'
 import { ownKind, type OwnRow } from './own'
@@ -48,6 +49,7 @@ export type AboutRow =
   | HoldRow
   | HoldNameRow
   | LensRow
+  | LineRow
   | LocalRow
   | BodyDiffersRow
   | BodyFirmwareRow
@@ -78,6 +80,7 @@ export const aboutKinds: readonly RowKind<AboutRow>[] = [
   holdNameKind,
   holdKind,
   lensKind,
+  lineKind,
   bodyDiffersKind,
   bodyFirmwareKind,
   bodyKind,

@@ -109,5 +109,6 @@ export const baseKind: RowKind<BaseRow> = {
     place: setting.place === 'side' && cell !== null && cell !== bothSides ? cell : anywhere,
   }),
   ranges: (_model, { setting }, value) => settingRanges(setting, value),
-  station: ({ setting }) => (setting.means?.startsWith('focus.') ? 'focus' : 'banks'),
+  station: ({ setting }) =>
+    setting.means?.startsWith('focus.') ? 'focus' : setting.storedBy === null ? 'settings' : 'banks',
 }

@@ -5,7 +5,7 @@ import type { Value } from '../../vocabulary/values'
 import type { Ranged } from './ranges'
 
 /** The stations that show rows; every row, and so every finding, is at home in one. */
-export const rowStations = ['foundation', 'controls', 'focus', 'menus', 'banks'] as const
+export const rowStations = ['foundation', 'settings', 'controls', 'focus', 'menus', 'banks'] as const
 
 /** One of `rowStations`. */
 export type RowStation = (typeof rowStations)[number]
