@@ -6,7 +6,13 @@ import type { Plan } from '@/core/plan/plan'
 import { situationsOf } from '@/core/reach/needs'
 import { ok, refuse, type Result } from '@/core/result'
 import type { EnablingItem } from '@/core/settings/enabling'
-import { countedStates, filteredLines, lineOnly, type LineFacts, type LineFilter } from '@/core/settings/filter'
+import {
+  countedStates,
+  filteredLines,
+  lineOnly,
+  type LineFacts,
+  type LineFilter,
+} from '@/core/settings/filter'
 import { settingLines, type SettingLine } from '@/core/settings/lines'
 import { lineStates, standingsOf, stateWords } from '@/core/settings/standing'
 import { cellWords, elsewhereWords } from '@/core/settings/words'
@@ -113,7 +119,9 @@ function enablingWords(model: BodyModel, items: readonly EnablingItem[]): string
   return items.map(({ setting: id, side, from, to, isPlanned, enables }) => {
     const setting = settings.get(id)
     if (!setting) return id
-    const named = enables.map((one) => settings.get(one.id)?.label ?? addresses.get(one.id)?.control.name ?? one.id)
+    const named = enables.map(
+      (one) => settings.get(one.id)?.label ?? addresses.get(one.id)?.control.name ?? one.id,
+    )
     const words = `${setting.label}, ${side}: ${showValue(setting.domain, to)} instead of ${showValue(setting.domain, from)}`
     return `${isPlanned ? 'First' : 'Not planned yet'}: ${words}, for ${named.join(', ')}. ${enables[0]?.because ?? ''}`
   })

@@ -93,8 +93,7 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
   },
   inForce: {
     hangsOn: states,
-    answer: ({ model, plan, lenses, stateIn }, { setting }) =>
-      inForce(model, plan, lenses, setting, stateIn),
+    answer: ({ model, plan, lenses, stateIn }, { setting }) => inForce(model, plan, lenses, setting, stateIn),
   },
   way: {
     hangsOn: states,

@@ -81,10 +81,14 @@ function wantedOn(model: BodyModel, plan: Plan, side: Side): Wanted {
   const needed = needsOf(model, plan)
     .filter((need) => need.side === side && need.perOuting > 0)
     .flatMap(({ what }) => byMeaning.get(what)?.id ?? [])
-  const changed = model.settings.filter((setting) => isChanged(model, plan, setting, side)).map(({ id }) => id)
+  const changed = model.settings
+    .filter((setting) => isChanged(model, plan, setting, side))
+    .map(({ id }) => id)
   return {
     settings: [...new Set([...changed, ...needed])],
-    keys: answering[side].list.filter((one) => rowValue(plan.rows, keyRow(one)) !== null).map(({ key }) => key),
+    keys: answering[side].list
+      .filter((one) => rowValue(plan.rows, keyRow(one)) !== null)
+      .map(({ key }) => key),
   }
 }
 
@@ -184,9 +188,7 @@ function lostIn(works: Resolution, without: Resolution, wanted: Wanted): Enabled
 function settingIdle({ settings }: Resolution, id: string): string | null {
   const against = settings
     .get(id)
-    ?.remarks.find(
-      ({ kind, truth }) => truth === 'yes' && (kind === 'ineffective' || kind === 'unavailable'),
-    )
+    ?.remarks.find(({ kind, truth }) => truth === 'yes' && (kind === 'ineffective' || kind === 'unavailable'))
   return against?.because ?? null
 }
 

@@ -103,7 +103,11 @@ function linesNeeded(model: BodyModel, plan: Plan, situation: string): ReadonlyS
 }
 
 /** Whether every word stands in the line's label, address, or another wording. */
-function isCalled({ label, address, means }: SettingLine, words: readonly string[], facts: LineFacts): boolean {
+function isCalled(
+  { label, address, means }: SettingLine,
+  words: readonly string[],
+  facts: LineFacts,
+): boolean {
   const text = `${label} ${address ?? ''} ${facts.otherWords(means)}`.toLowerCase()
   return words.every((word) => text.includes(word))
 }

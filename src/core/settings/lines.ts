@@ -34,9 +34,7 @@ export const settingLines: (model: BodyModel) => readonly SettingLine[] = memoiz
     const { settings, acts, menuPlaces } = lookup(model)
     const setUp = new Map(
       model.menu.flatMap(({ lines }) =>
-        lines.flatMap((one) =>
-          typeof one !== 'string' && 'opens' in one ? [[one.id, one] as const] : [],
-        ),
+        lines.flatMap((one) => (typeof one !== 'string' && 'opens' in one ? [[one.id, one] as const] : [])),
       ),
     )
     const places = [...menuPlaces.values()].map(({ id, address, page }) => ({

@@ -201,7 +201,10 @@ describe('finding lines', () => {
     expect(subjectOf('image.kind')?.id).toBe('files')
     expect(subjectOf('image.shadowLift')?.id).toBe('colour')
     for (const subject of subjects)
-      expect([...commonSettings.keys()].some((id) => subjectOf(id) === subject), subject.id).toBe(true)
+      expect(
+        [...commonSettings.keys()].some((id) => subjectOf(id) === subject),
+        subject.id,
+      ).toBe(true)
   })
 })
 

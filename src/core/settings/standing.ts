@@ -9,6 +9,7 @@ import {
   noteRow,
   parseRow,
   rowValue,
+  settingOf,
   type NoteName,
   type Row,
   type RowId,
@@ -55,10 +56,8 @@ export interface Standing {
 }
 
 /** Where every line of the menu stands, by id; linear in the rows of the plan and the lines of the menu. */
-export const standingsOf: (model: BodyModel, plan: Plan) => ReadonlyMap<string, Standing> = (
-  model,
-  plan,
-) => byRows(model)(plan.rows)
+export const standingsOf: (model: BodyModel, plan: Plan) => ReadonlyMap<string, Standing> = (model, plan) =>
+  byRows(model)(plan.rows)
 
 const byRows = memoize((model: BodyModel) =>
   memoize((rows: Rows): ReadonlyMap<string, Standing> => {
@@ -127,8 +126,8 @@ function sorted(model: BodyModel, rows: Rows) {
     if (!parsed.ok) continue
     const page = setUpPageOf[parsed.value.kind]
     if (page) setUp[page]++
-    const setting = holds(parsed.value)
-    if (setting === null) continue
+    const setting = parsed.value.kind === 'share' ? undefined : settingOf(parsed.value)?.id
+    if (setting === undefined) continue
     const list = bySetting.get(setting)
     if (list) list.push(id)
     else bySetting.set(setting, [id])
@@ -146,20 +145,4 @@ const setUpPageOf: Readonly<Partial<Record<Row['kind'], SetUpPage>>> = {
   bankOwn: 'ownMenu',
   hold: 'holdSets',
   holdName: 'holdSets',
-}
-
-/** The setting of which a row holds a value; null where it holds none. */
-function holds(row: Row): string | null {
-  switch (row.kind) {
-    case 'base':
-    case 'bank':
-    case 'position':
-    case 'hold':
-    case 'body':
-      return row.setting.id
-    case 'bodyRow':
-      return row.about.setting.id
-    default:
-      return null
-  }
 }

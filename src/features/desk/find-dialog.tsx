@@ -6,19 +6,13 @@ import { PageDialog } from '@/ui/dialog'
 import { PickList } from '@/ui/pick-list'
 import { useDesk, usePlan } from './desk-context'
 import { findables, shelfFindables, type Findable } from './findable'
-import { SettingCard } from './setting-card'
 import { useShelfNames } from './shelf-names'
 
 /** What can be found by name: everything of the plan, and what else stands on the shelf; loaded when it is opened first. */
 export function FindDialog({ onDone }: { onDone: () => void }) {
-  const [settingId, setSetting] = useState<string | null>(null)
   return (
     <PageDialog title="Find anything" quiet className="max-w-xl p-4" onClose={onDone}>
-      {settingId === null ? (
-        <FoundInPlan onDone={onDone} onSetting={setSetting} />
-      ) : (
-        <SettingCard id={settingId} onBack={() => setSetting(null)} />
-      )}
+      <FoundInPlan onDone={onDone} />
     </PageDialog>
   )
 }
@@ -35,7 +29,7 @@ export function FindOnShelf({ onDone }: { onDone: () => void }) {
   )
 }
 
-function FoundInPlan({ onDone, onSetting }: { onDone: () => void; onSetting: (id: string) => void }) {
+function FoundInPlan({ onDone }: { onDone: () => void }) {
   const { start } = useDesk()
   const plan = usePlan()
   const [typed, setTyped] = useState('')
@@ -49,7 +43,6 @@ function FoundInPlan({ onDone, onSetting }: { onDone: () => void; onSetting: (id
       label="Find a key, function, setting, bank, plan or body"
       all={all}
       onType={setTyped}
-      onSetting={onSetting}
       onDone={onDone}
     />
   )
@@ -59,18 +52,15 @@ function Found({
   label,
   all,
   onType,
-  onSetting,
   onDone,
 }: {
   label: string
   all: readonly Findable[]
   onType: (typed: string) => void
-  onSetting?: (id: string) => void
   onDone: () => void
 }) {
   const router = useRouter()
-  const go = ({ href, settingId }: Findable) => {
-    if (settingId !== undefined && onSetting) return onSetting(settingId)
+  const go = ({ href }: Findable) => {
     onDone()
     const { pathname, hash } = new URL(href, window.location.href)
     if (pathname !== window.location.pathname || hash === '') router.push(href)

@@ -22,8 +22,6 @@ export interface Findable {
   readonly means?: { readonly kind: 'setting' | 'function'; readonly id: string | null }
   /** Address of the page, with the place on it behind `#`. */
   readonly href: string
-  /** A setting that stands nowhere yet: it is set right where it was found. */
-  readonly settingId?: string
 }
 
 /** Everything of a plan that can be looked for by name, and what else stands on the shelf. */
@@ -79,8 +77,7 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
         more,
         term: setting.means && (commonSettings.get(setting.means)?.term ?? null),
         means: { kind: 'setting', id: setting.means },
-        href: at('menus', place),
-        ...(place ? {} : { settingId: setting.id }),
+        href: at('settings', setting.id),
       }
     }),
     ...model.families.flatMap((family) =>

@@ -26,6 +26,13 @@ export const stations: readonly Station[] = [
     stand: (findings, { plan }) => problemsAt(findings, 'foundation') ?? workOf(plan),
   },
   {
+    path: 'settings',
+    name: 'Settings',
+    purpose:
+      'Every line of the camera’s menu, once: plan its value, leave it on purpose, or say that it is not in your work.',
+    stand: standAt('settings'),
+  },
+  {
     path: 'controls',
     name: 'Controls',
     purpose: 'What every key and dial does. Click a key, choose a function, and see what it costs or saves.',

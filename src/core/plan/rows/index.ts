@@ -1,5 +1,5 @@
 import { memoize } from '../../memoize'
-import type { BodyModel } from '../../model/types'
+import type { BodyModel, Setting } from '../../model/types'
 import type { Result } from '../../result'
 import type { Change, RowId, Step } from '../../sync/step'
 import type { Value } from '../../vocabulary/values'
@@ -54,6 +54,12 @@ export function rowIdOf(row: Row): RowId {
 /** Accepts a value for a row, or says what the row takes. */
 export function acceptValue(model: BodyModel, row: Row, value: unknown, id: string): Result<Value> {
   return any.accepts(model, row, value, id)
+}
+
+/** The setting that a row holds a value of, or says of what its value is shared by; null for other rows. */
+export function settingOf(row: Row): Setting | null {
+  if ('setting' in row) return row.setting
+  return row.kind === 'bodyRow' ? row.about.setting : null
 }
 
 /** What has to be reckoned anew when a row changes; everything where this model does not have the row. */

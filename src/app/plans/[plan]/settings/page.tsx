@@ -1,0 +1,5 @@
+import { SettingsStation } from '@/features/settings'
+
+export default function SettingsPage() {
+  return <SettingsStation />
+}

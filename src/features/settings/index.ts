@@ -1,0 +1,2 @@
+/** The Settings station: the whole menu, planned. */
+export { SettingsStation } from './settings-station'

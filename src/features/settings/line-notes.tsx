@@ -1,0 +1,108 @@
+'use client'
+
+import { useState } from 'react'
+import { certainties, priorities, type NoteName } from '@/core/plan/rows'
+import { notedOfLine } from '@/core/settings/mark'
+import type { Standing } from '@/core/settings/standing'
+import { useDesk } from '@/features/desk'
+import { Select } from '@/ui/select'
+
+const sureWords = {
+  open: 'open',
+  hearsay: 'hearsay',
+  borrowed: 'borrowed',
+  trial: 'on trial',
+  decided: 'decided',
+  tested: 'tested',
+} as const
+
+const priorityWords = {
+  'first-four': 'the first four',
+  'first-seven': 'the first seven',
+  rest: 'later',
+} as const
+
+/** Beside a line: why it is so, how sure, where from, how early it matters; kept with every row of the line. */
+export function LineNotes({ line, notes }: { line: string; notes: Standing['notes'] }) {
+  const desk = useDesk()
+  const keep = (name: NoteName, text: string | null) => {
+    const rows = notedOfLine(desk.start.model, desk.getView().plan, line, name, text)
+    if (Object.keys(rows).length > 0) desk.set(rows)
+  }
+  const choice = (
+    name: 'sure' | 'priority',
+    words: string,
+    known: readonly (readonly [string, string])[],
+  ) => (
+    <label className="grid gap-0.5 text-small text-silt">
+      {words}
+      <Select
+        value={notes[name] ?? ''}
+        options={[['', 'not said'], ...known]}
+        onPick={(one) => keep(name, one === '' ? null : one)}
+        className="min-h-9 w-full rounded border bg-crust px-1.5 text-ink"
+      />
+    </label>
+  )
+  return (
+    <div className="grid grid-cols-2 gap-x-3 gap-y-1.5">
+      <NoteText
+        label="Why"
+        kept={notes.why ?? ''}
+        longest={500}
+        onKeep={(text) => keep('why', text)}
+        isLong
+      />
+      {choice(
+        'sure',
+        'How sure',
+        certainties.map((one) => [one, sureWords[one]]),
+      )}
+      {choice(
+        'priority',
+        'How early',
+        priorities.map((one) => [one, priorityWords[one]]),
+      )}
+      <NoteText
+        label="From whom or where"
+        kept={notes.source ?? ''}
+        longest={200}
+        onKeep={(text) => keep('source', text)}
+      />
+    </div>
+  )
+}
+
+function NoteText({
+  label,
+  kept,
+  longest,
+  onKeep,
+  isLong = false,
+}: {
+  label: string
+  kept: string
+  longest: number
+  onKeep: (text: string | null) => void
+  isLong?: boolean
+}) {
+  const [typed, setTyped] = useState<string | null>(null)
+  const leave = () => {
+    const text = typed?.trim()
+    if (text !== undefined && text !== kept) onKeep(text === '' ? null : text)
+    setTyped(null)
+  }
+  const field = {
+    value: typed ?? kept,
+    maxLength: longest,
+    onChange: (event: { target: { value: string } }) => setTyped(event.target.value),
+    onBlur: leave,
+    className: 'block w-full rounded border bg-crust px-2 py-1 text-body text-ink',
+  }
+  return (
+    <label className="col-span-2 grid gap-0.5 text-small text-silt">
+      {label}
+      {isLong ? <textarea rows={1} {...field} /> : <input {...field} />}
+    </label>
+  )
+}
