@@ -3,7 +3,7 @@ import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel } from '@/core/model/types'
 import type { Plan } from '@/core/plan/plan'
-import { situationsOf } from '@/core/reach/needs'
+import { situationsOf } from '@/core/plan/situations'
 import { ok, refuse, type Result } from '@/core/result'
 import type { EnablingItem } from '@/core/settings/enabling'
 import {

@@ -1,7 +1,7 @@
 import { adviceOn } from '@/core/checks/checks'
 import type { Refusal } from '@/core/result'
 import { localOwner, query } from './db'
-import { situationName, situationsOf } from '@/core/reach/needs'
+import { situationName, situationsOf } from '@/core/plan/situations'
 import { definitions } from './models'
 import { planOf, type PlanRow } from './plan-rows'
 

@@ -5,7 +5,9 @@ import { pulsesIn, pulsesOfMains, type Pulses } from '../numbers/flicker'
 import { shutterForRate, type ShutterForRate } from '../numbers/motion'
 import type { Plan } from '../plan/plan'
 import { captureRateIn, shutterIn, type ExposurePart } from '../resolve/exposure'
+import { mayPulse } from '../plan/situations'
 import { valueMeaning } from '../resolve/meaning'
+import { workOf } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
 import { stepOf, type LadderStep } from '../vocabulary/ladders'
 
@@ -99,6 +101,8 @@ export function lampPulses(
   plan: Plan,
   resolution: Resolution,
 ): readonly { readonly perSecond: number; readonly source: string; readonly sure: boolean }[] {
+  const side = workOf(resolution)?.context.side
+  if (side !== undefined && !mayPulse(model, plan, side)) return []
   const measured = rowValue(plan.rows, ownerRow('lampPulses'))
   if (typeof measured === 'number') return [{ perSecond: measured, source: 'measured', sure: true }]
   const region = valueMeaning(model, resolution, 'movie.region')

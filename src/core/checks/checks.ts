@@ -21,6 +21,7 @@ import { numberChecks } from './number-checks'
 import { reachChecks } from './reach-checks'
 import { schoolChecks } from './school-checks'
 import { valueChecks } from './value-checks'
+import { workChecks } from './work-checks'
 
 /** The table of checks; adding one is adding a row with its test and its line in docs/checks.md. */
 export const checks: readonly Check[] = [
@@ -35,6 +36,7 @@ export const checks: readonly Check[] = [
   ...menuChecks,
   ...reachChecks,
   ...schoolChecks,
+  ...workChecks,
   ...bodyChecks,
 ]
 

@@ -1,20 +1,10 @@
-import {
-  type RowId,
-  idsOf,
-  isNeedRow,
-  needRow,
-  needSituationOf,
-  parseRow,
-  rowValue,
-  situationOf,
-  situationRow,
-} from '../plan/rows'
+import { type RowId, idsOf, isNeedRow, needRow, parseRow, rowValue, situationRow } from '../plan/rows'
+import { placeAtEnd, situationSide } from '../plan/situations'
 import { lookup } from '../model/lookup'
 import type { AssignSide, BodyModel, ModelFunction, Side } from '../model/types'
 import { parsePlan, type Plan } from '../plan/plan'
 import { applyStep, setRows } from '../plan/step'
 import type { Result } from '../result'
-import { inOrder, keyAtEnd, keysToMove, type Ordered } from '../sync/order'
 import type { Step } from '../sync/step'
 import { type ReadySet } from '../vocabulary/situations'
 import { needFlags, type NeedFlag } from '../vocabulary/need-flags'
@@ -53,42 +43,6 @@ export function needsOf(model: BodyModel, plan: Plan): Need[] {
     })
 }
 
-/** The situations that a plan's rows speak of, in the owner's order; those never moved come first, by id. */
-export function situationsOf(plan: Plan): string[] {
-  return inOrder(orderedSituations(plan)).map((one) => one.id)
-}
-
-/** The rows that put a situation so many places further on, or with a negative number back; none at the ends. */
-export function movedSituation(plan: Plan, id: string, by: number): Readonly<Record<RowId, Value>> {
-  const elements = orderedSituations(plan)
-  const to = inOrder(elements).findIndex((one) => one.id === id) + by
-  if (to < 0 || to >= elements.length) return {}
-  const keys = [...keysToMove(elements, id, to)]
-  return Object.fromEntries(keys.map(([one, key]) => [orderRow(one), key]))
-}
-
-function orderRow(situation: string): RowId {
-  return situationRow(situation, 'order')
-}
-
-function orderedSituations(plan: Plan): Ordered[] {
-  const ids = idsOf(plan.rows).flatMap((row) => situationOf(row) ?? needSituationOf(row) ?? [])
-  return [...new Set(ids)].map((id) => {
-    const key = rowValue(plan.rows, orderRow(id))
-    return { id, key: typeof key === 'string' ? key : null }
-  })
-}
-
-/** The owner's name for a situation; its id where it has none. */
-export function situationName(plan: Plan, id: string): string {
-  return String(rowValue(plan.rows, situationRow(id, 'name')) ?? id)
-}
-
-/** The side a situation is worked on: the model's first where nothing is said. */
-export function situationSide(model: BodyModel, plan: Plan, id: string): Side {
-  return (rowValue(plan.rows, situationRow(id, 'side')) as Side | null) ?? model.sides[0] ?? 'stills'
-}
-
 /** The step that starts a situation from a ready set, after the others; needs it has already stay as they are. */
 export function startSituation(plan: Plan, set: ReadySet, situation: string, id: string): Step {
   const wanted = Object.entries(situationRows(set, situation))
@@ -109,11 +63,6 @@ export function startedPlan(
   )
 }
 
-/** The row that puts a new situation after the others. */
-export function placeAtEnd(plan: Plan, situation: string): Readonly<Record<RowId, Value>> {
-  return { [orderRow(situation)]: keyAtEnd(orderedSituations(plan)) }
-}
-
 /** The rows of a situation as its ready set has it. */
 export function situationRows(set: ReadySet, situation: string): Record<RowId, Value> {
   const needs = set.needs.map(({ what, perOuting, flags }) => [
@@ -123,6 +72,7 @@ export function situationRows(set: ReadySet, situation: string): Record<RowId, V
   return {
     [situationRow(situation, 'name')]: set.name,
     [situationRow(situation, 'side')]: set.side,
+    ...Object.fromEntries(set.work.map(({ fact, value }) => [situationRow(situation, fact), value])),
     ...(Object.fromEntries(needs) as Record<RowId, Value>),
   }
 }

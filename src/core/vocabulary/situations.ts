@@ -7,6 +7,8 @@ export interface ReadySet {
   readonly name: string
   readonly side: 'stills' | 'motion'
   readonly needs: readonly ReadyNeed[]
+  /** What such work is mostly like, by fact (see `work.ts`). */
+  readonly work: readonly { readonly fact: string; readonly value: string | readonly string[] }[]
   /** The modes such work is mostly done in, as values of the common exposure mode and focus mode. */
   readonly modes: { readonly exposure: string; readonly focus: string }
 }
@@ -19,9 +21,13 @@ export interface ReadyNeed {
   readonly flags: readonly NeedFlag[]
 }
 
-/** A set's line: id | name | side | exposure mode | focus mode. Under it, begun with `>`: what | times an outing | flags (or -). */
+/** A set's line: id | name | side | exposure mode | focus mode. Under it, begun with `=`: fact of the work | value; begun with `>`: what | times an outing | flags (or -). */
 const text = `
 stage | Stage and rehearsal | stills | manual | follow
+= light | 4 7
+= lamps | mains
+= movement | walking
+= silence | needed
 > exposure.compensation | 40 | urgent finder
 > exposure.shutter | 30 | finder
 > exposure.iso | 30 | finder
@@ -37,6 +43,9 @@ stage | Stage and rehearsal | stills | manual | follow
 > exposure.metering | 3 | -
 > display.playback | 20 | -
 workbench | Workbench | stills | aperture-first | once
+= light | 7 9
+= movement | talking
+= subject | things
 > exposure.aperture | 25 | finder
 > exposure.shutter | 10 | finder
 > exposure.compensation | 20 | finder
@@ -51,6 +60,9 @@ workbench | Workbench | stills | aperture-first | once
 > colour.balanceMode | 6 | -
 > display.playback | 25 | -
 portraits | Portraits | stills | aperture-first | follow
+= subject | people
+= movement | posed
+= light | 7 10
 > exposure.aperture | 20 | finder
 > exposure.compensation | 30 | finder
 > exposure.iso | 10 | finder
@@ -64,6 +76,9 @@ portraits | Portraits | stills | aperture-first | follow
 > exposure.metering | 4 | finder
 > display.playback | 25 | -
 copy-stand | Copy stand | stills | manual | manual
+= subject | things
+= movement | still
+= camera | tripod
 > exposure.shutter | 20 | -
 > exposure.aperture | 6 | -
 > exposure.iso | 4 | -
@@ -77,6 +92,9 @@ copy-stand | Copy stand | stills | manual | manual
 > image.kind | 2 | -
 > display.playback | 30 | -
 interviews | Interviews | motion | manual | follow
+= subject | people
+= movement | talking
+= lamps | mains
 > movie.record | 25 | urgent
 > focus.start | 30 | recording
 > focus.area | 8 | recording
@@ -91,6 +109,8 @@ interviews | Interviews | motion | manual | follow
 > movie.frameRate | 3 | -
 > movie.profile | 2 | -
 slow-motion | Slow motion | motion | manual | follow
+= movement | running
+= lamps | mains
 > movie.record | 40 | urgent
 > movie.frameRate | 15 | urgent
 > exposure.shutter | 15 | -
@@ -104,6 +124,9 @@ slow-motion | Slow motion | motion | manual | follow
 > colour.kelvin | 4 | -
 > assist.zebra | 5 | recording
 action | Action | stills | shutter-first | follow
+= movement | fastest
+= blur | frozen
+= light | 10 15
 > focus.start | 500 | urgent finder
 > focus.area | 40 | urgent finder
 > focus.detectionSubject | 8 | finder
@@ -118,6 +141,9 @@ action | Action | stills | shutter-first | follow
 > stabiliser.mode | 3 | -
 > display.playback | 20 | -
 landscape | Landscape | stills | aperture-first | once
+= movement | still
+= light | 8 15
+= lamps | none
 > exposure.aperture | 25 | finder
 > exposure.shutter | 25 | finder
 > exposure.iso | 6 | finder
@@ -132,6 +158,8 @@ landscape | Landscape | stills | aperture-first | once
 > assist.histogram | 10 | finder
 > stabiliser.mode | 3 | -
 documentary | Documentary | motion | manual | follow
+= movement | walking
+= subject | people
 > movie.record | 60 | urgent
 > movie.swapSide | 10 | urgent
 > focus.start | 80 | urgent recording
@@ -154,7 +182,11 @@ function read(table: string): ReadySet[] {
   const found: ReadySet[] = []
   for (const line of table.trim().split('\n')) {
     const last = found.at(-1)
-    if (line.startsWith('>') && last) {
+    if (line.startsWith('=') && last) {
+      const [[fact = '', said = ''] = []] = linesOf(line.slice(1), 2)
+      const value = fact === 'light' ? said.split(' ') : said
+      found[found.length - 1] = { ...last, work: [...last.work, { fact, value }] }
+    } else if (line.startsWith('>') && last) {
       const [[what = '', count = '', flags = ''] = []] = linesOf(line.slice(1), 3)
       const known = needFlags.filter((flag) => flags.split(' ').includes(flag))
       found[found.length - 1] = {
@@ -164,7 +196,7 @@ function read(table: string): ReadySet[] {
     } else {
       const [[id = '', name = '', side = '', exposure = '', focus = ''] = []] = linesOf(line, 5)
       const modes = { exposure, focus }
-      found.push({ id, name, side: side === 'motion' ? 'motion' : 'stills', needs: [], modes })
+      found.push({ id, name, side: side === 'motion' ? 'motion' : 'stills', needs: [], work: [], modes })
     }
   }
   return found

@@ -1,7 +1,7 @@
 'use client'
 
 import { addressKeyOf } from '@/core/plan/rows'
-import { situationName } from '@/core/reach/needs'
+import { situationName } from '@/core/plan/situations'
 import { coverageOf, type Reached } from '@/core/reach/report'
 import { useAnswer, useDesk, useDeskPart, usePlan, useReach } from '@/features/desk'
 import { EyeSign, formula, percent, secondsOf } from '@/features/reach'

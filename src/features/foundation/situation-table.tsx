@@ -4,7 +4,7 @@ import { idsOf, needRow, needSituationOf, situationOf, situationRow } from '@/co
 import { ArrowDown, ArrowUp, X } from 'lucide-react'
 import { memo, useId, useState } from 'react'
 import type { Need } from '@/core/reach/needs'
-import { movedSituation } from '@/core/reach/needs'
+import { movedSituation } from '@/core/plan/situations'
 import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import { needFlags, type NeedFlag } from '@/core/vocabulary/need-flags'
 import { knows } from '@/core/reach/paths'

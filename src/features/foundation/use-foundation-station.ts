@@ -1,15 +1,8 @@
 'use client'
 
 import { situationRow } from '@/core/plan/rows'
-import {
-  needsOf,
-  placeAtEnd,
-  situationName,
-  situationSide,
-  situationsOf,
-  startSituation,
-  type Need,
-} from '@/core/reach/needs'
+import { needsOf, startSituation, type Need } from '@/core/reach/needs'
+import { placeAtEnd, situationName, situationSide, situationsOf } from '@/core/plan/situations'
 import type { Reached } from '@/core/reach/report'
 import type { Side } from '@/core/model/types'
 import { readySets, type ReadySet } from '@/core/vocabulary/situations'

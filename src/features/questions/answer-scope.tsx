@@ -3,7 +3,7 @@
 import { plannedSlots, type Plan } from '@/core/plan/plan'
 import { baseRow, defaultWhereabouts } from '@/core/plan/cells'
 import { bankRow, rowValue, schoolRow, type RowId } from '@/core/plan/rows'
-import { situationName, situationSide, situationsOf } from '@/core/reach/needs'
+import { situationName, situationSide, situationsOf } from '@/core/plan/situations'
 import type { BodyModel, Setting, Side } from '@/core/model/types'
 import { Select } from '@/ui/select'
 

@@ -1,0 +1,436 @@
+import { checkValue, ladderSteps, showValue } from '../model/domain'
+import type { BodyModel, Setting } from '../model/types'
+import { neededIso, shutterAtIso } from '../numbers/light'
+import { showStops } from '../numbers/motion'
+import {
+  situationName,
+  situationSide,
+  situationSlot,
+  situationsOf,
+  workOf,
+  type Work,
+} from '../plan/situations'
+import { schoolFor } from '../plan/schools'
+import { situationRow } from '../plan/rows'
+import { noBank } from '../resolve/context'
+import { apertureIn, isoIn, shutterIn } from '../resolve/exposure'
+import { valueMeaning } from '../resolve/meaning'
+import type { ResolvedSetting } from '../resolve/resolved'
+import { stepOf } from '../vocabulary/ladders'
+import type { Value } from '../vocabulary/values'
+import { workFact } from '../vocabulary/work'
+import { quickFix, type Check, type CheckInput, type CheckResult, type ResolvedContext } from './finding'
+import { rowOf, settingMeaning } from './meaning'
+
+/** Base, or the bank a situation is shot with, held against what is said of the work. */
+export const workChecks: readonly Check[] = [
+  {
+    id: 'against-work',
+    title: 'A value that does not suit what is shot with it',
+    severity: 'problem',
+    cost: 600,
+    needs: ['J7', '§10'],
+    reasonSilences: true,
+    run: (input) =>
+      situatedIn(input).flatMap((one) => workRules.flatMap((rule) => against(input, one, rule))),
+  },
+  {
+    id: 'freeze-floor',
+    title: 'A shutter speed too slow for what moves',
+    severity: 'problem',
+    cost: 900,
+    needs: ['§8'],
+    reasonSilences: true,
+    run: (input) => (input.side === 'stills' ? situatedIn(input).flatMap((one) => tooSlow(input, one)) : []),
+  },
+  {
+    id: 'light-out-of-reach',
+    title: 'Light that automatic ISO cannot meet',
+    severity: 'problem',
+    cost: 900,
+    needs: ['§8'],
+    reasonSilences: true,
+    run: (input) => situatedIn(input).flatMap((one) => outOfReach(input, one)),
+  },
+]
+
+/** A situation with what is said of it, and the state it is shot in: that of its bank, or base. */
+interface Situated {
+  readonly situation: string
+  readonly name: string
+  readonly work: Work
+  readonly state: ResolvedContext
+}
+
+function situatedIn({ model, plan, side, states }: CheckInput): Situated[] {
+  return situationsOf(plan).flatMap((situation): Situated[] => {
+    if (situationSide(model, plan, situation) !== side) return []
+    const slot = situationSlot(plan, situation)
+    const shot = states.filter(({ bank, context }) =>
+      slot ? context.banks[slot.family] === slot.slot : bank === noBank,
+    )
+    // A lens that says its aperture tells more than one that does not.
+    const state = shot.find(({ context }) => context.lens.contacts) ?? shot[0]
+    if (!state) return []
+    return [{ situation, name: situationName(plan, situation), work: workOf(plan, situation), state }]
+  })
+}
+
+/** What some work asks of a setting: which values do not suit it, what would, and why. */
+interface WorkRule {
+  readonly id: string
+  readonly means: string
+  readonly side?: 'stills' | 'motion'
+  /** Whether the work asks for it; other values of the state may have a say. */
+  asks(work: Work, value: (means: string) => Value | undefined): boolean
+  /** Whether a value does not suit; `work` for what depends on it. */
+  isWrong(value: Value, work: Work): boolean
+  /** Values that suit, the best first; the first that the body has is offered. */
+  wants(work: Work): readonly Value[]
+  because(work: Work): string
+  /** Owners who gave this answer know it, and want it so. */
+  readonly unless?: { readonly question: string; readonly school: string }
+}
+
+const moving: ReadonlySet<string | undefined> = new Set(['walking', 'running', 'fastest'])
+
+/** The subjects that detection is told of, by what the work names. */
+const subjects: Readonly<Record<string, readonly string[]>> = {
+  people: ['people'],
+  animals: ['animals', 'pets', 'horses'],
+  birds: ['birds', 'animals'],
+  vehicles: ['vehicles', 'cars'],
+}
+
+/** What a kind of file or compression asks of the software. */
+const openedBy: Readonly<Record<string, string>> = {
+  exact: 'lossless',
+  lossy: 'lossy',
+  light: 'lossy',
+  open: 'uncompressed',
+  every: 'all-intra',
+  group: 'long-gop',
+  groups: 'long-gop',
+  ten: 'ten-bit',
+}
+
+const isOpened = (value: Value, { opens = [] }: Work) => {
+  const asked = openedBy[String(value)]
+  return asked === undefined || opens.includes(asked)
+}
+
+/** Values in the order of `openedBy` that the software opens. */
+const opened = (work: Work) => Object.keys(openedBy).filter((value) => isOpened(value, work))
+
+/** The table of what work asks; adding one is adding a row with its test. */
+export const workRules: readonly WorkRule[] = [
+  {
+    id: 'single-af',
+    means: 'focus.mode',
+    asks: ({ movement }) => moving.has(movement),
+    isWrong: (value) => value === 'once',
+    wants: () => ['follow'],
+    because: () =>
+      'Single AF stops where it found the subject: who moves is out of focus when the shutter opens.',
+  },
+  {
+    id: 'program-for-action',
+    means: 'exposure.mode',
+    side: 'stills',
+    asks: ({ movement, blur }) => moving.has(movement) && blur !== 'wanted',
+    isWrong: (value) => value === 'full-auto',
+    wants: () => ['shutter-first', 'manual'],
+    because: () => 'In Program the camera chooses a shutter speed without knowing that something moves.',
+  },
+  {
+    id: 'heard-shutter',
+    means: 'shutter.kind',
+    side: 'stills',
+    asks: ({ silence, flash }, value) =>
+      silence === 'needed' && flash !== 'used' && value('shutter.silentMode') !== true,
+    isWrong: (value) => value !== 'silent',
+    wants: () => ['silent'],
+    because: () => 'It has to be silent, and this shutter is heard in every pause.',
+  },
+  {
+    id: 'heard-beep',
+    means: 'body.sounds',
+    asks: ({ silence }, value) => silence === 'needed' && value('shutter.silentMode') !== true,
+    isWrong: (value) => value === true,
+    wants: () => [false],
+    because: () => 'It has to be silent, and the camera beeps.',
+  },
+  {
+    id: 'played-shutter',
+    means: 'shutter.sound',
+    side: 'stills',
+    asks: ({ silence }, value) =>
+      silence === 'needed' && value('shutter.kind') === 'silent' && value('shutter.silentMode') !== true,
+    isWrong: (value) => value !== 'off' && value !== false,
+    wants: () => ['off', false],
+    because: () => 'It has to be silent, and the camera plays the sound of a shutter.',
+  },
+  {
+    id: 'film-auto-balance',
+    means: 'colour.balanceMode',
+    side: 'motion',
+    asks: () => true,
+    isWrong: (value) => value === 'auto',
+    wants: () => ['kelvin', 'lamp', 'day'],
+    because: () => 'Automatic white balance drifts within a take, and two takes do not match.',
+    unless: { question: 'balance-way', school: 'auto' },
+  },
+  {
+    id: 'painted-faces',
+    means: 'focus.detection',
+    asks: ({ subject }) => subject === 'puppets',
+    isWrong: (value) => value === true,
+    wants: () => [false],
+    because: () =>
+      'Painted faces fool face detection: it jumps to a mask, and leaves the hand that is meant.',
+    unless: { question: 'detection-always', school: 'always' },
+  },
+  {
+    id: 'other-subject',
+    means: 'focus.detectionSubject',
+    asks: ({ subject = '' }, value) => subject in subjects && value('focus.detection') === true,
+    isWrong: (value, { subject = '' }) => !(subjects[subject] ?? []).includes(String(value)),
+    wants: ({ subject = '' }) => subjects[subject] ?? [],
+    because: ({ subject = '' }) =>
+      `The subject is ${workWord('subject', subject).toLowerCase()}, and detection looks for something else: the wrong subject is worse than none.`,
+  },
+  {
+    id: 'steadied-on-support',
+    means: 'stabiliser.mode',
+    asks: ({ camera }) => camera === 'tripod',
+    isWrong: (value) => value !== 'off' && value !== false,
+    wants: () => ['off', false],
+    because: () => 'On a support there is nothing to steady, and the stabiliser drifts.',
+    unless: { question: 'stabiliser-use', school: 'on' },
+  },
+  {
+    id: 'flash-without',
+    means: 'flash.mode',
+    side: 'stills',
+    asks: ({ flash }) => flash === 'used',
+    isWrong: (value) => value === 'off',
+    wants: () => ['fill'],
+    because: () => 'A flash is used, and here it does not fire.',
+  },
+  {
+    id: 'flash-with-electronic',
+    means: 'shutter.kind',
+    side: 'stills',
+    asks: ({ flash }) => flash === 'used',
+    isWrong: (value) => value === 'silent',
+    wants: () => ['first', 'curtain'],
+    because: () => 'A flash is used, and it does not go with the electronic shutter.',
+  },
+  {
+    id: 'slanted-pan',
+    means: 'shutter.kind',
+    side: 'stills',
+    asks: ({ camera, silence }) => camera === 'panning' && silence !== 'needed',
+    isWrong: (value) => value === 'silent',
+    wants: () => ['curtain', 'first'],
+    because: () => 'The electronic shutter reads line by line: in a pan what is upright leans.',
+  },
+  {
+    id: 'other-space',
+    means: 'colour.space',
+    side: 'stills',
+    asks: ({ space }, value) => space !== undefined && value('image.kind') !== 'raw',
+    isWrong: (value, { space }) => value !== space,
+    wants: ({ space }) => (space === undefined ? [] : [space]),
+    because: () => 'The processed files are to be delivered in another colour space.',
+  },
+  {
+    id: 'raw-not-opened',
+    means: 'image.rawKind',
+    side: 'stills',
+    asks: ({ opens }, value) => opens !== undefined && value('image.kind') !== 'finished',
+    isWrong: (value, work) => !isOpened(value, work),
+    wants: opened,
+    because: () => 'Your software does not open this kind of RAW file, as you say.',
+  },
+  {
+    id: 'film-not-opened',
+    means: 'movie.compression',
+    side: 'motion',
+    asks: ({ opens }) => opens !== undefined,
+    isWrong: (value, work) => !isOpened(value, work),
+    wants: opened,
+    because: () => 'Your software does not open this compression, as you say.',
+  },
+  {
+    id: 'bits-not-opened',
+    means: 'movie.bits',
+    side: 'motion',
+    asks: ({ opens }) => opens !== undefined,
+    isWrong: (value, work) => !isOpened(value, work),
+    wants: () => ['eight'],
+    because: () => 'Your software does not open 10-bit film, as you say.',
+  },
+]
+
+function workWord(fact: string, choice: string): string {
+  return workFact(fact)?.choices.find(({ id }) => id === choice)?.name ?? choice
+}
+
+function against(input: CheckInput, { name, work, state }: Situated, rule: WorkRule): CheckResult[] {
+  const { model, plan, side } = input
+  if (rule.side !== undefined && rule.side !== side) return []
+  const resolved = valueMeaning(model, state.resolution, rule.means)
+  const value = (means: string) => valueMeaning(model, state.resolution, means)?.value
+  if (!resolved || !rule.asks(work, value) || !rule.isWrong(resolved.value, work)) return []
+  // What does nothing here does no harm either.
+  if (resolved.remarks.some(({ kind, truth }) => kind === 'ineffective' && truth === 'yes')) return []
+  const { unless } = rule
+  if (unless && schoolFor(plan, unless.question, side) === unless.school) return []
+  const { setting } = resolved
+  const wanted = rule.wants(work).find((one) => checkValue(setting.domain, one, setting.id).ok)
+  return [
+    {
+      title: `${name}: ${setting.label} is ${showValue(setting.domain, resolved.value)}`,
+      reason: `${rule.because(work)}${wanted === undefined ? ` This body has nothing that suits.` : ''}`,
+      row: rowOf(model, plan, side, resolved),
+      rule: rule.id,
+      mends: wanted === undefined ? [] : [mendWith(input, resolved, wanted)],
+      seenIn: state,
+    },
+  ]
+}
+
+function mendWith({ model, plan, side }: CheckInput, resolved: ResolvedSetting, value: Value) {
+  const row = rowOf(model, plan, side, resolved)
+  const words = showValue(resolved.setting.domain, value)
+  return quickFix(plan, `Set ${resolved.setting.label} to ${words}`, 'against-work', { [row]: value })
+}
+
+/** The slowest shutter speed that freezes what moves, in seconds; null where nothing has to be frozen, or nobody says. */
+export function freezeFloor({ movement, blur }: Work): number | null {
+  if (movement === undefined || blur === 'wanted') return null
+  const [seconds = 0] = workFact('movement')?.choices.find(({ id }) => id === movement)?.amount ?? []
+  return seconds === 0 ? null : seconds
+}
+
+/**
+ * A shutter speed of the owner's, or the slowest that automatic ISO accepts where the camera chooses the time, against the
+ * floor of what moves; a third of a stop is let pass.
+ */
+function tooSlow(input: CheckInput, { name, work, state }: Situated): CheckResult[] {
+  const { model, plan, side } = input
+  const floor = freezeFloor(work)
+  const part = floor === null ? null : shutterIn(model, state.resolution)
+  if (floor === null || !part) return []
+  const limit =
+    part.by === 'camera' && isoIn(model, state.resolution)?.by === 'camera'
+      ? valueMeaning(model, state.resolution, 'exposure.minimumShutter')
+      : undefined
+  const slowest = part.by === 'owner' ? part.resolved : limit
+  const step = stepOf('shutter', slowest?.value)
+  if (!slowest || !step || Math.log2(step.amount / floor) < 0.34) return []
+  const wanted = stepFor(slowest.setting, floor)
+  const moves = workWord('movement', work.movement ?? '').toLowerCase()
+  return [
+    {
+      title: `${name}: ${part.by === 'owner' ? step.mark : `${slowest.setting.label} ${step.mark}`} is too slow`,
+      reason: `What moves (${moves}) is frozen from about ${showSeconds(floor)} on; ${step.mark} is ${showStops(Math.log2(step.amount / floor))} slower: log2(${step.mark} ÷ ${showSeconds(floor)}).`,
+      row: rowOf(model, plan, side, slowest),
+      mends: wanted === null ? [] : [mendWith(input, slowest, wanted)],
+      seenIn: state,
+    },
+  ]
+}
+
+/** The slowest mark of a setting that is no slower than some time; null where it has none. */
+function stepFor({ domain }: Setting, seconds: number): string | null {
+  if (domain.kind !== 'ladder') return null
+  const fits = ladderSteps(domain).filter(({ amount }) => amount <= seconds * 1.05)
+  return [...fits].sort((a, b) => b.amount - a.amount)[0]?.mark ?? null
+}
+
+function showSeconds(seconds: number): string {
+  return `1/${Math.round(1 / seconds)}`
+}
+
+/**
+ * Where automatic ISO stops: in the darkest light that is said, what is missing in manual, or the shutter that results in
+ * aperture priority; needed ISO = 100 · N² / (t · 2^EV), and t = 100 · N² / (ISO · 2^EV).
+ */
+function outOfReach(input: CheckInput, { situation, name, work, state }: Situated): CheckResult[] {
+  const { model } = input
+  const { resolution } = state
+  const [dark] = work.light ?? []
+  const [aperture, shutter, iso] = [
+    apertureIn(model, resolution),
+    shutterIn(model, resolution),
+    isoIn(model, resolution),
+  ]
+  const cap = valueMeaning(model, resolution, 'exposure.isoAutoCeiling')
+  const most = stepOf('iso', cap?.value)
+  if (dark === undefined || aperture?.by !== 'owner' || iso?.by !== 'camera' || !cap || !most || !shutter)
+    return []
+  if (shutter.by === 'owner') {
+    const needed = neededIso(dark, aperture.amount, shutter.amount)
+    const missing = Math.log2(needed / most.amount)
+    if (missing < 0.34) return []
+    return [
+      lightResult(input, state, situation, cap, needed, {
+        title: `${name}: ${showStops(missing)} of light missing at EV ${dark}`,
+        reason: `${aperture.mark} and ${shutter.mark} need ISO 100 × N² ÷ (t × 2^EV) = ${Math.round(needed)} at EV ${dark}; automatic ISO stops at ${most.mark}, so the picture is ${showStops(-missing)} dark.`,
+      }),
+    ]
+  }
+  const floor = freezeFloor(work)
+  const seconds = shutterAtIso(dark, aperture.amount, most.amount)
+  if (floor === null || Math.log2(seconds / floor) < 0.34) return []
+  const needed = neededIso(dark, aperture.amount, floor)
+  return [
+    lightResult(input, state, situation, cap, needed, {
+      title: `${name}: the shutter falls to about ${showSeconds(seconds)} at EV ${dark}`,
+      reason: `At ${aperture.mark} automatic ISO reaches its ${most.mark}; then t = 100 × N² ÷ (ISO × 2^EV) = ${showSeconds(seconds)}, and what moves needs ${showSeconds(floor)}.`,
+    }),
+  ]
+}
+
+/** A finding about the light of a situation, with the ceiling that would meet it, where the body has one. */
+function lightResult(
+  input: CheckInput,
+  state: ResolvedContext,
+  situation: string,
+  cap: ResolvedSetting,
+  needed: number,
+  words: Pick<CheckResult, 'title' | 'reason'>,
+): CheckResult {
+  const { model, plan, side } = input
+  const row = rowOf(model, plan, side, cap)
+  const enough = higherStep(cap.setting, needed)
+  return {
+    ...words,
+    row: situationRow(situation, 'light'),
+    seenIn: state,
+    mends:
+      enough === null
+        ? []
+        : [quickFix(plan, `Set ${cap.setting.label} to ${enough}`, 'light-out-of-reach', { [row]: enough })],
+  }
+}
+
+/** The lowest mark of an ISO ladder that reaches an amount, a third of a stop let pass; null where none does. */
+function higherStep({ domain }: Setting, amount: number): string | null {
+  if (domain.kind !== 'ladder') return null
+  return ladderSteps(domain).find((step) => Math.log2(amount / step.amount) < 0.34)?.mark ?? null
+}
+
+/** The facts of the work of a situation of which nobody has said anything, so that nothing is checked against them. */
+export function uncheckedFacts(model: BodyModel, work: Work, side: 'stills' | 'motion'): string[] {
+  const asked: readonly (keyof Work)[] = [
+    ...(['light', 'movement', 'subject', 'camera', 'opens'] as const),
+    ...(side === 'stills' ? (['silence', 'flash', 'space'] as const) : []),
+    'lamps',
+  ]
+  return asked
+    .filter((fact) => work[fact] === undefined)
+    .filter((fact) => fact !== 'space' || settingMeaning(model, 'colour.space') !== undefined)
+}
