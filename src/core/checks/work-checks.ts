@@ -29,6 +29,7 @@ export const workChecks: readonly Check[] = [
     title: 'A value that does not suit what is shot with it',
     severity: 'problem',
     cost: 600,
+    station: 'foundation',
     needs: ['J7', '§10'],
     reasonSilences: true,
     run: (input) =>
@@ -39,6 +40,7 @@ export const workChecks: readonly Check[] = [
     title: 'A shutter speed too slow for what moves',
     severity: 'problem',
     cost: 900,
+    station: 'foundation',
     needs: ['§8'],
     reasonSilences: true,
     run: (input) => (input.side === 'stills' ? situatedIn(input).flatMap((one) => tooSlow(input, one)) : []),
@@ -48,6 +50,7 @@ export const workChecks: readonly Check[] = [
     title: 'Light that automatic ISO cannot meet',
     severity: 'problem',
     cost: 900,
+    station: 'foundation',
     needs: ['§8'],
     reasonSilences: true,
     run: (input) => situatedIn(input).flatMap((one) => outOfReach(input, one)),

@@ -66,3 +66,11 @@ export function evAtIso(aperture: number, seconds: number, iso: number): number 
 export function rounded(amount: number): string {
   return String(Math.round(amount * 10) / 10)
 }
+
+/** An exposure that a brightness comes to at an aperture and an ISO: t = 100 · N² / (ISO · 2^EV), to the nearest mark; "f/2.8, 1/60, ISO 3200". */
+export function exposureAt(ev: number, aperture: string, iso: string): string {
+  const [opening, sensitivity] = [stepOf('aperture', aperture), stepOf('iso', iso)]
+  if (!opening || !sensitivity) return `${aperture}, ${iso}`
+  const seconds = shutterAtIso(ev, opening.amount, sensitivity.amount)
+  return `${aperture}, ${nearestStep('shutter', seconds).mark}, ${iso}`
+}

@@ -43,32 +43,32 @@ subject | Subject | one | What detection has to find, or must not be fooled by.
 > animals | Animals | -
 > birds | Birds | -
 > vehicles | Vehicles | -
-> things | Things | -
+> things | Things, no faces | -
 movement | It moves | one | How fast: single AF and slow shutter speeds lose what moves.
-> still | Not at all | 0
-> posed | Hardly, posed | 0.0167
+> still | Nothing moves | 0
+> posed | Posed, hardly moving | 0.0167
 > talking | Talking, gestures | 0.008
 > walking | Walking | 0.004
 > running | Running, dancing | 0.002
 > fastest | Sport, fast hands, birds | 0.001
 blur | Movement in the picture | one | Whether it is to be frozen or may smear.
-> frozen | Frozen | -
-> either | Either | -
-> wanted | Smeared on purpose | -
+> frozen | Movement frozen | -
+> either | Movement either way | -
+> wanted | Movement smeared on purpose | -
 silence | Silence | one | Where nobody may hear the camera, the shutter and every beep count.
 > needed | Must be silent | -
 > free | May be heard | -
 flash | Flash | one | A flash does not go with an electronic shutter.
-> used | Used | -
-> none | None | -
+> used | Flash used | -
+> none | No flash | -
 camera | The camera | one | On a support the stabiliser drifts; in a pan an electronic shutter slants what is upright.
 > hand | In the hand | -
 > tripod | On a tripod or copy stand | -
 > panning | Panned, or following | -
 delivery | Delivered, pixels wide | number | What is smaller than this has to be enlarged.
 space | Colour space delivered | one | What the processed files are to be written in.
-> small | The usual one (small) | -
-> wide | Wide | -
+> small | The usual, small colour space | -
+> wide | Wide colour space | -
 opens | Your software opens | any | A file that does not open is found out in the evening.
 > lossless | RAW, lossless compressed | -
 > lossy | RAW, lossy compressed | -

@@ -29,6 +29,9 @@ describe('what is shot', () => {
     fireEvent.click(first)
     expect(needsIn(on.plan().rows)).toHaveLength(count)
     const rows = () => screen.getAllByRole('row').filter((row) => within(row).queryByRole('rowheader'))
+    // The most frequent first, the others behind “more”.
+    expect(rows()).toHaveLength(12)
+    fireEvent.click(screen.getByRole('button', { name: /^More: \d+ that come less often$/ }))
     expect(rows()).toHaveLength(count)
     expect(rows().every((row) => (row.textContent ?? '').includes('…'))).toBe(true)
     await settled()
@@ -45,6 +48,39 @@ describe('what is shot', () => {
     await user.clear(field)
     await user.type(field, 'white balance{Enter}')
     expect(needsIn(plan().rows)).toEqual([['need/own-1/colour.balanceMode', ['6']]])
+  })
+
+  it('is said in plain words, and what is not said is named as not checked', async () => {
+    const { user, table, plan } = await started()
+    expect(table.textContent).toMatch(/not checked: light, it moves/)
+    await user.selectOptions(
+      within(table).getByRole('combobox', { name: 'It moves', hidden: true }),
+      'Running, dancing',
+    )
+    await user.selectOptions(
+      within(table).getByLabelText('Light in plain words'),
+      'Dark stage, candles, EV 1 to 4',
+    )
+    expect(plan().rows).toMatchObject({
+      'situation/own-1/movement': 'running',
+      'situation/own-1/light': ['1', '4'],
+    })
+    expect(table.textContent).toMatch(/Running, dancing/)
+    expect(table.textContent).toMatch(/At its darkest about f\/2\.8, 1\/8, ISO 3200/)
+    expect(table.textContent).not.toMatch(/not checked: light/)
+  })
+
+  it('keeps no light outside what there is, and no range upside down', async () => {
+    const { user, table, plan } = await started()
+    const dark = within(table).getByLabelText('Darkest, EV')
+    await user.type(dark, '-10{Enter}')
+    expect(within(table).getByRole('alert').textContent).toBe('-6 to 18')
+    expect(plan().rows).not.toHaveProperty('situation/own-1/light')
+    await user.clear(dark)
+    await user.type(dark, '7{Enter}')
+    await user.clear(within(table).getByLabelText('Brightest, EV'))
+    await user.type(within(table).getByLabelText('Brightest, EV'), '4{Enter}')
+    expect(plan().rows).toMatchObject({ 'situation/own-1/light': ['4', '7'] })
   })
 
   it('changes how often a need comes, and what matters about it, each as one step', async () => {

@@ -33,9 +33,14 @@ export function FoundationStation() {
           <KindsOfWork known={known} />
           {known.situations.map((situation, i) =>
             i < drawn ? (
-              <SituationTable key={situation.id} situation={situation} known={known.known} />
+              <SituationTable
+                key={situation.id}
+                situation={situation}
+                known={known.known}
+                most={mostShown(known.situations.length)}
+              />
             ) : (
-              <div key={situation.id} style={{ height: heightOf(situation) }} />
+              <div key={situation.id} style={{ height: heightOf(situation, known.situations.length) }} />
             ),
           )}
         </section>
@@ -53,9 +58,14 @@ export function FoundationStation() {
   )
 }
 
+/** A dozen needs together, and at least four of each kind of work: the others stand behind “more”. */
+function mostShown(situations: number): number {
+  return Math.max(4, Math.floor(12 / Math.max(1, situations)))
+}
+
 /** About as high as its table will be, in pixels. */
-function heightOf({ needs }: Situation): number {
-  return 150 + needs.length * 56
+function heightOf({ needs }: Situation, among: number): number {
+  return 190 + Math.min(needs.length, mostShown(among)) * 56
 }
 
 function KindsOfWork({ known: { ready, start, startOwn } }: { known: FoundationKnown }) {

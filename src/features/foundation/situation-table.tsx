@@ -15,6 +15,7 @@ import { Explain } from '@/ui/explain'
 import { IconButton, Offer } from '@/ui/button'
 import { Check } from '@/ui/check'
 import { NumberField } from '@/ui/number-field'
+import { WorkFacts } from './work-facts'
 import type { QuickestWay, Situation } from './use-foundation-station'
 
 const often = [
@@ -30,12 +31,17 @@ const often = [
 export const SituationTable = memo(function SituationTable({
   situation,
   known,
+  most,
 }: {
   situation: Situation
   /** Whether the ways are known. */
   known: boolean
+  /** So many needs are shown at first, the most frequent. */
+  most: number
 }) {
   const { name, side, needs } = situation
+  const [all, setAll] = useState(false)
+  const shown = useFrequent(needs, all ? needs.length : most)
   const films = side === 'motion'
   return (
     <section
@@ -43,6 +49,7 @@ export const SituationTable = memo(function SituationTable({
       className="mt-4 border bg-sheet px-4 py-3 [contain-intrinsic-size:auto_30rem] [content-visibility:auto]"
     >
       <Head situation={situation} known={known} />
+      <WorkFacts situation={situation.id} side={side} />
       <div className="overflow-x-auto">
         <table className="mt-2 w-full min-w-160 border-collapse">
           <thead>
@@ -58,16 +65,37 @@ export const SituationTable = memo(function SituationTable({
             </tr>
           </thead>
           <tbody>
-            {needs.map(([need, reached]) => (
+            {shown.map(([need, reached]) => (
               <NeedRow key={need.what} need={need} reached={reached} films={films} />
             ))}
           </tbody>
         </table>
       </div>
+      {needs.length > shown.length && (
+        <Offer className="mt-2 mr-4 min-h-9" onClick={() => setAll(true)}>
+          More: {needs.length - shown.length} that come less often
+        </Offer>
+      )}
       <AddNeed situation={situation.id} has={needs.map(([{ what }]) => what)} />
     </section>
   )
 })
+
+/**
+ * The needs that come most often, in the order of when the table was first seen: whoever changes how often one comes does not see
+ * it jump, and what is added stands at the end.
+ */
+function useFrequent(needs: Situation['needs'], most: number): Situation['needs'] {
+  const [first] = useState(() =>
+    [...needs].sort(([a], [b]) => b.perOuting - a.perOuting).map(([{ what }]) => what),
+  )
+  const rank = ([{ what }]: Situation['needs'][number]) => {
+    const at = first.indexOf(what)
+    return at < 0 ? Infinity : at
+  }
+  const seen = [...needs].filter((need) => rank(need) < Infinity).sort((a, b) => rank(a) - rank(b))
+  return [...seen.slice(0, most), ...needs.filter((need) => rank(need) === Infinity)]
+}
 
 /** Its name, its side, what it costs an outing, and its place among the others. */
 function Head({
