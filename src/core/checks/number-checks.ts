@@ -1,6 +1,6 @@
-import { baseRow, defaultWhereabouts } from '../plan/cells'
+import { baseRow, baseValue, defaultWhereabouts } from '../plan/cells'
 import { type RowId, bankFactRow, bankRow, lensRow } from '../plan/rows'
-import { ladderSteps } from '../model/domain'
+import { ladderSteps, showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel, LensModel } from '../model/types'
 import { lampsOver, shutterAsked, type ShutterAsked } from '../banks/asked'
@@ -41,6 +41,14 @@ export const numberChecks: readonly Check[] = [
     needs: ['J35'],
     reasonSilences: true,
     run: exposureJump,
+  },
+  {
+    id: 'time-outs-in-order',
+    title: 'A time-out that never comes, because another comes first',
+    severity: 'tidies',
+    needs: ['§8'],
+    reasonSilences: true,
+    run: timeOuts,
   },
   {
     id: 'typed-focal',
@@ -155,6 +163,52 @@ function exposureJump({ model, states: situated }: CheckInput): CheckResult[] {
         reason: `${parts.join('; ')}. Together ${showStops(jump.stops)}.`,
         row: bankFactRow(slot.family, slot.slot, 'side'),
         seenIn: one,
+      },
+    ]
+  })
+}
+
+/** What goes to sleep first comes first: the meter, then the screen, then the camera; each with its seconds a unit. */
+const timeOutOrder = [
+  { means: 'exposure.meterTimer', seconds: 1 },
+  { means: 'power.screenOff', seconds: 60 },
+  { means: 'power.sleep', seconds: 60 },
+] as const
+
+/** Time-outs that the plan sets so that a later one comes before an earlier: the earlier never comes. */
+function timeOuts({ model, plan, side, first }: CheckInput): CheckResult[] {
+  if (!first) return []
+  const all = timeOutOrder.flatMap(({ means, seconds }) => {
+    const setting = settingMeaning(model, means)
+    if (setting?.domain.kind !== 'number') return []
+    const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
+    const value = baseValue(model, plan.rows, setting, side)
+    return typeof value === 'number' ? [{ setting, row, value, seconds, domain: setting.domain }] : []
+  })
+  return all.flatMap((early, i): CheckResult[] => {
+    const late = all[i + 1]
+    if (!late || early.value * early.seconds <= late.value * late.seconds) return []
+    if (![early, late].some(({ row }) => Object.hasOwn(plan.rows, row))) return []
+    const { from, to, step } = late.domain
+    const enough = from + Math.ceil((early.value * early.seconds) / late.seconds / step - from / step) * step
+    return [
+      {
+        title: `${early.setting.label} (${showValue(early.domain, early.value)}) never comes: ${late.setting.label} is ${showValue(late.domain, late.value)}`,
+        reason: `${late.setting.label} comes first, and then nothing of the other is left to switch off. In order: ${all.map(({ setting }) => setting.label).join(', then ')}.`,
+        row: late.row,
+        mends:
+          enough <= to
+            ? [
+                quickFix(
+                  plan,
+                  `Set ${late.setting.label} to ${showValue(late.domain, enough)}`,
+                  'time-outs-in-order',
+                  {
+                    [late.row]: enough,
+                  },
+                ),
+              ]
+            : [],
       },
     ]
   })

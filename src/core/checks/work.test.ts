@@ -9,6 +9,7 @@ import type { BodyModel } from '../model/types'
 import { baseRow, defaultWhereabouts } from '../plan/cells'
 import { parsePlan, type Plan } from '../plan/plan'
 import { mayPulse, situationSlot, workOf, type Work } from '../plan/situations'
+import { situationRow } from '../plan/rows'
 import { applyStep } from '../plan/step'
 import { must } from '../result'
 import { workTable } from '../vocabulary/work'
@@ -44,12 +45,13 @@ function planFor(
   work: Work,
   base: Readonly<Record<string, unknown>> = {},
 ): Plan {
-  const facts = Object.entries(work).map(([fact, value]) => [`situation/one/${fact}`, value])
-  const values = Object.entries(base).flatMap(([means, value]) => {
+  const rows: Record<string, unknown> = { [situationRow('one', 'side')]: side }
+  for (const [fact, value] of Object.entries(work)) rows[situationRow('one', fact)] = value
+  for (const [means, value] of Object.entries(base)) {
     const setting = lookup(model).byMeaning.get(means)
-    return setting ? [[baseRow({}, setting, defaultWhereabouts(model, side)), value]] : []
-  })
-  return must(parsePlan(model, { 'situation/one/side': side, ...Object.fromEntries([...facts, ...values]) }))
+    if (setting) rows[baseRow({}, setting, defaultWhereabouts(model, side))] = value
+  }
+  return must(parsePlan(model, rows))
 }
 
 const ofWork = (model: BodyModel, plan: Plan, rule?: string): Finding[] =>
@@ -266,12 +268,13 @@ describe('what is said of the work', () => {
   })
 
   it('names values of the models: each that a rule wants is one of some model', () => {
-    for (const { means, wants } of workRules) {
+    for (const rule of workRules) {
+      const { means } = rule
       const values = models.flatMap((model) => {
         const setting = lookup(model).byMeaning.get(means)
         return setting ? (valuesOf(setting.domain) ?? []) : []
       })
-      const all = wants({ subject: 'animals', space: 'wide', opens: ['lossless', 'all-intra'] })
+      const all = rule.wants({ subject: 'animals', space: 'wide', opens: ['lossless', 'all-intra'] })
       expect([means, all.some((one) => values.includes(one))]).toEqual([means, true])
     }
   })

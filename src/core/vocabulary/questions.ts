@@ -196,6 +196,56 @@ stabiliser-use | Is the stabiliser on?
 pad-at-eye | Does the screen move the point at the finder?
 > pad | It does
 > nose | It does not
+long-noise | Is a dark frame taken after long exposures?
+> on | Taken
+> off | Not taken
+colour-space | Which colour space do processed files have?
+> small | The usual, small one
+> wide | The wide one
+point-lock | Is the AF point locked?
+> locked | Locked
+> moved | Moved freely
+shadow-lift | Are shadows lifted in the camera?
+> none | Left alone
+> lifted | Lifted
+drive-way | Single frames or bursts?
+> single | Single frames
+> burst | Bursts
+focus-help | Focus guide or peaking?
+> guide | The guide
+> peaking | Peaking, always
+> on-key | Peaking, on a key
+> neither | Neither
+metering-pattern | What does the meter weigh?
+> whole | The whole frame
+> centre | The centre
+> spot | A spot
+> highlights | The highlights
+review | Is each picture shown after it is taken?
+> shown | Shown
+> off | Not shown
+finder-exposure | Does the finder show the exposure?
+> shown | It does
+> bright | It is bright whatever is set
+finder-look | Which look does the finder show?
+> planned | That of the processed files
+> neutral | A neutral one
+wheel-neighbours | What is on the tilts beside a wheel that is turned?
+> empty | Nothing
+> used | Functions, too
+distortion | Does the camera correct distortion?
+> corrected | It does
+> left | It is left
+display-clutter | How many display pages are there?
+> few | Few
+> many | Many
+exposure-bias | Is exposure biased from what the meter says?
+> metered | As metered
+> darker | Darker, for the highlights
+> brighter | Brighter, for clean shadows
+manual-switch | How is manual focus reached?
+> toggled | A key changes to it and back
+> held | For as long as a key is held
 `
 
 /** Every question the product supports, with the names of all its sides; what they hold stands in `schools.ts`. */

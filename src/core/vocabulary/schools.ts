@@ -1,4 +1,5 @@
 import { questionCalled, type Question } from './questions'
+import { subjectOf } from './subjects'
 import { blocksOf } from './text-table'
 import type { Value } from './values'
 
@@ -220,6 +221,56 @@ stabiliser-use | stabiliser.mode
 pad-at-eye | focus.touchPad
 > pad | The thumb glides, and no stick is quicker. | focus.touchPad=true
 > nose | A nose moves nothing that is off. | focus.touchPad=false
+long-noise | exposure.longNoise
+> on | A long exposure without hot pixels, and nothing to do about it later. | exposure.longNoise=true
+> off | The camera is free for the next picture at once; a dark frame can be taken once, by hand. | exposure.longNoise=false
+colour-space | colour.space
+> small | Every screen and every printer shows it right. | colour.space=small
+> wide | Strong colours are kept for who can print them. | colour.space=wide
+point-lock | focus.pointLock
+> locked | It is where you left it, whatever brushes the stick. | focus.pointLock=true
+> moved | The picture decides, and the thumb follows. | focus.pointLock=false
+shadow-lift | image.shadowLift
+> none | Finder and histogram tell what the sensor gets. | image.shadowLift=none
+> lifted | A processed picture can be sent as it is. | image.shadowLift!=none
+drive-way | drive.mode
+> single | One press, one picture: you chose the moment. | drive.mode=single
+> burst | The moment is between two of them, and you choose it later. | drive.mode=burst
+focus-help | focus.guide focus.peaking
+> guide | It says which way to turn, and lies over nothing. | focus.guide=true focus.peaking=false
+> peaking | The plane is seen as it moves. | focus.peaking=true
+> on-key | The picture is clear until you ask. | focus.peaking=false +focus.togglePeaking
+> neither | The magnifier says more than either. | focus.guide=false focus.peaking=false
+metering-pattern | exposure.metering
+> whole | It has seen more scenes than you have. | exposure.metering=whole
+> centre | It does the same every time: you learn what to add. | exposure.metering=centre
+> spot | You say what is grey, and the rest falls into its place. | exposure.metering=spot
+> highlights | What is lit is kept, on a stage above all. | exposure.metering=bright
+review | display.review
+> shown | You see at once what went wrong. | display.review!=off
+> off | The eye stays on what happens next, and nothing lights up in the dark. | display.review=off
+finder-exposure | exposure.preview
+> shown | What you see is what you get. | exposure.preview=true
+> bright | You can compose by flash, and in the dark; the meter says the rest. | exposure.preview=false
+finder-look | assist.neutralView
+> planned | The finished picture is judged as it is made. | assist.neutralView=false
+> neutral | It is near to what RAW holds, whatever look is set. | assist.neutralView=true
+wheel-neighbours | -
+> empty | A wheel that is turned is tilted by mistake; what is empty does nothing. | -
+> used | Four functions more under the thumb that is there anyway. | -
+distortion | image.distortion image.lensCorrection
+> corrected | Straight lines are straight in what you send. | image.distortion=true image.lensCorrection>middle
+> left | Nothing is cut off, and the software does it better. | image.distortion=false image.lensCorrection<middle
+display-clutter | display.pages
+> few | The picture, and one page that says everything. | display.pages<middle
+> many | Each page says one thing. | display.pages>middle
+exposure-bias | exposure.compensation
+> metered | The meter is right; you change it when it is not. | -
+> darker | What is white stays white; shadows can be lifted. | -
+> brighter | Shadows are clean; watch the highlights. | -
+manual-switch | focus.mode
+> toggled | Both hands are free for the ring. | +focus.flipMode
+> held | It is back to autofocus when you let go: nothing to forget. | +focus.flipModeHold
 `
 
 /** Every dispute the product supports, with all its sides. */
@@ -234,6 +285,22 @@ export const disputes: readonly Dispute[] = blocksOf(text, 2, 3).map(
     }
   },
 )
+
+/** The subjects of questions that are decided on no setting. */
+const ofSubject: Readonly<Record<string, string>> = {
+  'iso-dial': 'controls',
+  'keys-number': 'controls',
+  'function-menu-use': 'controls',
+  'wheel-neighbours': 'controls',
+}
+
+/** What owners differ in about a subject: decided on a setting of it, or belonging to it. */
+export function disputesOf(subject: string): Dispute[] {
+  return disputes.filter(
+    ({ id, settings }) =>
+      ofSubject[id] === subject || settings.some((means) => subjectOf(means)?.id === subject),
+  )
+}
 
 /** The dispute of that id; undefined where there is none. */
 export function disputeCalled(id: string): Dispute | undefined {

@@ -167,7 +167,7 @@ function PageHead({ page, known: { lines, standings, say } }: { page: string; kn
             onClick={() => say(open, 'left')}
             aria-label={`Leave the ${open.length} of ${page} as delivered`}
           >
-            Leave the {open.length} as delivered
+            {open.length === 1 ? 'Leave it' : `Leave the ${open.length}`} as delivered
           </Offer>
           <Offer
             onClick={() => say(open, 'not-mine')}

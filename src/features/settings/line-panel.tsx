@@ -22,6 +22,7 @@ import { stateWords, type Standing } from '@/core/settings/standing'
 import { cellWords } from '@/core/settings/words'
 import { commonSettings } from '@/core/vocabulary/catalogue'
 import type { Touches } from '@/core/vocabulary/common'
+import { subjects } from '@/core/vocabulary/subjects'
 import type { Value } from '@/core/vocabulary/values'
 import { FindingList, SettingLabel, useAnswer, useDesk, usePlan } from '@/features/desk'
 import { Offer } from '@/ui/button'
@@ -31,6 +32,7 @@ import { LineNotes } from './line-notes'
 import type { SettingsKnown } from './use-settings-station'
 import { ValueBox } from './value-box'
 
+const SubjectQuestions = later(() => import('./line-questions').then((one) => one.SubjectQuestions))
 const LineQuestions = later(() => import('./line-questions').then((one) => one.LineQuestions))
 
 /** The line in hand: what it is, its value in every place, what is said of it, what follows, and what owners think. */
@@ -76,7 +78,9 @@ export function LinePanel({ known, onBack }: { known: SettingsKnown; onBack: (fr
   )
 }
 
-function NothingInHand({ known: { counts, all, goToOpen } }: { known: SettingsKnown }) {
+function NothingInHand({ known: { counts, all, goToOpen, narrowing } }: { known: SettingsKnown }) {
+  const subject = subjects.find(({ id }) => id === narrowing.subject)
+  if (subject) return <SubjectQuestions key={subject.id} subject={subject} />
   return (
     <section aria-label="No line in hand" className="grid gap-2 border bg-sheet px-4 py-3">
       <h2 className="font-head text-lead font-semibold">Every line, once</h2>

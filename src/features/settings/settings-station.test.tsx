@@ -150,10 +150,23 @@ describe('finding a line', () => {
   it('goes by subject, with what is decided there', async () => {
     const { user } = await opened()
     await user.selectOptions(screen.getByLabelText('Subject'), 'Sound')
-    expect(screen.getByText(/Level, limiter, filters/)).toBeTruthy()
+    const asked = await screen.findByRole('region', { name: 'Sound' })
+    expect(asked.textContent).toMatch(/Level, limiter, filters/)
     const shown = [...document.querySelectorAll<HTMLElement>('[data-line]')].map((one) => one.dataset.line)
     expect(shown.length).toBeGreaterThan(3)
     expect(shown.every((id) => id?.startsWith('audio.'))).toBe(true)
+  })
+
+  it('asks there what owners answer differently, and what an answer still wants done', async () => {
+    const { user, rows } = await opened()
+    await user.selectOptions(screen.getByLabelText('Subject'), 'Display pages')
+    const asked = await screen.findByRole('region', { name: 'Display pages' })
+    await user.click(within(asked).getByText('Is each picture shown after it is taken?'))
+    await user.click(within(asked).getByRole('radio', { name: /^Not shown\./ }))
+    expect(rows()['school/review']).toBe('off')
+    await settled()
+    await user.click(await within(asked).findByRole('button', { name: /^Set Off/i }))
+    expect(Object.entries(rows())).toContainEqual(['base/display.review', 'off'])
   })
 
   it('leads from the place behind the # of the address to the line', async () => {

@@ -73,6 +73,7 @@ function press(known: SettingsKnown, event: KeyboardEvent<HTMLElement>): void {
     n: () => known.sayAndGoOn('not-mine'),
     u: () => known.inHand !== null && known.say([known.inHand], null),
     j: known.goToOpen,
+    Escape: () => known.take(null),
     '/': () => goTo(list, 'input[type=search]'),
   }
   const act = acts[event.key.length === 1 ? event.key.toLowerCase() : event.key]
@@ -147,7 +148,6 @@ function Head({ known }: { known: SettingsKnown }) {
         <Only known={known} />
       </div>
       <States known={known} />
-      <Subject subject={narrowing.subject} />
     </header>
   )
 }
@@ -219,9 +219,4 @@ function States({ known: { counts, all, narrowing, narrow } }: { known: Settings
       )}
     </div>
   )
-}
-
-function Subject({ subject }: { subject: string }) {
-  const found = subjects.find(({ id }) => id === subject)
-  return found ? <p className="text-silt">{found.purpose}</p> : null
 }

@@ -96,7 +96,11 @@ export function useSettingsStation() {
     model,
     planId,
     narrowing,
-    narrow: (change: Partial<Narrowing>) => setNarrowing((now) => ({ ...now, ...change })),
+    narrow: (change: Partial<Narrowing>) => {
+      setNarrowing((now) => ({ ...now, ...change }))
+      // What a subject asks stands where the line in hand would.
+      if (change.subject !== undefined) setInHand(null)
+    },
     lines,
     counts: countedStates(model, plan),
     all: settingLines(model).length,
