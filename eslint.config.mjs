@@ -64,7 +64,7 @@ const coreZones = coreFolders.map((folder) => ({
 
 /** How the id of a row of a plan begins. */
 const rowHeads =
-  'base|share|line|key|bank|pair|position|grid|own|hold|lens|body|situation|need|owner|school|intent|accept|forbid|why|sure|source|priority|decidedOn|risk|picture|lock'
+  'base|share|line|key|bank|pair|position|grid|own|hold|lens|body|situation|need|owner|habit|school|intent|accept|forbid|why|who|sure|source|priority|decidedOn|risk|picture|lock'
 const takesApart = '/^(split|slice|startsWith|endsWith|includes|indexOf|lastIndexOf|replace)$/'
 const rowIdsAreMadeThere = [
   {

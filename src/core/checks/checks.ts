@@ -18,6 +18,7 @@ import { intentChecks } from './intent-checks'
 import { keyChecks } from './key-checks'
 import { menuChecks } from './menu-checks'
 import { numberChecks } from './number-checks'
+import { ownerChecks } from './owner-checks'
 import { reachChecks } from './reach-checks'
 import { schoolChecks } from './school-checks'
 import { valueChecks } from './value-checks'
@@ -37,6 +38,7 @@ export const checks: readonly Check[] = [
   ...reachChecks,
   ...schoolChecks,
   ...workChecks,
+  ...ownerChecks,
   ...bodyChecks,
 ]
 

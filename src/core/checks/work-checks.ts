@@ -1,3 +1,4 @@
+import { anyLens } from '../model/any-lens'
 import { checkValue, ladderSteps, showValue } from '../model/domain'
 import type { BodyModel, Setting } from '../model/types'
 import { neededIso, shutterAtIso } from '../numbers/light'
@@ -11,7 +12,8 @@ import {
   type Work,
 } from '../plan/situations'
 import { schoolFor } from '../plan/schools'
-import { situationRow } from '../plan/rows'
+import type { Plan } from '../plan/plan'
+import { freezeFacts, ownerRow, rowValue, situationRow } from '../plan/rows'
 import { noBank } from '../resolve/context'
 import { apertureIn, isoIn, shutterIn } from '../resolve/exposure'
 import { valueMeaning } from '../resolve/meaning'
@@ -44,6 +46,16 @@ export const workChecks: readonly Check[] = [
     needs: ['§8'],
     reasonSilences: true,
     run: (input) => (input.side === 'stills' ? situatedIn(input).flatMap((one) => tooSlow(input, one)) : []),
+  },
+  {
+    id: 'shaken',
+    title: 'A shutter speed too slow to hold by hand',
+    severity: 'problem',
+    cost: 600,
+    station: 'foundation',
+    needs: ['§8'],
+    reasonSilences: true,
+    run: (input) => (input.side === 'stills' ? situatedIn(input).flatMap((one) => shaken(input, one)) : []),
   },
   {
     id: 'light-out-of-reach',
@@ -310,9 +322,13 @@ function mendWith({ model, plan, side }: CheckInput, resolved: ResolvedSetting, 
   return quickFix(plan, `Set ${resolved.setting.label} to ${words}`, 'against-work', { [row]: value })
 }
 
-/** The slowest shutter speed that freezes what moves, in seconds; null where nothing has to be frozen, or nobody says. */
-export function freezeFloor({ movement, blur }: Work): number | null {
+/** The slowest shutter speed that freezes what moves, in seconds; the owner's own where there is one; null where nothing has to be frozen, or nobody says. */
+export function freezeFloor({ movement, blur }: Work, plan: Plan | null = null): number | null {
   if (movement === undefined || blur === 'wanted') return null
+  const facts = Object.keys(freezeFacts) as (keyof typeof freezeFacts)[]
+  const fact = facts.find((one) => freezeFacts[one] === movement)
+  const own = plan && fact ? rowValue(plan.rows, ownerRow(fact)) : null
+  if (typeof own === 'number') return 1 / own
   const [seconds = 0] = workFact('movement')?.choices.find(({ id }) => id === movement)?.amount ?? []
   return seconds === 0 ? null : seconds
 }
@@ -323,22 +339,60 @@ export function freezeFloor({ movement, blur }: Work): number | null {
  */
 function tooSlow(input: CheckInput, { name, work, state }: Situated): CheckResult[] {
   const { model, plan, side } = input
-  const floor = freezeFloor(work)
-  const part = floor === null ? null : shutterIn(model, state.resolution)
-  if (floor === null || !part) return []
-  const limit =
-    part.by === 'camera' && isoIn(model, state.resolution)?.by === 'camera'
-      ? valueMeaning(model, state.resolution, 'exposure.minimumShutter')
-      : undefined
-  const slowest = part.by === 'owner' ? part.resolved : limit
-  const step = stepOf('shutter', slowest?.value)
-  if (!slowest || !step || Math.log2(step.amount / floor) < 0.34) return []
+  const floor = freezeFloor(work, plan)
+  const found = slowestIn(model, state)
+  if (floor === null || !found || Math.log2(found.step.amount / floor) < 0.34) return []
+  const { slowest, step, isOwn } = found
   const wanted = stepFor(slowest.setting, floor)
   const moves = workWord('movement', work.movement ?? '').toLowerCase()
   return [
     {
-      title: `${name}: ${part.by === 'owner' ? step.mark : `${slowest.setting.label} ${step.mark}`} is too slow`,
+      title: `${name}: ${isOwn ? step.mark : `${slowest.setting.label} ${step.mark}`} is too slow`,
       reason: `What moves (${moves}) is frozen from about ${showSeconds(floor)} on; ${step.mark} is ${showStops(Math.log2(step.amount / floor))} slower: log2(${step.mark} ÷ ${showSeconds(floor)}).`,
+      row: rowOf(model, plan, side, slowest),
+      mends: wanted === null ? [] : [mendWith(input, slowest, wanted)],
+      seenIn: state,
+    },
+  ]
+}
+
+/** The slowest shutter speed of a state: the owner's, or where the camera chooses it, the slowest that automatic ISO accepts. */
+function slowestIn(model: BodyModel, { resolution }: ResolvedContext) {
+  const part = shutterIn(model, resolution)
+  const isOwn = part?.by === 'owner'
+  const limit =
+    part?.by === 'camera' && isoIn(model, resolution)?.by === 'camera'
+      ? valueMeaning(model, resolution, 'exposure.minimumShutter')
+      : undefined
+  const slowest = isOwn ? part.resolved : limit
+  const step = stepOf('shutter', slowest?.value)
+  return slowest && step ? { slowest, step, isOwn } : null
+}
+
+/**
+ * A shutter speed against what is held by hand: 1 / focal length, the long end of a zoom, times 2 for each stop that the owner
+ * holds with the stabiliser on.
+ */
+function shaken(input: CheckInput, { name, work, state }: Situated): CheckResult[] {
+  const { model, plan, side } = input
+  const { id, focalMm } = state.context.lens
+  const [, focal] = focalMm
+  // Which focal length a lens has that nobody named, nobody knows.
+  const found = work.camera === 'hand' && id !== anyLens.id ? slowestIn(model, state) : null
+  if (!found) return []
+  const own = rowValue(plan.rows, ownerRow('handheldStops'))
+  const steadied = valueMeaning(model, state.resolution, 'stabiliser.mode')?.value
+  const isSteadied = steadied !== undefined && steadied !== 'off' && steadied !== false
+  const stops = isSteadied && typeof own === 'number' ? own : 0
+  const floor = 2 ** stops / focal
+  const { slowest, step, isOwn } = found
+  if (Math.log2(step.amount / floor) < 0.34) return []
+  const wanted = stepFor(slowest.setting, floor)
+  const held = stops > 0 ? `, times 2^${stops} with the stabiliser` : ''
+  return [
+    {
+      title: `${name}: ${isOwn ? step.mark : `${slowest.setting.label} ${step.mark}`} is too slow by hand at ${focal} mm`,
+      reason: `By hand about 1 ÷ focal length holds: 1/${focal} s${held}. ${step.mark} is ${showStops(Math.log2(step.amount / floor))} slower.`,
       row: rowOf(model, plan, side, slowest),
       mends: wanted === null ? [] : [mendWith(input, slowest, wanted)],
       seenIn: state,
@@ -385,7 +439,7 @@ function outOfReach(input: CheckInput, { situation, name, work, state }: Situate
       }),
     ]
   }
-  const floor = freezeFloor(work)
+  const floor = freezeFloor(work, input.plan)
   const seconds = shutterAtIso(dark, aperture.amount, most.amount)
   if (floor === null || Math.log2(seconds / floor) < 0.34) return []
   const needed = neededIso(dark, aperture.amount, floor)

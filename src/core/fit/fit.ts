@@ -112,7 +112,10 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
     case 'school':
     case 'need':
     case 'owner':
+    case 'habit':
+      return { to: id, value, changes: null }
     case 'situation':
+      if (row.fact === 'bank') return { absent: 'Which bank it is shot with is said anew there.' }
       return { to: id, value, changes: null }
     case 'accept':
       return { absent: 'The checks are asked anew there.' }

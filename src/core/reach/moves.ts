@@ -1,7 +1,7 @@
 import { pressesTo, type MenuPlace } from '../model/menu'
 import type { Address } from '../model/addresses'
 import type { Control, Grid, Manner, Posture } from '../model/types'
-import type { Operator, Times } from './operators'
+import type { Fingers, Operator, Times } from './operators'
 
 /** How often each move is made. */
 export type Moves = Partial<Record<Operator['id'], number>>
@@ -40,15 +40,19 @@ export interface Meeting {
 }
 
 /**
- * How the control of an address is met in a posture; null where the posture does not reach it. Of two keys pressed together
+ * How the control of an address is met in a posture; null where the posture does not reach it, or only a finger that works no keys. Of two keys pressed together
  * both have to be reached, by two fingers (on a tripod, where both hands are free, any two), and the other is one press
  * more.
  */
-export function meetingAt({ control, controls }: Address, posture: Posture): Meeting | null {
-  const met = meeting(control, posture)
+export function meetingAt(
+  { control, controls }: Address,
+  posture: Posture,
+  fingers: Fingers = null,
+): Meeting | null {
+  const met = meeting(control, posture, fingers)
   const [, other] = controls
   if (!met || !other) return met
-  const second = meeting(other, posture)
+  const second = meeting(other, posture, fingers)
   const sameFinger = control.reach[posture]?.digit === other.reach[posture]?.digit
   if (!second || (sameFinger && posture !== 'tripod')) return null
   return {
@@ -58,9 +62,9 @@ export function meetingAt({ control, controls }: Address, posture: Posture): Mee
   }
 }
 
-function meeting(control: Control, posture: Posture): Meeting | null {
+function meeting(control: Control, posture: Posture, fingers: Fingers): Meeting | null {
   const reach = control.reach[posture]
-  if (!reach) return null
+  if (!reach || (fingers && !fingers.includes(reach.digit))) return null
   const far: Moves = reach.grade === 3 ? { leave: 1 } : reach.grade === 0 ? {} : { reach: reach.grade }
   const moves = added(far, reach.findable ? {} : { look: 1 })
   return { moves, atFinder: reach.findable, inGrip: reach.grade < 3 }

@@ -34,3 +34,12 @@ export function timesOf(plan: Plan): Times {
   )
   return Object.fromEntries(pairs) as Times
 }
+
+/** The fingers an owner says may work keys; null where nothing is said, and all do. */
+export type Fingers = readonly string[] | null
+
+/** The fingers that work keys, as the owner has it. */
+export function fingersOf(plan: Plan): Fingers {
+  const said = rowValue(plan.rows, ownerRow('fingers'))
+  return Array.isArray(said) ? (said as readonly string[]) : null
+}

@@ -25,7 +25,7 @@ import {
   type Moves,
   type Part,
 } from './moves'
-import type { Times } from './operators'
+import type { Fingers, Times } from './operators'
 
 /** The ways to an adjustment, the nearest first. */
 export const tiers = [...directTiers, ...(['function-menu', 'own-menu', 'full-menu'] as const)] as const
@@ -55,6 +55,8 @@ export interface ReachContext {
   readonly side: Side
   readonly posture: Posture
   readonly times: Times
+  /** The fingers that work keys; all where it is null, or left out. */
+  readonly fingers?: Fingers
   /** Whether the owner lets a function menu in the finder count as done at the finder. */
   readonly gridCounts: boolean
 }
@@ -282,7 +284,7 @@ function priced(
   words: string,
   moves: Moves,
 ): Path[] {
-  const met = meetingAt(address, hand.posture)
+  const met = meetingAt(address, hand.posture, hand.fingers)
   if (!met) return []
   const parts = partsOf(added(moves, met.moves), hand.times)
   const { atFinder, inGrip } = met

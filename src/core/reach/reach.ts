@@ -13,7 +13,7 @@ import { resolve } from '../resolve/resolve'
 import type { Resolution } from '../resolve/resolved'
 import { needsOf, type Need } from './needs'
 import { coverageOf, type Reached, type ReachReport, type Worst } from './report'
-import { timesOf } from './operators'
+import { fingersOf, timesOf } from './operators'
 import {
   afterStopping,
   doing,
@@ -128,12 +128,13 @@ function reported(asked: Asked, plan: Plan, known: Known | null): ReachReport {
 function reckoned(asked: Asked, plan: Plan, known: Known | null) {
   const { model, posture } = asked
   const times = timesOf(plan)
+  const fingers = fingersOf(plan)
   const gridCounts = gridCountsIn(plan)
   const states = new Map<string, State>()
   const stateOf = statesFor(asked, plan, states, known?.states, known?.changed)
   const handFor = (side: Side, recording: boolean): ReachContext => {
     const { resolution } = stateOf(side, recording)
-    return { model, plan, side, posture, times, gridCounts, resolution }
+    return { model, plan, side, posture, times, fingers, gridCounts, resolution }
   }
   // The same thing wanted in the same way in several situations has the same ways.
   const found = new Map<string, readonly Path[]>()

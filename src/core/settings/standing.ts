@@ -107,7 +107,7 @@ function standingOf(
 /** Every note of a line: the first that stands beside one of its rows. */
 function notesOf(rows: Rows, noted: readonly RowId[]): Standing['notes'] {
   const notes: Partial<Record<NoteName, string>> = {}
-  for (const name of ['why', 'sure', 'source', 'priority', 'decidedOn', 'risk'] as const) {
+  for (const name of ['why', 'who', 'sure', 'source', 'priority', 'decidedOn', 'risk'] as const) {
     for (const row of noted) {
       const value = rowValue(rows, noteRow(name, row))
       if (value === null || notes[name] !== undefined) continue

@@ -1,4 +1,4 @@
-import { keyRow, rowValue } from '../plan/rows'
+import { habitOf, idsOf, keyRow, rowValue } from '../plan/rows'
 import { lookup } from '../model/lookup'
 import { acceptedFunctions } from '../model/controls'
 import type { BodyModel } from '../model/types'
@@ -31,6 +31,33 @@ export function agreementWith(
     }
   }
   return asked
+}
+
+/**
+ * What the owner's habits ask: a function that means the same, on every key of that face under that finger that takes it.
+ * Counted as what another body has there: it is where the hand looks for it.
+ */
+export function habitsOf(model: BodyModel, plan: Plan): Agreement {
+  const asked = new Map<string, string[]>()
+  for (const row of idsOf(plan.rows)) {
+    const what = habitOf(row)
+    const [finger, face] = (what === null ? [] : (rowValue(plan.rows, row) as readonly string[])) ?? []
+    if (what === null) continue
+    for (const address of lookup(model).addresses.values()) {
+      const { control } = address
+      if (control.face !== face || control.reach.finder?.digit !== finger) continue
+      for (const fn of acceptedFunctions(model, address))
+        if (fn.means === what) asked.set(address.key, [...(asked.get(address.key) ?? []), fn.id])
+    }
+  }
+  return asked
+}
+
+/** Two agreements as one. */
+export function together(one: Agreement, other: Agreement): Agreement {
+  const all = new Map(one)
+  for (const [key, ids] of other) all.set(key, [...new Set([...(all.get(key) ?? []), ...ids])])
+  return all
 }
 
 /** An agreement as it comes over the wire: pairs of an address and its functions; null where it is anything else. */

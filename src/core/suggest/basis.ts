@@ -2,7 +2,7 @@ import { type RowId, type Rows, emptyCell, forbidRow, isKeyRow, noteRow, rowValu
 import type { BodyModel, LensModel, Posture, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { Need } from '../reach/needs'
-import type { Times } from '../reach/operators'
+import type { Fingers, Times } from '../reach/operators'
 import type { State } from '../reach/reach'
 import type { Place } from './types'
 import { tieBreak, type Weights } from './weights'
@@ -15,6 +15,7 @@ export interface Basis {
   readonly posture: Posture
   readonly weights: Weights
   readonly times: Times
+  readonly fingers: Fingers
   readonly stateOf: (side: Side, recording: boolean) => State
   readonly needs: readonly Need[]
   /** No key may change. */

@@ -2,9 +2,9 @@ import type { BodyModel, LensModel, Posture } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { followsByItself, isBlocked, knows } from '../reach/paths'
 import { needsOf, type Need } from '../reach/needs'
-import { timesOf } from '../reach/operators'
+import { fingersOf, timesOf } from '../reach/operators'
 import { recorded, statesFor, unreachedSeconds } from '../reach/reach'
-import type { Agreement } from './agreement'
+import { habitsOf, together, type Agreement } from './agreement'
 import { keyPlaces, keptFunctions, pairsOf } from './key-places'
 import { menuPlaces } from './menus'
 import type { Choice, Demand, Instance, Way } from './types'
@@ -51,10 +51,11 @@ export function instanceOf(question: Question): Instance {
     posture,
     weights,
     times: timesOf(plan),
+    fingers: fingersOf(plan),
     stateOf,
     needs,
   }
-  const keys = keyPlaces(basis, agreement ?? new Map())
+  const keys = keyPlaces(basis, together(habitsOf(model, plan), agreement ?? new Map()))
   const menus = menuPlaces(basis, keys.length)
   const openers: Map<string, { choice: Choice; seconds: number }[]> = new Map()
   const demands = merged(needs).map((group): Demand => {

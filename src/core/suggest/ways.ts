@@ -50,7 +50,7 @@ function waysIn(here: Here): Way[] {
   const does = doing(model, resolution, need.side, need.what)
   const direct = keys.flatMap((key, place): Way[] =>
     valuesDoing(here, key).flatMap(({ fn, value }) => {
-      const met = meetingAt(key.address, posture)
+      const met = meetingAt(key.address, posture, basis.fingers)
       if (!met || !does(fn)) return []
       const moves = added(movesFor(fn.manner)[1], met.moves, awayFrom(need, met.atFinder), after)
       return [{ seconds: secondsOf(moves, times), takes: { place, value }, opens: null }]
@@ -106,7 +106,7 @@ function opened(
     const options = keys.flatMap((key, place) =>
       valuesDoing(here, key).flatMap(({ fn, value }) => {
         const opener = functions.find((one) => one.fn === fn.id)
-        const met = meetingAt(key.address, basis.posture)
+        const met = meetingAt(key.address, basis.posture, basis.fingers)
         if (!opener || !met) return []
         const away = awayFrom(need, inFinder && met.atFinder)
         const moves = added(opening, { press: opener.more }, met.moves, away)

@@ -7,6 +7,7 @@ import { FindingList, ShortcutList, TextRow } from '@/features/desk'
 import { ReachStrip } from '@/features/reach'
 import { Reckoning } from './reckoning'
 import { SituationTable } from './situation-table'
+import { You } from './you'
 import { useGradually } from '@/ui/use-gradually'
 import { useFoundationStation, type FoundationKnown, type Situation } from './use-foundation-station'
 
@@ -50,6 +51,7 @@ export function FoundationStation() {
               <FindingList findings={known.problems} />
             </section>
           )}
+          <You />
           <Reckoning />
         </div>
       </div>

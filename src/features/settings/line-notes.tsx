@@ -64,10 +64,18 @@ export function LineNotes({ line, notes }: { line: string; notes: Standing['note
         priorities.map((one) => [one, priorityWords[one]]),
       )}
       <NoteText
-        label="From whom or where"
+        label="Decided by"
+        kept={notes.who ?? ''}
+        longest={200}
+        onKeep={(text) => keep('who', text)}
+        isHalf
+      />
+      <NoteText
+        label="From where"
         kept={notes.source ?? ''}
         longest={200}
         onKeep={(text) => keep('source', text)}
+        isHalf
       />
     </div>
   )
@@ -79,12 +87,14 @@ function NoteText({
   longest,
   onKeep,
   isLong = false,
+  isHalf = false,
 }: {
   label: string
   kept: string
   longest: number
   onKeep: (text: string | null) => void
   isLong?: boolean
+  isHalf?: boolean
 }) {
   const [typed, setTyped] = useState<string | null>(null)
   const leave = () => {
@@ -100,7 +110,7 @@ function NoteText({
     className: 'block w-full rounded border bg-crust px-2 py-1 text-body text-ink',
   }
   return (
-    <label className="col-span-2 grid gap-0.5 text-small text-silt">
+    <label className={`grid gap-0.5 text-small text-silt ${isHalf ? '' : 'col-span-2'}`}>
       {label}
       {isLong ? <textarea rows={1} {...field} /> : <input {...field} />}
     </label>

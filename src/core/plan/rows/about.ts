@@ -8,6 +8,7 @@ import { bodyKind, type LocalRow } from './body'
 import { bodyFirmwareKind, type BodyFirmwareRow } from './body-firmware'
 import { bodyDiffersKind, type BodyDiffersRow } from './body-row'
 import { gridKind, type GridRow } from './grid'
+import { habitKind, type HabitRow } from './habit'
 import { holdKind, type HoldRow } from './hold'
 import { holdNameKind, type HoldNameRow } from './hold-name'
 import { intentKind, type IntentRow } from './intent'
@@ -57,6 +58,7 @@ export type AboutRow =
   | SituationRow
   | NeedRow
   | OwnerRow
+  | HabitRow
   | IntentRow
 
 /** The kinds that may be spoken about; of those that share a head, the one that claims every id of it stands last. */
@@ -88,6 +90,7 @@ export const aboutKinds: readonly RowKind<AboutRow>[] = [
   situationKind,
   needKind,
   ownerKind,
+  habitKind,
   intentKind,
 ]
 

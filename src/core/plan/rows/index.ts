@@ -159,7 +159,18 @@ export { isNeedRow, needRow, needSituationOf } from './need'
 export { certainties, isNoteRow, notedRow, noteNames, noteRow, priorities } from './note'
 export { isOwnRow, ownRow } from './own'
 export { ownNameRow } from './own-name'
-export { handFacts, ownerFacts, ownerRange, ownerRow, weightFacts, workFacts } from './owner'
+export {
+  accidentNames,
+  fingerNames,
+  freezeFacts,
+  handFacts,
+  ownerFacts,
+  ownerRange,
+  ownerRow,
+  weightFacts,
+  workFacts,
+} from './owner'
+export { habitOf, habitRow } from './habit'
 export { pairMarks, pairRow } from './pair'
 export { isPositionRow, positionRow } from './position'
 export { schoolRow } from './school'

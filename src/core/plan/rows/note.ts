@@ -14,12 +14,12 @@ export const certainties = ['open', 'hearsay', 'borrowed', 'trial', 'decided', '
 export const priorities = ['first-four', 'first-seven', 'rest'] as const
 
 /**
- * What stands beside a row: the reason; how sure the owner is (`certainties`); who or what it comes from; how early it
+ * What stands beside a row: the reason; who decided it; how sure the owner is (`certainties`); who or what it comes from; how early it
  * matters (`priorities`); the firmware it was decided on; the day a risk was accepted; a picture of the screen; why no
  * suggestion may change it.
  */
 export const noteNames = [
-  ...(['why', 'sure', 'source', 'priority', 'decidedOn', 'risk', 'picture', 'lock'] as const),
+  ...(['why', 'who', 'sure', 'source', 'priority', 'decidedOn', 'risk', 'picture', 'lock'] as const),
 ]
 
 /** One of `noteNames`. */
@@ -49,6 +49,7 @@ export function notedRow(id: string, note: NoteName): RowId | null {
 
 const words: Readonly<Record<NoteName, string>> = {
   why: 'Reason for',
+  who: 'Who decided on',
   sure: 'Certainty of',
   source: 'Source of',
   priority: 'Priority of',
@@ -61,7 +62,10 @@ const words: Readonly<Record<NoteName, string>> = {
 export const noteKind: RowKind<NoteRow> = {
   kind: 'note',
   heads: noteNames,
-  form: ['<note>/<row>', 'a note beside a row: why, sure, source, priority, decidedOn, risk, picture, lock'],
+  form: [
+    '<note>/<row>',
+    'a note beside a row: why, who (decided it), sure, source, priority, decidedOn, risk, picture, lock',
+  ],
   parse({ model, id, head, parts }) {
     const note = noteNames.find((one) => one === head)
     if (!note) return unknownPart(id, head)
@@ -84,6 +88,7 @@ function accepts(model: BodyModel, { note }: NoteRow, value: unknown, id: string
     case 'lock':
       return takesText(value, 500, id)
     case 'source':
+    case 'who':
     case 'picture':
       return takesText(value, 200, id)
     case 'sure':

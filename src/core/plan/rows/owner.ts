@@ -1,8 +1,9 @@
-import { ok, refuse } from '../../result'
+import { ok, refuse, type Result } from '../../result'
 import type { RowId } from '../../sync/step'
+import type { Value } from '../../vocabulary/values'
 import { rowId } from './id'
-import { plainValue, unknownPart, type RowKind } from './kind'
-import { takesTruth } from './takes'
+import { plainValue, unknownPart, type Invalidated, type RowKind, type RowStation } from './kind'
+import { takesOneOf, takesTruth } from './takes'
 
 /** The moves of hand, eye and mind that have a time; see reach/operators. */
 export const handFacts = ['press', 'turn', 'reach', 'look', 'leave', 'away', 'gap'] as const
@@ -16,15 +17,85 @@ export const weightFacts = ['urgent', 'habit', 'line', 'bump', 'sides', 'bodies'
  */
 export const workFacts = ['lampPulses', 'deliveryWidth', 'playedRate'] as const
 
+/** The fingers that may work keys; a key of another is not reached. */
+export const fingerNames = ['thumb', 'index', 'middle', 'left', 'palm'] as const
+
+/** What has gone wrong by accident, with the words for it. */
+export const accidentNames = {
+  'wheel-tilted': 'A wheel was tilted while it was turned',
+  'dial-turned': 'A dial, ring or strip was turned without meaning it',
+  'stick-brushed': 'The stick was brushed, and the AF point was elsewhere',
+  'nose-moved': 'The nose moved the AF point',
+  'screen-touched': 'The screen was touched',
+  'key-pressed': 'A key was pressed without meaning it',
+} as const
+
+/** What moves, as `vocabulary/work` has it, for which an owner may know a shutter speed that freezes it: one over so much of a second. */
+export const freezeFacts = {
+  freezePosed: 'posed',
+  freezeTalking: 'talking',
+  freezeWalking: 'walking',
+  freezeRunning: 'running',
+  freezeFastest: 'fastest',
+} as const
+
+type Takes =
+  | { readonly kind: 'truth' }
+  | { readonly kind: 'number'; readonly from: number; readonly to: number }
+  | { readonly kind: 'one'; readonly of: readonly string[] }
+  | { readonly kind: 'any'; readonly of: readonly string[] }
+
+interface Fact {
+  readonly place: string
+  readonly takes: Takes
+  readonly anew: Invalidated['what']
+  readonly station: RowStation
+}
+
+const number = (from: number, to: number): Takes => ({ kind: 'number', from, to })
+const told = (place: string, takes: Takes, anew: 'words' | 'needs' = 'words'): Fact => ({
+  place,
+  takes,
+  anew: anew,
+  station: 'foundation',
+})
+const film = (place: string, from: number, to: number): Fact => ({
+  place,
+  takes: number(from, to),
+  anew: 'words',
+  station: 'banks',
+})
+const each = <K extends string>(names: readonly K[], fact: (name: K) => Fact) =>
+  Object.fromEntries(names.map((name) => [name, fact(name)])) as Record<K, Fact>
+
+/** What each fact is called, takes and makes to be reckoned anew. */
+const table = {
+  target: told('Target coverage', number(1, 100), 'needs'),
+  gridCounts: told('Function menu in the finder counts', { kind: 'truth' }, 'needs'),
+  eye: told('Eye at the finder', { kind: 'one', of: ['right', 'left'] }),
+  fingers: told('Fingers that reach', { kind: 'any', of: fingerNames }, 'needs'),
+  accidents: told('What has gone wrong by accident', { kind: 'any', of: Object.keys(accidentNames) }),
+  isoNever: told('ISO that is never wanted', number(50, 1_000_000)),
+  handheldStops: told('Stops the stabiliser is good for', number(0, 8)),
+  ...each(Object.keys(freezeFacts) as (keyof typeof freezeFacts)[], (name) =>
+    told(`Freezes, 1/s: ${freezeFacts[name]}`, number(1, 32_000)),
+  ),
+  lampPulses: film('Pulses of the lamps a second', 10, 50_000),
+  deliveryWidth: film('Width delivered', 320, 16_000),
+  playedRate: film('Frames a second played', 10, 240),
+  ...each(handFacts, (name) => told(`Measured time: ${name}`, number(0.01, 60), 'needs')),
+  ...each(weightFacts, (name) => told(`Weight: ${name}`, number(0, 600))),
+} satisfies Record<string, Fact>
+
+/** One fact of the owner: target, hand and eye, accidents, thresholds, times, weights, what is filmed for. */
+export type OwnerFact = keyof typeof table
+
 /**
  * What a plan knows of its owner: the target coverage in percent, whether a function menu in the finder counts as done
- * there, times measured with a watch in the place of the usual ones, and what a suggestion is to weigh, and how much,
- * where the owner sees it otherwise.
+ * there; eye, fingers, accidents; own thresholds; times measured with a watch in the place of the usual ones; what a
+ * suggestion is to weigh, and how much, where the owner sees it otherwise.
  */
-export const ownerFacts = ['target', 'gridCounts', ...workFacts, ...handFacts, ...weightFacts] as const
-
-/** One of `ownerFacts`. */
-export type OwnerFact = (typeof ownerFacts)[number]
+export const ownerFacts = Object.keys(table) as OwnerFact[]
 
 /** A fact of the owner. */
 export interface OwnerRow {
@@ -37,33 +108,10 @@ export function ownerRow(fact: OwnerFact): RowId {
   return rowId(`owner/${fact}`)
 }
 
-type Sort = 'share' | 'truth' | 'work' | 'hand' | 'weight'
-
-function sortOf(fact: OwnerFact): Sort {
-  if (fact === 'target') return 'share'
-  if (fact === 'gridCounts') return 'truth'
-  if (workFacts.some((one) => one === fact)) return 'work'
-  return weightFacts.some((one) => one === fact) ? 'weight' : 'hand'
-}
-
-const workWords: Readonly<Record<string, string>> = {
-  lampPulses: 'Pulses of the lamps a second',
-  deliveryWidth: 'Width delivered',
-  playedRate: 'Frames a second played',
-}
-
-const workRanges: Readonly<Record<string, readonly [number, number]>> = {
-  lampPulses: [10, 50_000],
-  deliveryWidth: [320, 16_000],
-  playedRate: [10, 240],
-}
-
-/** From where to where a fact of the owner may go: percent, seconds of a move, weights of a suggestion. */
+/** From where to where a counted fact of the owner may go: percent, seconds of a move, weights of a suggestion; 0 to 1 for others. */
 export function ownerRange(fact: OwnerFact): readonly [number, number] {
-  const sort = sortOf(fact)
-  if (sort === 'share') return [1, 100]
-  if (sort === 'work') return workRanges[fact] ?? [0, 1]
-  return sort === 'weight' ? [0, 600] : [0.01, 60]
+  const { takes } = table[fact]
+  return takes.kind === 'number' ? [takes.from, takes.to] : [0, 1]
 }
 
 export const ownerKind: RowKind<OwnerRow> = {
@@ -71,31 +119,40 @@ export const ownerKind: RowKind<OwnerRow> = {
   heads: ['owner'],
   form: [
     'owner/<fact>',
-    'the target coverage in percent; a measured time of one of the hand’s moves; what a suggestion weighs; what is filmed for',
+    'of the owner: the target coverage in percent; eye, fingers, accidents; own thresholds (ISO, shutter speeds that freeze, stops held by hand); a measured time of one of the hand’s moves; what a suggestion weighs; what is filmed for',
   ],
   parse({ id, parts }) {
     const fact = ownerFacts.find((one) => one === parts.join('/'))
     return fact ? ok({ kind: 'owner', fact }) : unknownPart(id, parts.join('/'))
   },
   id: ({ fact }) => ownerRow(fact),
-  accepts(_model, { fact }, value, id) {
-    if (sortOf(fact) === 'truth') return takesTruth(value, id)
-    const [least, most] = ownerRange(fact)
-    const fits = typeof value === 'number' && value >= least && value <= most
-    return fits ? ok(value) : refuse('outside', `This row takes a number from ${least} to ${most}.`, id)
-  },
+  accepts: (_model, { fact }, value, id) => takes(table[fact].takes, value, id),
   describe: {
-    place({ fact }) {
-      const sort = sortOf(fact)
-      if (sort === 'share') return 'Target coverage'
-      if (sort === 'truth') return 'Function menu in the finder counts'
-      if (sort === 'work') return workWords[fact] ?? fact
-      return sort === 'weight' ? `Weight: ${fact}` : `Measured time: ${fact}`
-    },
+    place: ({ fact }) => table[fact].place,
     value: (_model, _row, value) => plainValue(value, 'none'),
   },
-  invalidates: ({ fact }) => ({
-    what: sortOf(fact) === 'weight' || sortOf(fact) === 'work' ? 'words' : 'needs',
-  }),
-  station: ({ fact }) => (sortOf(fact) === 'work' ? 'banks' : 'foundation'),
+  invalidates: ({ fact }) => ({ what: table[fact].anew }) as Invalidated,
+  station: ({ fact }) => table[fact].station,
+}
+
+function takes(wanted: Takes, value: unknown, id: string): Result<Value> {
+  switch (wanted.kind) {
+    case 'truth':
+      return takesTruth(value, id)
+    case 'one':
+      return takesOneOf(wanted.of, value, id)
+    case 'number': {
+      const fits = typeof value === 'number' && value >= wanted.from && value <= wanted.to
+      return fits
+        ? ok(value)
+        : refuse('outside', `This row takes a number from ${wanted.from} to ${wanted.to}.`, id)
+    }
+    case 'any': {
+      const all = Array.isArray(value) ? (value as unknown[]) : []
+      const inOrder = wanted.of.filter((one) => all.includes(one))
+      return all.length > 0 && inOrder.length === all.length && inOrder.every((one, i) => one === all[i])
+        ? ok(inOrder)
+        : refuse('outside', `This row takes a list of ${wanted.of.join(', ')}, in that order.`, id)
+    }
+  }
 }

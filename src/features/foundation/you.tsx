@@ -1,0 +1,244 @@
+'use client'
+
+import { memo, useId, useState } from 'react'
+import {
+  accidentNames,
+  fingerNames,
+  freezeFacts,
+  habitOf,
+  habitRow,
+  idsOf,
+  ownerRange,
+  ownerRow,
+  rowValue,
+} from '@/core/plan/rows'
+import type { OwnerFact } from '@/core/plan/rows'
+import { functionTerms } from '@/core/vocabulary/terms'
+import { workFact } from '@/core/vocabulary/work'
+import { useDesk, usePlanPart } from '@/features/desk'
+import { Button, Offer } from '@/ui/button'
+import { Check } from '@/ui/check'
+import { Explain } from '@/ui/explain'
+import { Fold } from '@/ui/fold'
+import { NumberField } from '@/ui/number-field'
+import { Select } from '@/ui/select'
+
+/** The owner: eye, fingers, what has gone wrong, habits, own limits; each with what follows from it. */
+export const You = memo(function You() {
+  return (
+    <section aria-label="You" className="border bg-sheet px-4 py-3">
+      <h2 className="font-head text-lead font-semibold">You</h2>
+      <div className="mt-1 grid gap-2">
+        <Eye />
+        <Fold title="Fingers that work keys">
+          <Several
+            fact="fingers"
+            plain="A key under another finger is not reached: it costs what the next way costs. Say nothing where all of them do."
+            names={Object.fromEntries(fingerNames.map((one) => [one, fingerWords[one]]))}
+          />
+        </Fold>
+        <Fold title="What has gone wrong by accident">
+          <Several
+            fact="accidents"
+            plain="What makes it happen again is told as a problem, with the way to keep it from happening."
+            names={accidentNames}
+          />
+        </Fold>
+        <Fold title="Habits from another body">
+          <Habits />
+        </Fold>
+        <Fold title="Your limits">
+          <Limits />
+        </Fold>
+      </div>
+    </section>
+  )
+})
+
+const fingerWords: Readonly<Record<(typeof fingerNames)[number], string>> = {
+  thumb: 'Thumb',
+  index: 'Index finger',
+  middle: 'Middle finger',
+  left: 'Left hand',
+  palm: 'Palm',
+}
+
+function Eye() {
+  const desk = useDesk()
+  const eye = usePlanPart((plan) => String(rowValue(plan.rows, ownerRow('eye')) ?? ''))
+  return (
+    <div className="grid gap-1">
+      <p className="flex items-center justify-between gap-2">
+        <span>
+          Eye at the finder
+          <Explain
+            label="Eye at the finder"
+            about={{
+              text: 'The nose lies on the left half of the screen for the right eye, on the right half for the left one: what moves the AF point there, it moves.',
+            }}
+          />
+        </span>
+        <Select
+          label="Eye at the finder"
+          value={eye}
+          options={[
+            ['', 'not said'],
+            ['right', 'right'],
+            ['left', 'left'],
+          ]}
+          onPick={(one) => desk.set({ [ownerRow('eye')]: one === '' ? null : one })}
+        />
+      </p>
+    </div>
+  )
+}
+
+/** Several of a few that may be said of the owner. */
+function Several({
+  fact,
+  plain,
+  names,
+}: {
+  fact: Extract<OwnerFact, 'fingers' | 'accidents'>
+  plain: string
+  names: Readonly<Record<string, string>>
+}) {
+  const desk = useDesk()
+  const now = usePlanPart((plan) => {
+    const value = rowValue(plan.rows, ownerRow(fact))
+    return Array.isArray(value) ? (value as readonly string[]) : []
+  })
+  const turned = (id: string) =>
+    Object.keys(names).filter((one) => (one === id ? !now.includes(id) : now.includes(one)))
+  return (
+    <div>
+      <p className="text-small text-silt">{plain}</p>
+      {Object.entries(names).map(([id, words]) => (
+        <Check
+          key={id}
+          checked={now.includes(id)}
+          onChange={() => {
+            const next = turned(id)
+            desk.set({ [ownerRow(fact)]: next.length === 0 ? null : next })
+          }}
+        >
+          {words}
+        </Check>
+      ))}
+    </div>
+  )
+}
+
+/** Under which finger a function is looked for, as the hand learned it elsewhere. */
+function Habits() {
+  const desk = useDesk()
+  const id = useId()
+  const [typed, setTyped] = useState('')
+  const [finger, setFinger] = useState<string>('thumb')
+  const [face, setFace] = useState<string>('back')
+  const { faces } = desk.start.model
+  const habits = usePlanPart((plan) =>
+    idsOf(plan.rows).flatMap((row) => {
+      const what = habitOf(row)
+      if (what === null) return []
+      return [{ row, term: functionTerms.get(what) ?? what, where: plan.rows[row] as readonly string[] }]
+    }),
+  )
+  const [found] =
+    [...functionTerms].find(([, term]) => term.toLowerCase() === typed.trim().toLowerCase()) ?? []
+  return (
+    <div className="grid gap-1.5">
+      <p className="text-small text-silt">
+        A suggestion counts a function where your hand looks for it as one more body that has it there.
+      </p>
+      {habits.map(({ row, term, where }) => (
+        <p key={row} className="flex items-baseline justify-between gap-2">
+          <span>
+            {term}: <span className="text-silt">{where.join(', ')}</span>
+          </span>
+          <Offer className="text-small" onClick={() => desk.set({ [row]: null })}>
+            Forget
+          </Offer>
+        </p>
+      ))}
+      <input
+        aria-label="A function you reach for without thinking"
+        list={`${id} functions`}
+        value={typed}
+        placeholder="A function you reach for"
+        onChange={(event) => setTyped(event.target.value)}
+        className="min-h-9 rounded border bg-crust px-2 placeholder:text-silt"
+      />
+      <datalist id={`${id} functions`}>
+        {typed !== '' && [...functionTerms.values()].map((term) => <option key={term} value={term} />)}
+      </datalist>
+      <div className="flex flex-wrap items-center gap-2">
+        <Select
+          label="Finger"
+          value={finger}
+          options={fingerNames.map((one) => [one, fingerWords[one]])}
+          onPick={setFinger}
+        />
+        <Select
+          label="Side of the body"
+          value={face}
+          options={faces.map((one) => [one.id, one.name])}
+          onPick={setFace}
+        />
+        <Button
+          disabled={found === undefined}
+          onClick={() => {
+            if (found === undefined) return
+            desk.set({ [habitRow(found)]: [finger, face] })
+            setTyped('')
+          }}
+        >
+          Keep
+        </Button>
+      </div>
+    </div>
+  )
+}
+
+/** Thresholds of the owner's own, each with what it is for. */
+function Limits() {
+  const facts: readonly (readonly [OwnerFact, words: string, usual: string])[] = [
+    ['isoNever', 'ISO you never want: automatic ISO is held to it', ''],
+    ...(Object.keys(freezeFacts) as (keyof typeof freezeFacts)[]).map((fact) => {
+      const choice = workFact('movement')?.choices.find(({ id }) => id === freezeFacts[fact])
+      const seconds = choice?.amount[0] ?? 0
+      const usual = seconds === 0 ? '' : String(Math.round(1 / seconds))
+      return [fact, `Freezes, 1/s: ${choice?.name.toLowerCase() ?? fact}`, usual] as const
+    }),
+    ['handheldStops', 'Stops you hold by hand, with the stabiliser', '0'],
+  ]
+  return (
+    <ul className="divide-y">
+      {facts.map(([fact, words, usual]) => (
+        <Limit key={fact} fact={fact} words={words} usual={usual} />
+      ))}
+    </ul>
+  )
+}
+
+function Limit({ fact, words, usual }: { fact: OwnerFact; words: string; usual: string }) {
+  const desk = useDesk()
+  const own = usePlanPart((plan) => {
+    const value = rowValue(plan.rows, ownerRow(fact))
+    return typeof value === 'number' ? value : null
+  })
+  const [from, to] = ownerRange(fact)
+  return (
+    <li className="flex items-center justify-between gap-2 py-1">
+      <span className="leading-tight">{words}</span>
+      <NumberField
+        label={words}
+        value={own}
+        from={from}
+        to={to}
+        placeholder={usual}
+        onKeep={(value) => desk.set({ [ownerRow(fact)]: value })}
+      />
+    </li>
+  )
+}
