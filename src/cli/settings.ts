@@ -95,7 +95,7 @@ function linesWords(model: BodyModel, plan: Plan, lines: readonly SettingLine[])
     const more = [
       ...values,
       ...(elsewhere === '' ? [] : [`also in ${elsewhere}`]),
-      ...(setUp > 0 ? [`${setUp} rows planned`] : []),
+      ...(setUp > 0 ? [`${setUp} ${setUp === 1 ? 'row' : 'rows'} planned`] : []),
       ...(line.isByHand ? ['set by hand on the body'] : []),
       ...(line.warning === null ? [] : [line.warning]),
     ]

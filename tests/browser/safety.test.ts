@@ -214,6 +214,8 @@ describe('a page', () => {
     `/plans/${demoPlan}/foundation`,
     `/plans/${demoPlan}/controls`,
     `/plans/${demoPlan}/controls#key/stills/thumb-key/press`,
+    `/plans/${demoPlan}/settings`,
+    `/plans/${demoPlan}/settings#exposure.iso`,
     `/plans/${demoPlan}/menus`,
     `/plans/${demoPlan}/menus#grid/still-grid/1`,
     `/plans/${demoPlan}/focus`,

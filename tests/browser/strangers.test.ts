@@ -42,6 +42,8 @@ describe('a stranger at the shelf', () => {
     await page.getByRole('region', { name: 'Workbench' }).waitFor()
     const guide = page.getByRole('complementary', { name: 'What this is for' })
     await expect.poll(() => guide.innerText()).toMatch(/^Foundation\. What you shoot/)
+    await guide.getByRole('link', { name: 'Next: Settings' }).click()
+    await expect.poll(() => guide.innerText()).toMatch(/^Settings\. Every line/)
     await guide.getByRole('link', { name: 'Next: Controls' }).click()
     await expect.poll(() => guide.innerText()).toMatch(/^Controls\./)
     await page.getByRole('heading', { name: 'Back' }).waitFor()
@@ -161,7 +163,17 @@ describe('on a phone', () => {
     (await page.getByRole('navigation', { name }).boundingBox())?.height
 
   it('head and route take one row each, and no station is wider than the screen', async () => {
-    for (const station of ['foundation', 'controls', 'focus', 'menus', 'banks', 'try', 'sheets', 'carry']) {
+    for (const station of [
+      'foundation',
+      'settings',
+      'controls',
+      'focus',
+      'menus',
+      'banks',
+      'try',
+      'sheets',
+      'carry',
+    ]) {
       await go(`/plans/${demoPlan}/${station}`)
       await expect.poll(() => page.getByRole('banner').evaluate((head) => head.clientHeight)).toBeLessThan(64)
       expect(await heightOf('Route')).toBeLessThan(64)
