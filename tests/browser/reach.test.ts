@@ -1,14 +1,7 @@
 import { isAcceptRow, isGridRow, isNeedRow, isNoteRow } from '@/core/plan/rows'
 import type { Locator, Page } from 'playwright-core'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import {
-  demoPlan,
-  openApplication,
-  openPage,
-  saved,
-  savedRows,
-  type Application,
-} from './application'
+import { demoPlan, openApplication, openPage, saved, savedRows, type Application } from './application'
 import { openChromium } from './chromium'
 
 let application: Application

@@ -1,5 +1,7 @@
 'use client'
 
+import Link from 'next/link'
+import { usePathname } from 'next/navigation'
 import { lookup } from '@/core/model/lookup'
 import { functionAt } from '@/core/plan/assign'
 import { acceptRow, addressKeyOf, type RowId } from '@/core/plan/rows'
@@ -48,8 +50,24 @@ export function FindingCard({ finding }: { finding: Finding }) {
         </Offer>
       ))}
       <TryFinding finding={finding} className="mt-1 mr-4" />
+      <ToItsLine finding={finding} />
       <Accept finding={finding} />
     </section>
+  )
+}
+
+/** Leads to the menu line of the setting that a finding is about, from any other station. */
+function ToItsLine({ finding: { about } }: { finding: Finding }) {
+  const { planId } = useDesk().start
+  const isThere = usePathname()?.endsWith('/settings')
+  if (about === null || isThere) return null
+  return (
+    <Link
+      href={`/plans/${planId}/settings#${about}`}
+      className="mt-1 mr-4 inline-block font-semibold text-brine underline decoration-rule underline-offset-3"
+    >
+      In the menu
+    </Link>
   )
 }
 

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
-import { onTheDesk, settled, theatrePlan } from '@tests/fixtures/on-the-desk'
+import { emptyDesk, onTheDesk, settled, theatrePlan } from '@tests/fixtures/on-the-desk'
 import { heron } from '@tests/fixtures/heron'
 import { lenses } from '@tests/fixtures/models'
 import { rowNamed } from '@tests/fixtures/rows'
@@ -35,6 +35,17 @@ describe('the head of every station', () => {
       const said = problems > 0 ? `${problems} problem` : /untouched|no problems/
       expect(stationLink(name).textContent).toMatch(said)
     }
+  })
+
+  it('says that a station is not checked where nobody said what is shot', async () => {
+    const { desk, show } = emptyDesk()
+    show(<PlanBar />)
+    await settled(() => desk.set({ [rowNamed('base/display.review')]: 'off' }))
+    await settled()
+    expect(stationLink('Settings').textContent).toContain('not checked')
+    await settled(() => desk.set({ [rowNamed('situation/one/movement')]: 'still' }))
+    await settled()
+    expect(stationLink('Settings').textContent).toContain('no problems')
   })
 
   it('takes steps back and brings them again, by button and by keyboard', async () => {

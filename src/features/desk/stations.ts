@@ -1,7 +1,7 @@
 import type { Finding } from '@/core/checks/finding'
 import type { BodyModel } from '@/core/model/types'
 import { memoize } from '@/core/memoize'
-import { idsOf, isNeedRow, stationOf, type Rows, type RowStation } from '@/core/plan/rows'
+import { idsOf, isNeedRow, situationOf, stationOf, type Rows, type RowStation } from '@/core/plan/rows'
 import type { Plan } from '@/core/plan/plan'
 
 /** A place on the route: its address within the plan, its name, and where it stands. */
@@ -99,8 +99,15 @@ function problemsAt(findings: readonly Finding[] | null, station: RowStation): s
 }
 
 function workedStand(model: BodyModel, plan: Plan, station: RowStation): string {
-  return workedOn(model)(plan.rows).has(station) ? 'no problems' : 'untouched'
+  if (!workedOn(model)(plan.rows).has(station)) return 'untouched'
+  // Where nobody said what is shot, there was nothing to check against.
+  return isWorkSaid(plan.rows) ? 'no problems' : 'not checked'
 }
+
+/** Whether anything is said of what is shot: a need, or a situation. */
+const isWorkSaid = memoize((rows: Rows): boolean =>
+  idsOf(rows).some((row) => isNeedRow(row) || situationOf(row) !== null),
+)
 
 /** The stations at which rows were set. */
 const workedOn = memoize((model: BodyModel) =>

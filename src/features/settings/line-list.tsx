@@ -104,14 +104,14 @@ function roomBelow(): number {
   return window.innerHeight * 0.64
 }
 
-/** Where a line does nothing, among the sides on which it counts; the same words give the same line. */
-function idleWords(model: BodyModel, { id }: SettingLine, idle: readonly NoEffect[]) {
+/** Where a line does nothing, among the sides on which it counts; null where it does something. */
+function idleWords(model: BodyModel, { id }: SettingLine, idle: readonly NoEffect[]): string | null {
   const setting = lookup(model).settings.get(id)
   const counts = model.sides.filter((side) => setting && isOfSide(setting, side))
   const here = idle.filter(({ side }) => counts.includes(side))
   const [first] = here
   if (!first) return null
-  return { where: here.length === counts.length ? ' here' : ` in ${first.side}`, because: first.because }
+  return here.length === counts.length ? ' here' : ` in ${first.side}`
 }
 
 function standingAt(standings: SettingsKnown['standings'], id: string) {
@@ -153,6 +153,7 @@ function focusLine(list: HTMLElement | null, id: string | null, tries = 5): void
 function PageHead({ page, known: { lines, standings, say } }: { page: string; known: SettingsKnown }) {
   const here = lines.filter((line) => line.page === page)
   const open = here.filter(({ id }) => standings.get(id)?.state === 'open').map(({ id }) => id)
+  const leave = `${open.length === 1 ? 'Leave it' : `Leave the ${open.length}`} as delivered`
   return (
     <div className="flex min-h-11 flex-wrap items-end gap-x-3 border-b border-ink/40 px-2 pt-2 pb-0.5">
       <h2 className="font-head text-lead font-semibold">{page}</h2>
@@ -163,16 +164,10 @@ function PageHead({ page, known: { lines, standings, say } }: { page: string; kn
       </span>
       {open.length > 0 && (
         <span className="ml-auto flex flex-wrap gap-x-4 text-small">
-          <Offer
-            onClick={() => say(open, 'left')}
-            aria-label={`Leave the ${open.length} of ${page} as delivered`}
-          >
-            {open.length === 1 ? 'Leave it' : `Leave the ${open.length}`} as delivered
+          <Offer onClick={() => say(open, 'left')} aria-label={`${leave}, ${page}`}>
+            {leave}
           </Offer>
-          <Offer
-            onClick={() => say(open, 'not-mine')}
-            aria-label={`The ${open.length} of ${page} are not in my work`}
-          >
+          <Offer onClick={() => say(open, 'not-mine')} aria-label={`Not in my work, ${page}`}>
             Not in my work
           </Offer>
         </span>

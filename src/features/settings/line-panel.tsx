@@ -6,10 +6,13 @@ import { isOfSide } from '@/core/checks/finding'
 import { showValue } from '@/core/model/domain'
 import { lookup } from '@/core/model/lookup'
 import type { Setting, Side } from '@/core/model/types'
-import { plannedSlots } from '@/core/plan/plan'
+import { plannedSlots, type Plan } from '@/core/plan/plan'
 import {
   bankRow,
+  bodyTagOf,
   describeRow,
+  idsOf,
+  localRow,
   rowValue,
   showRow,
   variedOf,
@@ -169,7 +172,11 @@ function Values({
     desk.set(plannedInLine(desk.getView().plan, setting.id, row, value))
   const cells = cellWords(model, setting, standing.cells)
   const slots = plannedSlots(model, plan).filter(({ family }) => family === setting.storedBy)
-  const others = standing.elsewhere.filter((row) => variedOf(row) === null)
+  const tags = setting.place === 'local' ? bodyTags(plan) : []
+  const own = tags.map((tag) => ({ tag, row: localRow(tag, setting.id) }))
+  const others = standing.elsewhere.filter(
+    (row) => variedOf(row) === null && !own.some((one) => one.row === row),
+  )
   return (
     <div className="grid gap-2">
       {cells.map(({ row, where, value }) => {
@@ -211,6 +218,20 @@ function Values({
           </div>
         )
       })}
+      {own.map(({ tag, row }) => (
+        <div key={row} className="grid grid-cols-[7rem_minmax(0,1fr)] items-start gap-2">
+          <span className="pt-1.5 text-small text-silt">body {tag}</span>
+          <ValueBox
+            setting={setting}
+            label={`${setting.label}, body ${tag}`}
+            value={rowValue(plan.rows, row)}
+            inherits="as base"
+            refused={[]}
+            onKeep={(next) => keep(row, next)}
+            onDone={onDone}
+          />
+        </div>
+      ))}
       {others.map((row) => (
         <p key={row} className="flex justify-between gap-2 text-small">
           <span className="text-silt">{describeRow(model, row)}</span>
@@ -221,6 +242,11 @@ function Values({
       ))}
     </div>
   )
+}
+
+/** The tags of the bodies that a plan speaks of. */
+function bodyTags({ rows }: Plan): string[] {
+  return [...new Set(idsOf(rows).flatMap((row) => bodyTagOf(row) ?? []))].sort()
 }
 
 /** What the camera makes of a value on a side: that it puts another in its place, does nothing, refuses it, or what it costs. */

@@ -28,8 +28,8 @@ export const LineRow = memo(function LineRow({
   /** Where else it has a value, in words; empty where nowhere. */
   elsewhere: string
   worst: Severity | null
-  /** Where it does nothing as the camera stands, in words, and why; null where it does something. */
-  idle: { readonly where: string; readonly because: string } | null
+  /** Where it does nothing as the camera stands, in words: " here", " in stills"; null where it does something. */
+  idle: string | null
   inHand: boolean
   onTake: (id: string) => void
 }) {
@@ -40,7 +40,6 @@ export const LineRow = memo(function LineRow({
       data-line={line.id}
       aria-current={inHand || undefined}
       tabIndex={inHand ? 0 : -1}
-      title={idle?.because}
       onClick={() => onTake(line.id)}
       className="grid min-h-10 w-full grid-cols-[2.25rem_minmax(0,1fr)_auto] items-center gap-x-2 border-b px-2 py-1 text-left pointer-coarse:min-h-11 hover:bg-glass focus-visible:-outline-offset-2 aria-current:bg-glass aria-current:shadow-[inset_3px_0_0_var(--color-brine)] sm:grid-cols-[2.25rem_minmax(0,5fr)_minmax(0,6fr)_9.5rem]"
     >
@@ -58,7 +57,7 @@ export const LineRow = memo(function LineRow({
         {line.isByHand && <span className="text-silt italic">set by hand on the body</span>}
         {standing.setUp > 0 && <b className="font-semibold text-pan">{standing.setUp} planned</b>}
         {elsewhere !== '' && <span className="text-silt"> · also {elsewhere}</span>}
-        {idle !== null && <span className="text-silt"> · does nothing{idle.where}</span>}
+        {idle !== null && <span className="text-silt"> · does nothing{idle}</span>}
       </span>
       <span className="flex items-center gap-2 text-small max-sm:col-start-3 max-sm:row-start-1 max-sm:row-span-2">
         <StateSign state={standing.state} />

@@ -35,7 +35,9 @@ export function useSettingsStation() {
   const { model, planId } = desk.start
   const [narrowing, setNarrowing] = useState(everything)
   const [inHand, setInHand] = useState<string | null>(null)
-  const standings = useShared(standingsOf(model, plan))
+  // A line whose standing did not change keeps the same object, so that it is not drawn anew.
+  const shared = useShared(Object.fromEntries(standingsOf(model, plan)))
+  const standings = useMemo(() => new Map(Object.entries(shared)), [shared])
   const findings = useFindings()
   const about = useMemo(() => findingsAbout(model, findings ?? []), [model, findings])
   const idle = useAnswer<'idle'>({ kind: 'idle' })
