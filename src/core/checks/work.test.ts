@@ -8,14 +8,15 @@ import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { baseRow, defaultWhereabouts } from '../plan/cells'
 import { parsePlan, type Plan } from '../plan/plan'
-import { mayPulse, situationSlot, workOf, type Work } from '../plan/situations'
+import { mayPulse, situationSlot, uncheckedFacts, workOf, type Work } from '../plan/situations'
 import { situationRow } from '../plan/rows'
 import { applyStep } from '../plan/step'
 import { must } from '../result'
 import { workTable } from '../vocabulary/work'
 import { runChecks } from './checks'
 import type { Finding } from './finding'
-import { freezeFloor, uncheckedFacts, workRules } from './work-checks'
+import { freezeFloor } from './work-checks'
+import { workRules } from './work-rules'
 
 /** Work that each rule asks about, with the other values it takes. */
 const asking: Readonly<

@@ -1,4 +1,5 @@
 import { inOrder, keyAtEnd, keysToMove, type Ordered } from '../sync/order'
+import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
 import type { Value } from '../vocabulary/values'
 import { workTable } from '../vocabulary/work'
@@ -92,4 +93,16 @@ export function mayPulse(model: BodyModel, plan: Plan, side: Side): boolean {
     .filter((one) => situationSide(model, plan, one) === side)
     .flatMap((one) => workOf(plan, one).lamps ?? [])
   return said.length === 0 || said.some((lamps) => lamps === 'mains' || lamps === 'measured')
+}
+
+/** The facts of the work of a situation of which nobody has said anything, so that nothing is checked against them. */
+export function uncheckedFacts(model: BodyModel, work: Work, side: Side): string[] {
+  const asked: readonly (keyof Work)[] = [
+    ...(['light', 'movement', 'subject', 'camera', 'opens'] as const),
+    ...(side === 'stills' ? (['silence', 'flash', 'space'] as const) : []),
+    'lamps',
+  ]
+  return asked
+    .filter((fact) => work[fact] === undefined)
+    .filter((fact) => fact !== 'space' || lookup(model).byMeaning.has('colour.space'))
 }

@@ -1,12 +1,11 @@
 'use client'
 
 import { memo } from 'react'
-import { uncheckedFacts } from '@/core/checks/work-checks'
 import type { Side } from '@/core/model/types'
 import { exposureAt } from '@/core/numbers/light'
 import { plannedSlots } from '@/core/plan/plan'
 import { rowValue, showRow, situationRow } from '@/core/plan/rows'
-import { workOf } from '@/core/plan/situations'
+import { uncheckedFacts, workOf } from '@/core/plan/situations'
 import { lightLimits, workFact, workRanges, workTable, type WorkFact } from '@/core/vocabulary/work'
 import type { Value } from '@/core/vocabulary/values'
 import { useDesk, useKeptText, usePlanPart } from '@/features/desk'
