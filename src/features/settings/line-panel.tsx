@@ -3,12 +3,9 @@
 import Link from 'next/link'
 import { useRef } from 'react'
 import { lookup } from '@/core/model/lookup'
-import type { Setting } from '@/core/model/types'
 import type { LineStanding } from '@/core/plan/rows'
 import { isPlanned } from '@/core/settings/mark'
 import { stateWords, type Standing } from '@/core/settings/standing'
-import { commonSettings } from '@/core/vocabulary/catalogue'
-import type { Touches } from '@/core/vocabulary/common'
 import { subjects } from '@/core/vocabulary/subjects'
 import { FindingList, SettingLabel, useDesk } from '@/features/desk'
 import { Offer } from '@/ui/button'
@@ -17,6 +14,8 @@ import { LineNotes } from './line-notes'
 import { LineValues } from './line-values'
 import type { SettingsKnown } from './use-settings-station'
 
+// The sentences of the whole vocabulary are long: they come when the first line is taken.
+const LinePlain = later(() => import('./line-plain').then((one) => one.LinePlain))
 const SubjectQuestions = later(() => import('./line-questions').then((one) => one.SubjectQuestions))
 const LineQuestions = later(() => import('./line-questions').then((one) => one.LineQuestions))
 
@@ -43,7 +42,7 @@ export function LinePanel({ known, onBack }: { known: SettingsKnown; onBack: (fr
           {setting ? <SettingLabel setting={setting} /> : line.label}
         </h2>
         <p className="text-small text-silt">{line.address ?? 'In no menu.'}</p>
-        {setting && <Plain setting={setting} />}
+        {setting && <LinePlain setting={setting} />}
         {line.warning !== null && <p className="mt-1 text-lichen">{line.warning}</p>}
       </header>
       {line.opens !== null && <ToItsStation known={known} opens={line.opens} />}
@@ -84,28 +83,6 @@ function NothingInHand({ known: { counts, all, goToOpen, narrowing } }: { known:
         </p>
       )}
     </section>
-  )
-}
-
-const touchWords: Readonly<Record<Touches, string>> = {
-  raw: 'RAW files',
-  still: 'processed pictures',
-  movie: 'films',
-  preview: 'finder and screen',
-  histogram: 'histogram',
-  meter: 'metering',
-  sound: 'sound',
-  hand: 'handling',
-}
-
-/** In a sentence, and what it touches. */
-function Plain({ setting: { means } }: { setting: Setting }) {
-  const common = means === null ? undefined : commonSettings.get(means)
-  if (!common) return <p className="text-small text-silt">A setting of this model alone.</p>
-  return (
-    <p className="text-small text-silt">
-      {common.plain} Touches {common.touches.map((one) => touchWords[one]).join(', ')}.
-    </p>
   )
 }
 

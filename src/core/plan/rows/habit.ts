@@ -1,6 +1,6 @@
 import { ok, refuse } from '../../result'
 import type { RowId } from '../../sync/step'
-import { commonFunctions } from '../../vocabulary/catalogue'
+import { functionTerms } from '../../vocabulary/terms'
 import { behind, hasHead, rowId } from './id'
 import { unknownPart, type RowKind } from './kind'
 import { fingerNames } from './owner'
@@ -34,7 +34,7 @@ export const habitKind: RowKind<HabitRow> = {
   ],
   parse({ id, parts }) {
     const what = parts.join('/')
-    return commonFunctions.has(what) ? ok({ kind: 'habit', what }) : unknownPart(id, what)
+    return functionTerms.has(what) ? ok({ kind: 'habit', what }) : unknownPart(id, what)
   },
   id: ({ what }) => habitRow(what),
   accepts(_model, _row, value, id) {
@@ -50,7 +50,7 @@ export const habitKind: RowKind<HabitRow> = {
         )
   },
   describe: {
-    place: ({ what }) => `Habit, ${commonFunctions.get(what)?.term ?? what}`,
+    place: ({ what }) => `Habit, ${functionTerms.get(what) ?? what}`,
     value: (_model, _row, value) => (Array.isArray(value) ? value.join(', ') : 'none'),
   },
   invalidates: () => ({ what: 'words' }),
