@@ -3,7 +3,7 @@ import { readTyped } from '@/core/model/typed'
 import { orientations, postures, runStates, type BodyModel, type LensModel } from '@/core/model/types'
 import type { Orientation, Posture, RunState, Side } from '@/core/model/types'
 import type { Plan } from '@/core/plan/plan'
-import { bodyTagOf, idsOf } from '@/core/plan/rows'
+import { bodyTags } from '@/core/plan/bodies'
 import { factsOf } from '@/core/rules/condition'
 import { anyLens } from '@/core/model/any-lens'
 import { attachables, newestFirmware, type Context } from '@/core/resolve/context'
@@ -133,7 +133,7 @@ function contradictions(
 /** One of the bodies the plan knows by a tag. */
 function bodyFrom(options: Options, plan: Plan): Result<string | undefined> {
   const tag = options.body?.at(-1)
-  const known = [...new Set(idsOf(plan.rows).map(bodyTagOf))].filter((one) => one !== null).sort()
+  const known = bodyTags(plan)
   if (tag === undefined || known.includes(tag)) return ok(tag)
   const message =
     known.length === 0

@@ -2,7 +2,6 @@ import {
   type NoteName,
   type Rows,
   bodyFirmwareRow,
-  bodyTagOf,
   describeRow,
   idsOf,
   isBodyRow,
@@ -12,6 +11,7 @@ import {
   parseRow,
   rowValue,
 } from '../plan/rows'
+import { bodyTags } from '../plan/bodies'
 import { lackingFor } from '../plan/lacking'
 import { lookup } from '../model/lookup'
 import { firmwareNumber } from '../rules/facts'
@@ -102,7 +102,7 @@ export const bodyChecks: readonly Check[] = [
 
 /** Rows that a body cannot hold with the firmware the plan says it runs. */
 function needsNewer({ model, plan }: CheckInput): CheckResult[] {
-  const tags = [...new Set(idsOf(plan.rows).flatMap((id) => bodyTagOf(id) ?? []))].sort()
+  const tags = bodyTags(plan)
   return tags.flatMap((tag) => {
     const firmware = rowValue(plan.rows, bodyFirmwareRow(tag))
     if (typeof firmware !== 'string') return []
@@ -117,7 +117,7 @@ function needsNewer({ model, plan }: CheckInput): CheckResult[] {
 function prefixClash({ model, plan }: CheckInput): CheckResult[] {
   const setting = settingMeaning(model, 'files.prefix')
   if (setting?.place !== 'local') return []
-  const tags = [...new Set(idsOf(plan.rows).flatMap((id) => bodyTagOf(id) ?? []))].sort()
+  const tags = bodyTags(plan)
   const prefix = (tag: string) => plan.rows[localRow(tag, setting.id)]
   return tags.flatMap((tag, i): CheckResult[] => {
     const twin = tags

@@ -1,5 +1,6 @@
 import type { RowId, RowStation } from '../plan/rows'
-import type { LensModel, BodyModel, Setting, Side } from '../model/types'
+import { isOfSide } from '../model/sides'
+import type { LensModel, BodyModel, Side } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { keptByObject, memoize } from '../memoize'
 import { setRows } from '../plan/step'
@@ -148,22 +149,6 @@ export function ofEachSetting(
     }
     return all
   }
-}
-
-/** Groups of settings, and single ones, that count on one side only. */
-const ofOneSide: readonly (readonly [string, Side])[] = [
-  ['drive.', 'stills'],
-  ['flash.', 'stills'],
-  ['exposure.bracket', 'stills'],
-  ['display.review', 'stills'],
-  ['movie.', 'motion'],
-  ['audio.', 'motion'],
-  ['focus.motion', 'motion'],
-]
-
-/** Whether a setting counts on a side: self-timer and flash say nothing about filming, frame rates nothing about stills. */
-export function isOfSide({ means }: Setting, side: Side): boolean {
-  return ofOneSide.every(([start, only]) => side === only || !means?.startsWith(start))
 }
 
 /** The settings of a state of which there is something to say: a remark, a rule's hand in it, more than one value. */

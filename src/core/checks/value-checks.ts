@@ -2,11 +2,12 @@ import { noteRow } from '../plan/rows'
 import { baseRow, defaultWhereabouts } from '../plan/cells'
 import { showValue, valuesOf } from '../model/domain'
 import { settingsIn } from '../model/excerpt'
+import { isOfSide } from '../model/sides'
 import { lookup } from '../model/lookup'
 import { factsOf } from '../rules/condition'
 import { workOf } from '../resolve/resolve'
 import type { Remark, ResolvedSetting } from '../resolve/resolved'
-import { quickFix, isOfSide, ofEachSetting, type Check, type CheckInput, type CheckResult } from './finding'
+import { quickFix, ofEachSetting, type Check, type CheckInput, type CheckResult } from './finding'
 import { decidedBy, rowOf, settingMeaning } from './meaning'
 
 /** What the body makes of the planned values. */

@@ -1,5 +1,10 @@
-import { type Rows, differsIn, entriesOf } from './rows'
+import { type Rows, bodyTagOf, differsIn, entriesOf, idsOf } from './rows'
 import type { Plan } from './plan'
+
+/** The tags of the bodies that a plan speaks of, in order. */
+export function bodyTags({ rows }: Plan): string[] {
+  return [...new Set(idsOf(rows).flatMap((row) => bodyTagOf(row) ?? []))].sort()
+}
 
 /** The rows in which one body differs from the plan's others, by the row of base or bank they stand for. */
 export function differencesOf(plan: Plan, tag: string): Rows {

@@ -1,4 +1,14 @@
-import { type RowId, describeRow, idsOf, isSlotRow, keyRow, parseRow, rowsOfSlot, showRow } from './rows'
+import {
+  type Row,
+  type RowId,
+  describeRow,
+  idsOf,
+  isSlotRow,
+  keyRow,
+  parseRow,
+  rowsOfSlot,
+  showRow,
+} from './rows'
 import { lookup, menuOrder } from '../model/lookup'
 import { setUpLines } from '../model/menu'
 import type { BodyModel, SetUpPage } from '../model/types'
@@ -156,7 +166,7 @@ function menuOf(model: BodyModel, id: RowId): string {
 }
 
 /** The set-up page on which a kind of row is set. */
-const setUpPageOf: Readonly<Record<string, SetUpPage>> = {
+export const setUpPageOf: Readonly<Partial<Record<Row['kind'], SetUpPage>>> = {
   key: 'keys',
   bankKey: 'keys',
   grid: 'grids',

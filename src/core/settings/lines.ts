@@ -1,5 +1,6 @@
 import { memoize } from '../memoize'
-import { lookup } from '../model/lookup'
+import { itemName, lookup } from '../model/lookup'
+import { setUpLines } from '../model/menu'
 import type { BodyModel, SetUpPage } from '../model/types'
 import { subjectOf } from '../vocabulary/subjects'
 
@@ -32,11 +33,7 @@ export const inNoMenu = 'In no menu'
 export const settingLines: (model: BodyModel) => readonly SettingLine[] = memoize(
   (model: BodyModel): readonly SettingLine[] => {
     const { settings, acts, menuPlaces } = lookup(model)
-    const setUp = new Map(
-      model.menu.flatMap(({ lines }) =>
-        lines.flatMap((one) => (typeof one !== 'string' && 'opens' in one ? [[one.id, one] as const] : [])),
-      ),
-    )
+    const setUp = new Map(setUpLines(model).map((line) => [line.id, line]))
     const places = [...menuPlaces.values()].map(({ id, address, page }) => ({
       id,
       address,
@@ -52,7 +49,7 @@ export const settingLines: (model: BodyModel) => readonly SettingLine[] = memoiz
         ...at,
         id,
         kind: setting ? 'setting' : page ? 'setUp' : 'act',
-        label: setting?.label ?? page?.name ?? acts.get(id)?.name ?? id,
+        label: itemName(model, id),
         means: setting?.means ?? null,
         subject: subjectOf(setting?.means ?? null)?.id ?? null,
         warning: acts.get(id)?.warning ?? null,

@@ -3,6 +3,7 @@ import { lookup } from '../model/lookup'
 import type { BodyModel, Setting, SetUpPage } from '../model/types'
 import { baseRows } from '../plan/cells'
 import type { Plan } from '../plan/plan'
+import { setUpPageOf } from '../plan/setup'
 import {
   idsOf,
   lineRow,
@@ -11,7 +12,6 @@ import {
   rowValue,
   settingOf,
   type NoteName,
-  type Row,
   type RowId,
   type Rows,
 } from '../plan/rows'
@@ -133,16 +133,4 @@ function sorted(model: BodyModel, rows: Rows) {
     else bySetting.set(setting, [id])
   }
   return { bySetting, setUp }
-}
-
-const setUpPageOf: Readonly<Partial<Record<Row['kind'], SetUpPage>>> = {
-  key: 'keys',
-  bankKey: 'keys',
-  grid: 'grids',
-  bankGrid: 'grids',
-  own: 'ownMenu',
-  ownName: 'ownMenu',
-  bankOwn: 'ownMenu',
-  hold: 'holdSets',
-  holdName: 'holdSets',
 }

@@ -1,10 +1,11 @@
 'use client'
 
 import { memo } from 'react'
-import { type OwnerFact, ownerRange, ownerRow, rowValue } from '@/core/plan/rows'
+import { ownerRow, rowValue } from '@/core/plan/rows'
 import { operators } from '@/core/reach/operators'
 import { weights } from '@/core/suggest/weights'
 import { useDesk, usePlanPart } from '@/features/desk'
+import { FigureLine, useOwn, type Figure } from './figure-line'
 import { Check } from '@/ui/check'
 import { NumberField } from '@/ui/number-field'
 
@@ -61,23 +62,6 @@ export const Reckoning = memo(function Reckoning() {
   )
 })
 
-/** A figure of the owner's: null where the usual one holds. */
-function useOwn(fact: OwnerFact) {
-  const desk = useDesk()
-  const own = usePlanPart((plan) => {
-    const value = rowValue(plan.rows, ownerRow(fact))
-    return typeof value === 'number' ? value : null
-  })
-  return { own, keep: (value: number | null) => desk.set({ [ownerRow(fact)]: value }) }
-}
-
-interface Figure {
-  readonly id: OwnerFact
-  readonly words: string
-  readonly usual: number
-  readonly source: string
-}
-
 function Figures({ title, note, figures }: { title: string; note: string; figures: readonly Figure[] }) {
   return (
     <section className="border bg-sheet px-4 py-3">
@@ -89,19 +73,5 @@ function Figures({ title, note, figures }: { title: string; note: string; figure
         ))}
       </ul>
     </section>
-  )
-}
-
-function FigureLine({ figure: { id, words, usual, source } }: { figure: Figure }) {
-  const { own, keep } = useOwn(id)
-  const [from, to] = ownerRange(id)
-  return (
-    <li className="flex items-center justify-between gap-2 py-1">
-      <span className="leading-tight">
-        {words}
-        <span className="block text-small text-silt">{own === null ? source : `yours; usual ${usual}`}</span>
-      </span>
-      <NumberField label={words} value={own} from={from} to={to} placeholder={String(usual)} onKeep={keep} />
-    </li>
   )
 }

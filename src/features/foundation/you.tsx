@@ -8,11 +8,11 @@ import {
   habitOf,
   habitRow,
   idsOf,
-  ownerRange,
   ownerRow,
   rowValue,
 } from '@/core/plan/rows'
 import type { OwnerFact } from '@/core/plan/rows'
+import { FigureLine, type Figure } from './figure-line'
 import { functionTerms } from '@/core/vocabulary/terms'
 import { workFact } from '@/core/vocabulary/work'
 import { useDesk, usePlanPart } from '@/features/desk'
@@ -20,7 +20,6 @@ import { Button, Offer } from '@/ui/button'
 import { Check } from '@/ui/check'
 import { Explain } from '@/ui/explain'
 import { Fold } from '@/ui/fold'
-import { NumberField } from '@/ui/number-field'
 import { Select } from '@/ui/select'
 
 /** The owner: eye, fingers, what has gone wrong, habits, own limits; each with what follows from it. */
@@ -202,43 +201,31 @@ function Habits() {
 
 /** Thresholds of the owner's own, each with what it is for. */
 function Limits() {
-  const facts: readonly (readonly [OwnerFact, words: string, usual: string])[] = [
-    ['isoNever', 'ISO you never want: automatic ISO is held to it', ''],
-    ...(Object.keys(freezeFacts) as (keyof typeof freezeFacts)[]).map((fact) => {
-      const choice = workFact('movement')?.choices.find(({ id }) => id === freezeFacts[fact])
-      const seconds = choice?.amount[0] ?? 0
-      const usual = seconds === 0 ? '' : String(Math.round(1 / seconds))
-      return [fact, `Freezes, 1/s: ${choice?.name.toLowerCase() ?? fact}`, usual] as const
-    }),
-    ['handheldStops', 'Stops you hold by hand, with the stabiliser', '0'],
+  const freezes = (Object.keys(freezeFacts) as (keyof typeof freezeFacts)[]).map((id): Figure => {
+    const choice = workFact('movement')?.choices.find((one) => one.id === freezeFacts[id])
+    const [seconds = 0] = choice?.amount ?? []
+    return {
+      id,
+      words: `Freezes, 1/s: ${choice?.name.toLowerCase() ?? id}`,
+      usual: seconds === 0 ? null : Math.round(1 / seconds),
+      source: 'rule of thumb',
+    }
+  })
+  const figures: readonly Figure[] = [
+    { id: 'isoNever', words: 'ISO you never want', usual: null, source: 'automatic ISO is held to it' },
+    ...freezes,
+    {
+      id: 'handheldStops',
+      words: 'Stops you hold by hand',
+      usual: 0,
+      source: 'with the stabiliser, over 1 ÷ focal length',
+    },
   ]
   return (
     <ul className="divide-y">
-      {facts.map(([fact, words, usual]) => (
-        <Limit key={fact} fact={fact} words={words} usual={usual} />
+      {figures.map((figure) => (
+        <FigureLine key={figure.id} figure={figure} />
       ))}
     </ul>
-  )
-}
-
-function Limit({ fact, words, usual }: { fact: OwnerFact; words: string; usual: string }) {
-  const desk = useDesk()
-  const own = usePlanPart((plan) => {
-    const value = rowValue(plan.rows, ownerRow(fact))
-    return typeof value === 'number' ? value : null
-  })
-  const [from, to] = ownerRange(fact)
-  return (
-    <li className="flex items-center justify-between gap-2 py-1">
-      <span className="leading-tight">{words}</span>
-      <NumberField
-        label={words}
-        value={own}
-        from={from}
-        to={to}
-        placeholder={usual}
-        onKeep={(value) => desk.set({ [ownerRow(fact)]: value })}
-      />
-    </li>
   )
 }

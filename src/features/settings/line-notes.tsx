@@ -1,10 +1,9 @@
 'use client'
 
-import { useState } from 'react'
 import { certainties, priorities, type NoteName } from '@/core/plan/rows'
 import { notedOfLine } from '@/core/settings/mark'
 import type { Standing } from '@/core/settings/standing'
-import { useDesk } from '@/features/desk'
+import { useDesk, useTypedText } from '@/features/desk'
 import { Select } from '@/ui/select'
 
 const sureWords = {
@@ -96,17 +95,12 @@ function NoteText({
   isLong?: boolean
   isHalf?: boolean
 }) {
-  const [typed, setTyped] = useState<string | null>(null)
-  const leave = () => {
-    const text = typed?.trim()
-    if (text !== undefined && text !== kept) onKeep(text === '' ? null : text)
-    setTyped(null)
-  }
+  const text = useTypedText(kept, onKeep)
   const field = {
-    value: typed ?? kept,
+    value: text.value,
     maxLength: longest,
-    onChange: (event: { target: { value: string } }) => setTyped(event.target.value),
-    onBlur: leave,
+    onChange: (event: { target: { value: string } }) => text.type(event.target.value),
+    onBlur: text.leave,
     className: 'block w-full rounded border bg-crust px-2 py-1 text-body text-ink',
   }
   return (

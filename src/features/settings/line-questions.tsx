@@ -1,6 +1,6 @@
 'use client'
 
-import { isOfSide } from '@/core/checks/finding'
+import { isOfSide } from '@/core/model/sides'
 import { lookup } from '@/core/model/lookup'
 import type { Setting } from '@/core/model/types'
 import { disputes, disputesOf } from '@/core/vocabulary/schools'

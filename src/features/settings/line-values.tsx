@@ -1,21 +1,12 @@
 'use client'
 
 import { useState } from 'react'
-import { isOfSide } from '@/core/checks/finding'
+import { isOfSide } from '@/core/model/sides'
 import { showValue } from '@/core/model/domain'
-import type { Setting, Side } from '@/core/model/types'
+import type { BodyModel, Setting, Side } from '@/core/model/types'
+import { bodyTags } from '@/core/plan/bodies'
 import { plannedSlots, type Plan } from '@/core/plan/plan'
-import {
-  bankRow,
-  bodyTagOf,
-  describeRow,
-  idsOf,
-  localRow,
-  rowValue,
-  showRow,
-  variedOf,
-  type RowId,
-} from '@/core/plan/rows'
+import { bankRow, describeRow, localRow, rowValue, showRow, type RowId } from '@/core/plan/rows'
 import type { InForce } from '@/core/settings/in-force'
 import { plannedInLine } from '@/core/settings/mark'
 import type { Standing } from '@/core/settings/standing'
@@ -49,12 +40,8 @@ export function LineValues({
   const keep = (row: RowId, value: Value | null) =>
     desk.set(plannedInLine(desk.getView().plan, setting.id, row, value))
   const cells = cellWords(model, setting, standing.cells)
-  const slots = plannedSlots(model, plan).filter(({ family }) => family === setting.storedBy)
-  const tags = setting.place === 'local' ? bodyTags(plan) : []
-  const own = tags.map((tag) => ({ tag, row: localRow(tag, setting.id) }))
-  const others = standing.elsewhere.filter(
-    (row) => variedOf(row) === null && !own.some((one) => one.row === row),
-  )
+  const apart = placesApart(model, plan, setting)
+  const others = standing.elsewhere.filter((row) => !apart.some((one) => one.row === row))
   return (
     <div className="grid gap-2">
       {cells.map(({ row, where, value }) => {
@@ -79,29 +66,12 @@ export function LineValues({
           </div>
         )
       })}
-      {slots.map(({ family, slot, name }) => {
-        const row = bankRow(family, slot, setting.id)
-        return (
-          <div key={row} className="grid grid-cols-[7rem_minmax(0,1fr)] items-start gap-2">
-            <span className="pt-1.5 text-small text-silt">bank {name}</span>
-            <ValueBox
-              setting={setting}
-              label={`${setting.label}, bank ${name}`}
-              value={rowValue(plan.rows, row)}
-              inherits="as base"
-              refused={[]}
-              onKeep={(next) => keep(row, next)}
-              onDone={onDone}
-            />
-          </div>
-        )
-      })}
-      {own.map(({ tag, row }) => (
+      {apart.map(({ row, where }) => (
         <div key={row} className="grid grid-cols-[7rem_minmax(0,1fr)] items-start gap-2">
-          <span className="pt-1.5 text-small text-silt">body {tag}</span>
+          <span className="pt-1.5 text-small text-silt">{where}</span>
           <ValueBox
             setting={setting}
-            label={`${setting.label}, body ${tag}`}
+            label={`${setting.label}, ${where}`}
             value={rowValue(plan.rows, row)}
             inherits="as base"
             refused={[]}
@@ -122,9 +92,13 @@ export function LineValues({
   )
 }
 
-/** The tags of the bodies that a plan speaks of. */
-function bodyTags({ rows }: Plan): string[] {
-  return [...new Set(idsOf(rows).flatMap((row) => bodyTagOf(row) ?? []))].sort()
+/** Where a setting may differ from base: in every bank that is used and stores it; a local one in every body the plan speaks of. */
+function placesApart(model: BodyModel, plan: Plan, { id, place, storedBy }: Setting) {
+  const banks = plannedSlots(model, plan)
+    .filter(({ family }) => family === storedBy)
+    .map(({ family, slot, name }) => ({ row: bankRow(family, slot, id), where: `bank ${name}` }))
+  const bodies = place === 'local' ? bodyTags(plan) : []
+  return [...banks, ...bodies.map((tag) => ({ row: localRow(tag, id), where: `body ${tag}` }))]
 }
 
 /** What the camera makes of a value on a side: that it puts another in its place, does nothing, refuses it, or what it costs. */
