@@ -116,13 +116,13 @@ function lineData(model: BodyModel, plan: Plan, line: SettingLine) {
 
 function enablingWords(model: BodyModel, items: readonly EnablingItem[]): string[] {
   const { settings, addresses } = lookup(model)
-  return items.map(({ setting: id, side, from, to, isPlanned, enables }) => {
+  return items.map(({ setting: id, sides, from, to, isPlanned, enables }) => {
     const setting = settings.get(id)
     if (!setting) return id
     const named = enables.map(
       (one) => settings.get(one.id)?.label ?? addresses.get(one.id)?.control.name ?? one.id,
     )
-    const words = `${setting.label}, ${side}: ${showValue(setting.domain, to)} instead of ${showValue(setting.domain, from)}`
-    return `${isPlanned ? 'First' : 'Not planned yet'}: ${words}, for ${named.join(', ')}. ${enables[0]?.because ?? ''}`
+    const words = `${setting.label}, ${sides.join(' and ')}: ${showValue(setting.domain, to)} instead of ${showValue(setting.domain, from)}`
+    return `${isPlanned ? 'First' : 'Not planned yet'}: ${words}, for ${[...new Set(named)].join(', ')}. ${enables[0]?.because ?? ''}`
   })
 }

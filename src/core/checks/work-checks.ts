@@ -2,7 +2,7 @@ import { anyLens } from '../model/any-lens'
 import { checkValue, ladderSteps, showValue } from '../model/domain'
 import type { BodyModel, Setting } from '../model/types'
 import { neededIso, shutterAtIso } from '../numbers/light'
-import { showStops } from '../numbers/motion'
+import { countStops } from '../numbers/motion'
 import {
   situationName,
   situationSide,
@@ -148,7 +148,7 @@ function tooSlow(input: CheckInput, { name, work, state }: Situated): CheckResul
   return [
     {
       title: `${name}: ${isOwn ? step.mark : `${slowest.setting.label} ${step.mark}`} is too slow`,
-      reason: `What moves (${moves}) is frozen from about ${showSeconds(floor)} on; ${step.mark} is ${showStops(Math.log2(step.amount / floor))} slower: log2(${step.mark} ÷ ${showSeconds(floor)}).`,
+      reason: `What moves (${moves}) is frozen from about ${showSeconds(floor)} on; ${step.mark} is ${countStops(Math.log2(step.amount / floor))} slower: log2(${step.mark} ÷ ${showSeconds(floor)}).`,
       row: rowOf(model, plan, side, slowest),
       mends: wanted === null ? [] : [mendWith(input, slowest, wanted)],
       seenIn: state,
@@ -192,7 +192,7 @@ function shaken(input: CheckInput, { name, work, state }: Situated): CheckResult
   return [
     {
       title: `${name}: ${isOwn ? step.mark : `${slowest.setting.label} ${step.mark}`} is too slow by hand at ${focal} mm`,
-      reason: `By hand about 1 ÷ focal length holds: 1/${focal} s${held}. ${step.mark} is ${showStops(Math.log2(step.amount / floor))} slower.`,
+      reason: `By hand about 1 ÷ focal length holds: 1/${focal} s${held}. ${step.mark} is ${countStops(Math.log2(step.amount / floor))} slower.`,
       row: rowOf(model, plan, side, slowest),
       mends: wanted === null ? [] : [mendWith(input, slowest, wanted)],
       seenIn: state,
@@ -234,8 +234,8 @@ function outOfReach(input: CheckInput, { situation, name, work, state }: Situate
     if (missing < 0.34) return []
     return [
       lightResult(input, state, situation, cap, needed, {
-        title: `${name}: ${showStops(missing)} of light missing at EV ${dark}`,
-        reason: `${aperture.mark} and ${shutter.mark} need ISO 100 × N² ÷ (t × 2^EV) = ${Math.round(needed)} at EV ${dark}; automatic ISO stops at ${most.mark}, so the picture is ${showStops(-missing)} dark.`,
+        title: `${name}: ${countStops(missing)} of light missing at EV ${dark}`,
+        reason: `${aperture.mark} and ${shutter.mark} need ISO 100 × N² ÷ (t × 2^EV) = ${Math.round(needed)} at EV ${dark}; automatic ISO stops at ${most.mark}, so the picture is ${countStops(missing)} too dark.`,
       }),
     ]
   }

@@ -2,7 +2,7 @@ import { inOrder, keyAtEnd, keysToMove, type Ordered } from '../sync/order'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
 import type { Value } from '../vocabulary/values'
-import { workTable } from '../vocabulary/work'
+import { workTable, type WorkFact } from '../vocabulary/work'
 import type { Plan } from './plan'
 import { idsOf, needSituationOf, rowValue, situationOf, situationRow, type RowId } from './rows'
 
@@ -95,14 +95,17 @@ export function mayPulse(model: BodyModel, plan: Plan, side: Side): boolean {
   return said.length === 0 || said.some((lamps) => lamps === 'mains' || lamps === 'measured')
 }
 
+/** The facts of the work that may be said of a situation on a side. */
+export function factsAsked(side: Side): readonly WorkFact[] {
+  return workTable.filter(({ checked }) => side === 'stills' || checked !== 'stills')
+}
+
 /** The facts of the work of a situation of which nobody has said anything, so that nothing is checked against them. */
-export function uncheckedFacts(model: BodyModel, work: Work, side: Side): string[] {
-  const asked: readonly (keyof Work)[] = [
-    ...(['light', 'movement', 'subject', 'camera', 'opens'] as const),
-    ...(side === 'stills' ? (['silence', 'flash', 'space'] as const) : []),
-    'lamps',
-  ]
-  return asked
-    .filter((fact) => work[fact] === undefined)
-    .filter((fact) => fact !== 'space' || lookup(model).byMeaning.has('colour.space'))
+export function uncheckedFacts(model: BodyModel, work: Work, side: Side): WorkFact[] {
+  return factsAsked(side).filter(
+    ({ id, checked }) =>
+      checked !== 'never' &&
+      !Object.hasOwn(work, id) &&
+      (id !== 'space' || lookup(model).byMeaning.has('colour.space')),
+  )
 }

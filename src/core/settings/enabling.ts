@@ -15,6 +15,8 @@ import { sameValue, type Value } from '../vocabulary/values'
 /** Something that works only once an enabling item is set. */
 export interface Enabled {
   readonly kind: 'setting' | 'key'
+  /** The side on which it works then. */
+  readonly side: Side
   /** A setting's id, or the key of an address. */
   readonly id: string
   /** Why it does nothing without. */
@@ -24,7 +26,8 @@ export interface Enabled {
 /** A setting that has to stand otherwise than delivered before others of the plan do anything. */
 export interface EnablingItem {
   readonly setting: string
-  readonly side: Side
+  /** The sides it is for: both, where one cell serves them. */
+  readonly sides: readonly Side[]
   /** The base row it is planned in. */
   readonly row: RowId
   /** What it stands at without; what it has to stand at. */
@@ -36,9 +39,9 @@ export interface EnablingItem {
 }
 
 /**
- * The enabling items of a plan, in menu order, those of a setting once for each side: for every value planned otherwise
+ * The enabling items of a plan, in menu order, one for each cell: for every value planned otherwise
  * than delivered, what the plan wants (values it changes, needs, keys it assigns) that would do nothing without it; and for
- * all it wants that does nothing, the one value that would make it work. Found by reckoning the plan with and without:
+ * all it wants that does nothing, the one value that would make it work, unless the owner has decided on that cell. Found by reckoning the plan with and without:
  * linear in the candidates × `resolve`.
  */
 export function enablingItems(
@@ -49,16 +52,31 @@ export function enablingItems(
 ): EnablingItem[] {
   const order = menuOrder(model)
   const place = ({ setting }: EnablingItem) => order.get(setting) ?? Infinity
-  return model.sides
-    .flatMap((side) => {
-      const usual = usualContext(model, plan, lenses, side)
-      if (!usual) return []
-      const now = stateIn(usual.context)
-      const wanted = wantedOn(model, plan, side)
-      const trying = { model, plan, lenses, side, now, wanted }
-      return [...planned(trying), ...missing(trying)]
-    })
-    .sort((a, b) => place(a) - place(b))
+  const ofSides = model.sides.flatMap((side) => {
+    const usual = usualContext(model, plan, lenses, side)
+    if (!usual) return []
+    const now = stateIn(usual.context)
+    const wanted = wantedOn(model, plan, side)
+    const trying = { model, plan, lenses, side, now, wanted }
+    return [...planned(trying), ...missing(trying)]
+  })
+  return merged(ofSides).sort((a, b) => place(a) - place(b))
+}
+
+/** Items of one cell at one value as one, with the sides of all. */
+function merged(items: readonly EnablingItem[]): EnablingItem[] {
+  const byCell = new Map<string, EnablingItem>()
+  for (const item of items) {
+    const name = JSON.stringify([item.row, item.isPlanned, item.to])
+    const known = byCell.get(name)
+    byCell.set(
+      name,
+      known
+        ? { ...known, sides: [...known.sides, ...item.sides], enables: [...known.enables, ...item.enables] }
+        : item,
+    )
+  }
+  return [...byCell.values()]
 }
 
 interface Trying {
@@ -112,10 +130,10 @@ function planned({ model, plan, lenses, side, now, wanted }: Trying): EnablingIt
     const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
     const without = stateWith(model, plan, lenses, side, row, null)
     if (!without) return []
-    const enables = lostIn(now, without, wanted).filter(({ id }) => id !== setting.id)
+    const enables = lostIn(side, now, without, wanted).filter(({ id }) => id !== setting.id)
     if (enables.length === 0) return []
     const to = baseValue(model, plan.rows, setting, side)
-    return [{ setting: setting.id, side, row, from: setting.factory, to, isPlanned: true, enables }]
+    return [{ setting: setting.id, sides: [side], row, from: setting.factory, to, isPlanned: true, enables }]
   })
 }
 
@@ -132,6 +150,8 @@ function missing({ model, plan, lenses, side, now, wanted }: Trying): EnablingIt
     if (!setting || setting.place === 'physical' || setting.place === 'local') return []
     if (setting.domain.kind !== 'choice' && setting.domain.kind !== 'toggle') return []
     const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
+    // What its owner has decided otherwise is not to be undone for what hangs on it.
+    if (rowValue(plan.rows, row) !== null) return []
     const from = baseValue(model, plan.rows, setting, side)
     const tried = (valuesOf(setting.domain) ?? [])
       .filter((value) => !sameValue(value, from))
@@ -139,10 +159,10 @@ function missing({ model, plan, lenses, side, now, wanted }: Trying): EnablingIt
         const then = stateWith(model, plan, lenses, side, row, to)
         // What it would take away counts against it.
         if (!then) return []
-        const enables = lostIn(then, now, wanted).filter((one) => one.id !== id)
-        const loses = lostIn(now, then, wanted).filter((one) => one.id !== id)
+        const enables = lostIn(side, then, now, wanted).filter((one) => one.id !== id)
+        const loses = lostIn(side, now, then, wanted).filter((one) => one.id !== id)
         if (enables.length <= loses.length) return []
-        return [{ setting: id, side, row, from, to, isPlanned: false, enables }]
+        return [{ setting: id, sides: [side], row, from, to, isPlanned: false, enables }]
       })
     const most = Math.max(0, ...tried.map(({ enables }) => enables.length))
     return tried.filter(({ enables }) => enables.length === most).slice(0, 1)
@@ -169,17 +189,19 @@ function stateWith(
 }
 
 /** What is wanted and works in one state, and does nothing in another, with the reason there. */
-function lostIn(works: Resolution, without: Resolution, wanted: Wanted): Enabled[] {
+function lostIn(side: Side, works: Resolution, without: Resolution, wanted: Wanted): Enabled[] {
   return [
     ...wanted.settings.flatMap((id): Enabled[] => {
       const because = settingIdle(without, id)
-      return because !== null && settingIdle(works, id) === null ? [{ kind: 'setting', id, because }] : []
+      return because !== null && settingIdle(works, id) === null
+        ? [{ kind: 'setting', side, id, because }]
+        : []
     }),
     ...wanted.keys.flatMap((id): Enabled[] => {
       const [here, there] = [works.addresses.get(id), without.addresses.get(id)]
       if (!here || !there || !answers(here.verdict) || answers(there.verdict)) return []
       const because = decisive(there)?.because
-      return because === undefined ? [] : [{ kind: 'key', id, because }]
+      return because === undefined ? [] : [{ kind: 'key', side, id, because }]
     }),
   ]
 }

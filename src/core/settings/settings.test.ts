@@ -5,12 +5,15 @@ import { rowNamed } from '@tests/fixtures/rows'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lookup } from '../model/lookup'
+import type { BodyModel, Side } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
 import { baseRow, defaultWhereabouts } from '../plan/cells'
-import { noteRow } from '../plan/rows'
+import { live } from '../camera/live/live'
+import { liveAt } from '../camera/live/stand-at'
+import { keyRow, noteRow } from '../plan/rows'
 import { applyStep, setRows } from '../plan/step'
 import { startedPlan } from '../reach/needs'
-import { usualContext } from '../resolve/context'
+import { usualContext, type Context } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import { must } from '../result'
 import { readySets } from '../vocabulary/situations'
@@ -224,18 +227,18 @@ describe.each(models)('the enabling items of $name', (model) => {
 
   it('are found, and each makes what it names work, by reckoning the plan with it', () => {
     expect(items.length).toBeGreaterThan(0)
-    for (const { side, row, from, to, enables, isPlanned } of items) {
+    for (const { row, from, to, enables, isPlanned } of items) {
       const rows = { ...plan.rows, [row]: isPlanned ? from : to }
       const then = { ...plan, rows }
-      const before = usualContext(model, plan, lenses, side)
-      const after = usualContext(model, then, lenses, side)
-      if (!before || !after) throw new Error('a side is looked at')
-      const idleIn = (at: typeof plan, of: typeof before, id: string) =>
+      const idleIn = (at: typeof plan, of: { readonly context: Context }, id: string) =>
         resolve(model, at, of.context)
           .settings.get(id)
           ?.remarks.some(({ kind, truth }) => truth === 'yes' && kind !== 'hazard')
-      for (const { kind, id } of enables) {
+      for (const { kind, id, side } of enables) {
         if (kind !== 'setting') continue
+        const before = usualContext(model, plan, lenses, side)
+        const after = usualContext(model, then, lenses, side)
+        if (!before || !after) throw new Error('a side is looked at')
         expect([id, idleIn(plan, before, id)]).toEqual([id, !isPlanned])
         expect([id, idleIn(then, after, id)]).toEqual([id, isPlanned])
       }
@@ -252,13 +255,86 @@ describe.each(models)('the enabling items of $name', (model) => {
     const [missing] = items.filter(({ isPlanned }) => !isPlanned)
     if (!missing) return
     const next = { ...plan, rows: { ...plan.rows, [missing.row]: missing.to } }
-    const again = enablingItems(model, next, lenses).find(
-      ({ setting, side }) => setting === missing.setting && side === missing.side,
-    )
+    const again = enablingItems(model, next, lenses).find(({ row }) => row === missing.row)
     expect(again).toMatchObject({ isPlanned: true, from: missing.from, to: missing.to })
     expect(again?.enables.map(({ id }) => id)).toEqual(
       expect.arrayContaining(missing.enables.map(({ id }) => id)),
     )
+  })
+})
+
+describe('played on the simulated bodies', () => {
+  const held = {
+    posture: 'finder',
+    orientation: 'level',
+    eye: true,
+    situation: { subject: 'a puppet' },
+  } as const
+  const standing = (model: BodyModel, plan: Plan, side: Side) => {
+    const usual = usualContext(model, plan, lenses, side)
+    if (!usual) throw new Error('a side is looked at')
+    return liveAt(model, plan, { ...usual.context, ...held })
+  }
+
+  it('every value named as refused is refused by the body, for the reason given', () => {
+    let played = 0
+    for (const model of models) {
+      const plan = emptyPlan(model)
+      for (const { id } of model.settings)
+        for (const { side, refused } of inForce(model, plan, lenses, id))
+          for (const { value, because } of refused) {
+            const event = { kind: 'menu', setting: id, value } as const
+            const { log } = must(live(model, standing(model, plan, side), event))
+            expect([model.id, id, log.map(({ kind }) => kind)]).toEqual([model.id, id, ['refused']])
+            expect(log[0]?.words).toContain(because)
+            played++
+          }
+    }
+    expect(played).toBeGreaterThan(10)
+  })
+
+  it('a dial that an enabling item is named for does nothing before it, and something after', () => {
+    let played = 0
+    for (const model of models) {
+      const dials = [...lookup(model).addresses.values()].filter(
+        ({ side, gesture, when, factory, control }) =>
+          side === 'stills' && gesture.id === 'turn' && when === null && factory && !control.presence,
+      )
+      const rows = Object.fromEntries(dials.map((address) => [keyRow(address), address.factory]))
+      const plan = must(parsePlan(model, rows))
+      const isDead = (of: Plan, id: string) => {
+        const control = lookup(model).addresses.get(id)?.control.id ?? ''
+        const event = { kind: 'turn', control, gesture: 'turn', clicks: 1 } as const
+        const { log } = must(live(model, standing(model, of, 'stills'), event))
+        return log.some(({ words }) => /does nothing/.test(words))
+      }
+      for (const { row, to, enables } of enablingItems(model, plan, lenses))
+        for (const { kind, id } of enables) {
+          if (kind !== 'key') continue
+          expect([model.id, id, isDead(plan, id)]).toEqual([model.id, id, true])
+          const set = { ...plan, rows: { ...plan.rows, [row]: to } }
+          expect([model.id, id, isDead(set, id)]).toEqual([model.id, id, false])
+          played++
+        }
+    }
+    expect(played).toBeGreaterThan(2)
+  })
+})
+
+describe('what an owner has decided', () => {
+  it('is not offered to be undone for what hangs on it', () => {
+    const needs = { 'situation/night/side': 'stills', 'need/night/focus.detectionSubject': ['8'] }
+    const named = (rows: object) =>
+      enablingItems(heron, withRows({ ...needs, ...rows }), lenses).map(({ setting }) => setting)
+    expect(named({ 'base/focus.detection@stills': false })).not.toContain('focus.detection')
+  })
+
+  it('is one item where one cell serves both sides', () => {
+    for (const model of models)
+      for (const { row, sides } of enablingItems(model, ready(model), lenses)) {
+        expect(new Set(sides).size).toBe(sides.length)
+        expect([row, sides.length === 1 || !/@(stills|motion)$/.test(row)]).toEqual([row, true])
+      }
   })
 })
 

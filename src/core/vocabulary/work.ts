@@ -8,6 +8,8 @@ export interface WorkFact {
   readonly plain: string
   /** What it takes: one of its choices, any of them, a range of light, a number, a text. */
   readonly takes: 'one' | 'any' | 'light' | 'number' | 'text'
+  /** On which side something is checked against it; what is checked in stills only is not asked of film. */
+  readonly checked: 'both' | 'stills' | 'never'
   /** Its choices; for light, ready ranges; none for numbers and texts. */
   readonly choices: readonly WorkChoice[]
 }
@@ -21,72 +23,73 @@ export interface WorkChoice {
 }
 
 /**
- * A fact's line: id | name | takes | what follows from it. Under it, begun with `>`, a line for each choice: id | name | amounts
+ * A fact's line: id | name | takes | on which side something is checked against it (both, stills, or -) | what follows from it. Under it, begun with `>`, a line for each choice: id | name | amounts
  * (or -). EV at ISO 100. The times that freeze are rules of thumb: twice the speed across the frame, half the time.
  */
 const text = `
-light | Light | light | How much there is: it decides whether shutter speed, aperture and ISO can meet.
+light | Light | light | both | How much there is: it decides whether shutter speed, aperture and ISO can meet.
 > stage-dark | Dark stage, candles | 1 4
 > stage | Stage, evening room | 4 7
 > bright-room | Bright room, office | 7 9
 > street-night | Lit street at night | 3 6
 > shade | Shade, overcast | 10 13
 > sun | Sun | 14 16
-lamps | Lamps | one | Lamps that pulse band with an electronic shutter and in film.
+lamps | Lamps | one | both | Lamps that pulse band with an electronic shutter and in film.
 > none | Daylight | -
 > steady | Steady film lamps | -
 > mains | Lamps on the mains | -
 > measured | Dimmed LEDs, measured | -
-subject | Subject | one | What detection has to find, or must not be fooled by.
+subject | Subject | one | both | What detection has to find, or must not be fooled by.
 > people | People | -
 > puppets | Puppets, masks, painted faces | -
 > animals | Animals | -
 > birds | Birds | -
 > vehicles | Vehicles | -
 > things | Things, no faces | -
-movement | It moves | one | How fast: single AF and slow shutter speeds lose what moves.
+movement | It moves | one | both | How fast: single AF and slow shutter speeds lose what moves.
 > still | Nothing moves | 0
 > posed | Posed, hardly moving | 0.0167
 > talking | Talking, gestures | 0.008
 > walking | Walking | 0.004
 > running | Running, dancing | 0.002
 > fastest | Sport, fast hands, birds | 0.001
-blur | Movement in the picture | one | Whether it is to be frozen or may smear.
+blur | Movement in the picture | one | - | Whether it is to be frozen or may smear.
 > frozen | Movement frozen | -
 > either | Movement either way | -
 > wanted | Movement smeared on purpose | -
-silence | Silence | one | Where nobody may hear the camera, the shutter and every beep count.
+silence | Silence | one | both | Where nobody may hear the camera, the shutter and every beep count.
 > needed | Must be silent | -
 > free | May be heard | -
-flash | Flash | one | A flash does not go with an electronic shutter.
+flash | Flash | one | stills | A flash does not go with an electronic shutter.
 > used | Flash used | -
 > none | No flash | -
-camera | The camera | one | On a support the stabiliser drifts; in a pan an electronic shutter slants what is upright.
+camera | The camera | one | both | On a support the stabiliser drifts; in a pan an electronic shutter slants what is upright.
 > hand | In the hand | -
 > tripod | On a tripod or copy stand | -
 > panning | Panned, or following | -
-delivery | Delivered, pixels wide | number | What is smaller than this has to be enlarged.
-space | Colour space delivered | one | What the processed files are to be written in.
+delivery | Delivered, pixels wide | number | - | What is smaller than this has to be enlarged.
+space | Colour space delivered | one | stills | What the processed files are to be written in.
 > small | The usual, small colour space | -
 > wide | Wide colour space | -
-opens | Your software opens | any | A file that does not open is found out in the evening.
+opens | Your software opens | any | both | A file that does not open is found out in the evening.
 > lossless | RAW, lossless compressed | -
 > lossy | RAW, lossy compressed | -
 > uncompressed | RAW, uncompressed | -
 > ten-bit | 10-bit film | -
 > all-intra | All-intra film | -
 > long-gop | Long-GOP film | -
-software | Software | text | Which, for your own memory.
-hours | Hours a day | number | How long cards and battery have to last.
+software | Software | text | - | Which, for your own memory.
+hours | Hours a day | number | - | How long cards and battery have to last.
 `
 
 /** Every fact of the work, in the order in which they are asked. */
-export const workTable: readonly WorkFact[] = blocksOf(text, 4, 3).map(
-  ([[id = '', name = '', takes = '', plain = ''] = [], ...choices]) => ({
+export const workTable: readonly WorkFact[] = blocksOf(text, 5, 3).map(
+  ([[id = '', name = '', takes = '', checked = '', plain = ''] = [], ...choices]) => ({
     id,
     name,
     plain,
     takes: takes as WorkFact['takes'],
+    checked: checked === '-' ? 'never' : (checked as WorkFact['checked']),
     choices: choices.map(([choice = '', words = '', amount = '']) => ({
       id: choice,
       name: words,

@@ -52,7 +52,7 @@ describe('what is shot', () => {
 
   it('is said in plain words, and what is not said is named as not checked', async () => {
     const { user, table, plan } = await started()
-    expect(table.textContent).toMatch(/not checked: light, it moves/)
+    expect(table.textContent).toMatch(/not checked: light, lamps, subject, it moves/)
     await user.selectOptions(
       within(table).getByRole('combobox', { name: 'It moves', hidden: true }),
       'Running, dancing',

@@ -93,7 +93,7 @@ function useFrequent(needs: Situation['needs'], most: number): Situation['needs'
     const at = first.indexOf(what)
     return at < 0 ? Infinity : at
   }
-  const seen = [...needs].filter((need) => rank(need) < Infinity).sort((a, b) => rank(a) - rank(b))
+  const seen = needs.filter((need) => rank(need) < Infinity).sort((a, b) => rank(a) - rank(b))
   return [...seen.slice(0, most), ...needs.filter((need) => rank(need) === Infinity)]
 }
 

@@ -5,8 +5,8 @@ import type { Side } from '@/core/model/types'
 import { exposureAt } from '@/core/numbers/light'
 import { plannedSlots } from '@/core/plan/plan'
 import { rowValue, showRow, situationRow } from '@/core/plan/rows'
-import { uncheckedFacts, workOf } from '@/core/plan/situations'
-import { lightLimits, workFact, workRanges, workTable, type WorkFact } from '@/core/vocabulary/work'
+import { factsAsked, uncheckedFacts, workOf } from '@/core/plan/situations'
+import { lightLimits, workRanges, workTable, type WorkFact } from '@/core/vocabulary/work'
 import type { Value } from '@/core/vocabulary/values'
 import { useDesk, useKeptText, usePlanPart } from '@/features/desk'
 import { Check } from '@/ui/check'
@@ -36,24 +36,19 @@ export const WorkFacts = memo(function WorkFacts({ situation, side }: { situatio
         {unchecked.length > 0 && (
           <span className="text-small text-silt">
             {' '}
-            · not checked: {unchecked.map((id) => workFact(id)?.name.toLowerCase() ?? id).join(', ')}
+            · not checked: {unchecked.map(({ name }) => name.toLowerCase()).join(', ')}
           </span>
         )}
       </summary>
       <div className="grid gap-x-6 gap-y-2 pt-1 pb-2 sm:grid-cols-2">
         <ShotWith situation={situation} side={side} />
-        {workTable
-          .filter(({ id }) => side === 'stills' || !stillsOnly.has(id))
-          .map((fact) => (
-            <Fact key={fact.id} situation={situation} fact={fact} />
-          ))}
+        {factsAsked(side).map((fact) => (
+          <Fact key={fact.id} situation={situation} fact={fact} />
+        ))}
       </div>
     </details>
   )
 })
-
-/** What film is not asked of. */
-const stillsOnly: ReadonlySet<string> = new Set(['flash', 'space'])
 
 /** The bank it is shot with: that is held against the work, in the place of base. */
 function ShotWith({ situation, side }: { situation: string; side: Side }) {
@@ -66,14 +61,24 @@ function ShotWith({ situation, side }: { situation: string; side: Side }) {
       .filter((slot) => slot.side === side)
       .map(({ family, slot, name }) => [`${family}/${slot}`, `Bank ${name}`] as const),
   )
+  const isUsed = bank === 'base' || slots.some(([id]) => id === bank)
   return (
     <label className="grid content-start gap-0.5">
       <span className="text-small text-silt">Shot with</span>
       <Select
         value={bank}
-        options={[['base', 'Base'], ...slots]}
+        options={[
+          ['base', 'Base'],
+          ...slots,
+          ...(isUsed ? [] : ([[bank, 'a bank that is not used']] as const)),
+        ]}
         onPick={(one) => desk.set({ [row]: one === 'base' ? null : one })}
       />
+      {!isUsed && (
+        <span className="text-small text-lichen">
+          That bank is not used on this side: nothing is checked.
+        </span>
+      )}
     </label>
   )
 }

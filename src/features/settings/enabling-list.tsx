@@ -20,7 +20,7 @@ export function EnabledBy({
 }) {
   const desk = useDesk()
   const items = enabling.filter(
-    (item) => item.side === side && !item.isPlanned && item.enables.some((one) => one.id === id),
+    (item) => !item.isPlanned && item.enables.some((one) => one.side === side && one.id === id),
   )
   return items.map((item) => (
     <p key={item.row}>
@@ -38,7 +38,7 @@ export function EnablingList({ known: { enabling, model, take } }: { known: Sett
   return (
     <ol aria-label="Enabling items first" className="my-2 grid gap-2 border-l-2 border-brine pl-3">
       {enabling.map((item) => (
-        <li key={`${item.row} ${item.side}`} className="leading-snug">
+        <li key={`${item.row} ${String(item.to)}`} className="leading-snug">
           <button
             type="button"
             className="font-semibold underline decoration-rule"
@@ -46,7 +46,7 @@ export function EnablingList({ known: { enabling, model, take } }: { known: Sett
           >
             {nameOf(item.setting)}
           </button>{' '}
-          <span className="text-silt">{item.side}</span>
+          <span className="text-silt">{item.sides.join(' and ')}</span>
           {item.isPlanned ? (
             <span className="font-mono text-pan"> {valueWords(model, item)}</span>
           ) : (

@@ -40,9 +40,8 @@ export function ValueBox({
   onDone: () => void
 }) {
   const { domain } = setting
-  const values = valuesOf(domain)
   const { typed, text, offered, type, wrong, read, pressed, leave } = useTyped(setting, onKeep)
-  if (!values)
+  if (valuesOf(domain) === null)
     return (
       <ValueField
         setting={setting}
