@@ -1,7 +1,7 @@
 import { anyLens } from '../model/any-lens'
 import { checkValue, ladderSteps, showValue } from '../model/domain'
 import type { BodyModel, Setting } from '../model/types'
-import { neededIso, shutterAtIso } from '../numbers/light'
+import { neededIso, rounded, shutterAtIso } from '../numbers/light'
 import { countStops } from '../numbers/motion'
 import {
   situationName,
@@ -208,7 +208,7 @@ function stepFor({ domain }: Setting, seconds: number): string | null {
 }
 
 function showSeconds(seconds: number): string {
-  return `1/${Math.round(1 / seconds)}`
+  return seconds < 0.4 ? `1/${Math.round(1 / seconds)}` : `${rounded(seconds)} s`
 }
 
 /**

@@ -203,6 +203,18 @@ describe('numbers of the work', () => {
       'light-out-of-reach',
     )
     expect(finding?.reason).toMatch(/= 1\/128/)
+    const [starlight] = told(
+      {
+        'situation/one/light': ['-6', '-2'],
+        'situation/one/movement': 'walking',
+        'base/exposure.mode@stills': 'aperture-first',
+        'base/exposure.aperture@stills': 'f/2',
+        'base/exposure.isoAutoCeiling@stills': 'ISO 1600',
+      },
+      'light-out-of-reach',
+    )
+    // t = 100 · 4 ÷ (1600 · 2^−6) = 16 s
+    expect(starlight?.title).toMatch(/about 16 s at EV -6/)
   })
 })
 
