@@ -9,11 +9,14 @@ import {
   noteRow,
   notedRow,
   parseRow,
+  readStamp,
   rowValue,
 } from '../plan/rows'
 import { bodyTags } from '../plan/bodies'
 import { lackingFor } from '../plan/lacking'
 import { lookup } from '../model/lookup'
+import type { BodyModel } from '../model/types'
+import type { Plan } from '../plan/plan'
 import { firmwareNumber } from '../rules/facts'
 import { newestFirmware } from '../resolve/context'
 import { quickFix, type Check, type CheckInput, type CheckResult } from './finding'
@@ -61,22 +64,24 @@ export const bodyChecks: readonly Check[] = [
     severity: 'tidies',
     needs: ['J36', 'J40'],
     reasonSilences: false,
-    run: ({ model, plan, first }) => {
-      const newest = newestFirmware(model)
-      return notes(plan.rows, 'decidedOn', first).flatMap(({ about, value, id }): CheckResult[] => {
-        if ((firmwareNumber(value) ?? 0) >= (firmwareNumber(newest) ?? 0)) return []
-        const brought = model.firmware.at(-1)?.brings ?? ''
+    many: 'rows were decided on an older firmware',
+    run: ({ model, plan, first }) =>
+      notes(plan.rows, 'decidedOn', first).flatMap(({ about, value, id }): CheckResult[] => {
+        const { firmware, body } = readStamp(value)
+        const now = firmwareNow(model, plan, body)
+        if ((firmwareNumber(firmware) ?? 0) >= (firmwareNumber(now.firmware) ?? 0)) return []
+        const brought = model.firmware.find(({ version }) => version === now.firmware)?.brings ?? ''
+        const seen = now.body === null ? now.firmware : `${now.firmware} ${now.body}`
         return [
           {
-            title: `${describeRow(model, about)} was decided on firmware ${String(value)}`,
-            reason: `${newest} is out: ${brought} Check it on the body.`,
+            title: `${describeRow(model, about)} was decided on firmware ${firmware}`,
+            reason: `${now.body === null ? `${now.firmware} is out` : `${now.body} runs ${now.firmware} now`}: ${brought} Check it on the body.`,
             row: about,
             asks: true,
-            mends: [quickFix(plan, `Seen with ${newest}`, 'older-firmware', { [id]: newest })],
+            mends: [quickFix(plan, `Seen with ${now.firmware}`, 'older-firmware', { [id]: seen })],
           },
         ]
-      })
-    },
+      }),
   },
   {
     id: 'first-but-unsure',
@@ -99,6 +104,24 @@ export const bodyChecks: readonly Check[] = [
       }),
   },
 ]
+
+/** The firmware of a body now; where nothing is said of it, the newest that any body runs, and else the model's newest. */
+function firmwareNow(
+  model: BodyModel,
+  plan: Plan,
+  body: string | null,
+): { readonly firmware: string; readonly body: string | null } {
+  const known = bodyTags(plan).flatMap((tag) => {
+    const firmware = rowValue(plan.rows, bodyFirmwareRow(tag))
+    return typeof firmware === 'string' ? [{ firmware, body: tag }] : []
+  })
+  const newest = [...known].sort(
+    (one, other) => (firmwareNumber(other.firmware) ?? 0) - (firmwareNumber(one.firmware) ?? 0),
+  )
+  return (
+    known.find((one) => one.body === body) ?? newest[0] ?? { firmware: newestFirmware(model), body: null }
+  )
+}
 
 /** Rows that a body cannot hold with the firmware the plan says it runs. */
 function needsNewer({ model, plan }: CheckInput): CheckResult[] {

@@ -77,7 +77,7 @@ function isSpecial(model: BodyModel, { context, resolution }: ResolvedContext): 
 }
 
 /** The formats of the region in force; all of them where nobody says which. */
-function formatsHere(model: BodyModel, { resolution }: ResolvedContext): readonly MovieFormat[] {
+export function formatsHere(model: BodyModel, { resolution }: ResolvedContext): readonly MovieFormat[] {
   const hz = { r50: 50, r60: 60 }[String(valueMeaning(model, resolution, 'movie.region')?.value)]
   return model.cards.movieFormats.filter(
     ({ regionHz }) => regionHz === undefined || hz === undefined || regionHz === hz,

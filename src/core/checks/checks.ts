@@ -9,6 +9,7 @@ import type { Resolution } from '../resolve/resolved'
 import { bankChecks } from './bank-checks'
 import { bodyChecks } from './body-checks'
 import { cardChecks } from './card-checks'
+import { kitChecks } from './kit-checks'
 import { causeOf } from './causes'
 import { type Check, type CheckInput, type Finding, type CheckResult, type Severity } from './finding'
 import { focusChecks } from './focus-checks'
@@ -32,6 +33,7 @@ export const checks: readonly Check[] = [
   ...valueChecks,
   ...numberChecks,
   ...cardChecks,
+  ...kitChecks,
   ...bankChecks,
   ...holdChecks,
   ...menuChecks,

@@ -221,7 +221,7 @@ function typedFocal({ model, plan, side, lenses, first }: CheckInput): CheckResu
   const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
   const typed = plan.rows[row]
   const { from, to } = setting.domain
-  const silent = lenses.filter((lens) => !lens.contacts && Object.hasOwn(plan.rows, lensRow(lens.id)))
+  const silent = lenses.filter((lens) => !lens.contacts && plan.rows[lensRow(lens.id)] === true)
   const fits = ({ focalMm: [short, long] }: LensModel) =>
     typeof typed === 'number' && typed >= short && typed <= long
   const off = silent.filter((lens) => !fits(lens))

@@ -113,6 +113,7 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
     case 'need':
     case 'owner':
     case 'habit':
+    case 'gear':
       return { to: id, value, changes: null }
     case 'situation':
       if (row.fact === 'bank') return { absent: 'Which bank it is shot with is said anew there.' }
@@ -127,9 +128,12 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
       return { absent: 'What is wanted there is said anew for other keys and slots.' }
     case 'bodyRow':
     case 'bodyFirmware':
+    case 'bodyOn':
       return { absent: 'It belongs to one camera alone.' }
     case 'lens':
       return { absent: 'Lenses are chosen for each mount.' }
+    case 'card':
+      return { absent: 'Cards are chosen for each slot.' }
     case 'bankKey':
     case 'bankGrid':
     case 'bankOwn':

@@ -18,6 +18,15 @@ export const postures = ['finder', 'screen', 'grip', 'tripod'] as const
 /** One of `postures`. */
 export type Posture = (typeof postures)[number]
 
+/** What is screwed to a body, with keys of its own. */
+export const fittings = ['grip', 'adapter'] as const
+
+/** What is plugged into a camera or put on it. */
+export const pluggedIn = ['flash', 'microphone', 'recorder', 'remote'] as const
+
+/** One of `pluggedIn`. */
+export type PluggedIn = (typeof pluggedIn)[number]
+
 /** How the camera is turned. */
 export const orientations = ['level', 'upright-left', 'upright-right'] as const
 

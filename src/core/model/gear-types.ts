@@ -97,9 +97,11 @@ export interface LensModel {
   readonly keys: readonly { readonly id: string; readonly name: string }[]
   /** A ring for anything but focus, and whether the body can read it; null where there is none. */
   readonly ring: { readonly readable: boolean; readonly clicks?: boolean } | null
-  /** A switch between autofocus and manual focus. */
-  readonly focusSwitch: boolean
-  readonly stabiliser: boolean
+  /** A switch between autofocus and manual focus; this and the stabiliser are left out where nobody says. */
+  readonly focusSwitch?: boolean
+  readonly stabiliser?: boolean
   /** The adapter it needs, in words. */
   readonly adapter?: string
+  /** By how much a teleconverter on it lengthens it; focal length and apertures are those with it. */
+  readonly converter?: number
 }

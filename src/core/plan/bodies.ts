@@ -2,7 +2,7 @@ import { type Rows, bodyTagOf, differsIn, entriesOf, idsOf } from './rows'
 import type { Plan } from './plan'
 
 /** The tags of the bodies that a plan speaks of, in order. */
-export function bodyTags({ rows }: Plan): string[] {
+export function bodyTags({ rows }: Pick<Plan, 'rows'>): string[] {
   return [...new Set(idsOf(rows).flatMap((row) => bodyTagOf(row) ?? []))].sort()
 }
 

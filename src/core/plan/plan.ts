@@ -113,7 +113,7 @@ function readSlots(model: BodyModel, rows: Rows): PlannedSlot[] {
 /** The lens ids the plan reckons with, sorted. */
 export function plannedLenses(plan: Plan): string[] {
   return idsOf(plan.rows)
-    .flatMap((id) => lensOf(id) ?? [])
+    .flatMap((id) => (plan.rows[id] === true ? (lensOf(id) ?? []) : []))
     .sort()
 }
 

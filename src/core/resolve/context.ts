@@ -1,6 +1,9 @@
 import { baseRow, defaultWhereabouts, type Whereabouts } from '../plan/cells'
-import { keyRow, rowValue, typedCell, type Rows } from '../plan/rows'
+import { bodyFirmwareRow, bodyOnRow, gearRow, keyRow, rowValue, typedCell, type Rows } from '../plan/rows'
+import { bodyTags } from '../plan/bodies'
+import { firmwareNumber } from '../rules/facts'
 import { memoize } from '../memoize'
+import { fittings, pluggedIn } from '../model/basics'
 import { isOnFitting } from '../model/controls'
 import { anyLens } from '../model/any-lens'
 import type { AssignSide, BodyModel, FocusGeometry, LensModel, ModePosition } from '../model/types'
@@ -11,9 +14,7 @@ import { lookup } from '../model/lookup'
 import { plannedLenses, plannedSlots, type Plan } from '../plan/plan'
 
 /** What can be put on the camera. */
-export const attachables = [
-  ...(['grip', 'adapter', 'flash', 'microphone', 'recorder', 'remote', 'teleconverter'] as const),
-]
+export const attachables = [...fittings, ...pluggedIn, 'teleconverter'] as const
 
 /** One of `attachables`. */
 export type Attached = (typeof attachables)[number]
@@ -31,6 +32,8 @@ export interface Context {
   readonly marked?: Readonly<Record<string, Value>>
   /** What is on the camera. */
   readonly attached?: readonly Attached[]
+  /** What is known not to be on it; where this is left out and `attached` is not, everything else. */
+  readonly off?: readonly Attached[]
   /** Tag of the body, for what only that one camera has. */
   readonly body?: string
   /** How the camera is worked; absent where nobody says. */
@@ -130,7 +133,9 @@ export function contextsOf(
       .map((slot) => ({ name: slot.name, banks: { ...plain, [slot.family]: slot.slot }, slotted: true })),
   ]
   const usual = usualPosition(model, plan, side)
-  const fitted = fittedFor(model)(plan.rows)
+  const { attached, off } = fittedFor(model)(plan.rows)
+  const isSaid = attached.length + off.length > 0
+  const firmware = standingFirmware(model, plan)
   return banks.flatMap((bank) =>
     (mine.length > 0 ? mine : [anyLens]).map((lens) => {
       // A slot with a position of its own on the dial stands there; others leave the dial where it is.
@@ -140,14 +145,16 @@ export function contextsOf(
         run: answering === 'playback' ? ('playback' as const) : ('standby' as const),
         banks: bank.banks,
         lens,
-        firmware: newestFirmware(model),
+        firmware,
         ...(position === undefined ? {} : { position }),
-        ...(fitted.length === 0 ? {} : { attached: fitted }),
+        ...(isSaid ? { attached, off } : {}),
       }
       const slots = Object.entries(bank.banks).flat()
       return {
         context,
-        key: [answering, lens.id, ...slots, ...fitted].join(' '),
+        key: [answering, lens.id, ...slots, ...attached, ...off.map((one) => `no ${one}`), firmware].join(
+          ' ',
+        ),
         bank: bank.name,
         lens: lens.name,
       }
@@ -162,13 +169,43 @@ function hasPosition(model: BodyModel, banks: Context['banks']): boolean {
   )
 }
 
-/** What a plan's owner has on the camera: the grip or adapter whose keys the plan gives functions to. */
+/**
+ * The firmware a plan is looked at with: the oldest that its bodies run, for what does not work on one of them is no
+ * plan for all; the model's newest where nothing is said of bodies.
+ */
+export function standingFirmware(model: BodyModel, plan: Plan): string {
+  const said = bodyTags(plan).flatMap((tag) => {
+    const firmware = rowValue(plan.rows, bodyFirmwareRow(tag))
+    return typeof firmware === 'string' ? [firmware] : []
+  })
+  const [oldest] = said.sort((one, other) => (firmwareNumber(one) ?? 0) - (firmwareNumber(other) ?? 0))
+  return oldest ?? newestFirmware(model)
+}
+
+/**
+ * What a plan's owner has on the camera, and what is known not to be there. Of grip and adapter: what is on one of the
+ * bodies; where nothing is said of any, that whose keys the plan gives functions to.
+ */
 const fittedFor = memoize((model: BodyModel) => {
   const keys = [...lookup(model).addresses.values()].filter(isOnFitting)
-  return memoize((rows: Rows): readonly Attached[] => {
-    const planned = keys.filter((address) => rowValue(rows, keyRow(address)) !== null)
-    return attachables.filter((one) => planned.some(({ control }) => control.presence === one))
-  })
+  return memoize(
+    (rows: Rows): { readonly attached: readonly Attached[]; readonly off: readonly Attached[] } => {
+      const bodies = bodyTags({ rows }).flatMap((tag) => {
+        const on = rowValue(rows, bodyOnRow(tag))
+        return Array.isArray(on) ? [on as readonly string[]] : []
+      })
+      const planned = keys.filter((address) => rowValue(rows, keyRow(address)) !== null)
+      const isOn = (one: Attached) =>
+        bodies.length > 0
+          ? bodies.some((on) => on.includes(one))
+          : planned.some(({ control }) => control.presence === one)
+      const plugged = (use: string) => pluggedIn.filter((one) => rowValue(rows, gearRow(one)) === use)
+      return {
+        attached: [...fittings.filter(isOn), ...plugged('always')],
+        off: [...(bodies.length > 0 ? fittings.filter((one) => !isOn(one)) : []), ...plugged('none')],
+      }
+    },
+  )
 })
 
 /**

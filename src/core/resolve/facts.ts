@@ -91,10 +91,12 @@ function lensFact(lens: LensModel, name: string): Value | undefined {
 }
 
 /** A grip or an adapter that nobody speaks of is not there; of what is plugged in, nobody then knows. */
-function attachedFact({ attached }: Context, name: string): Known {
-  const usually = name === 'grip' || name === 'adapter'
-  if (attached === undefined) return usually ? told(false) : { known: false }
-  return told(attached.some((one) => one === name))
+function attachedFact({ attached, off, lens }: Context, name: string): Known {
+  if (name === 'teleconverter' && lens.converter !== undefined) return told(true)
+  if (attached?.some((one) => one === name)) return told(true)
+  const isWhole = attached !== undefined && off === undefined
+  const isUsuallyOff = name === 'grip' || name === 'adapter'
+  return isWhole || isUsuallyOff || off?.some((one) => one === name) ? told(false) : { known: false }
 }
 
 function told(value: Value | undefined): Known {

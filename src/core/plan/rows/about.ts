@@ -6,7 +6,10 @@ import { bankOwnKind, type BankOwnRow } from './bank-own'
 import { baseKind, type BaseRow } from './base'
 import { bodyKind, type LocalRow } from './body'
 import { bodyFirmwareKind, type BodyFirmwareRow } from './body-firmware'
+import { bodyOnKind, type BodyOnRow } from './body-on'
 import { bodyDiffersKind, type BodyDiffersRow } from './body-row'
+import { cardKind, type CardRow } from './card'
+import { gearKind, type GearRow } from './gear'
 import { gridKind, type GridRow } from './grid'
 import { habitKind, type HabitRow } from './habit'
 import { holdKind, type HoldRow } from './hold'
@@ -54,6 +57,9 @@ export type AboutRow =
   | LocalRow
   | BodyDiffersRow
   | BodyFirmwareRow
+  | BodyOnRow
+  | CardRow
+  | GearRow
   | SchoolRow
   | SituationRow
   | NeedRow
@@ -85,7 +91,10 @@ export const aboutKinds: readonly RowKind<AboutRow>[] = [
   lineKind,
   bodyDiffersKind,
   bodyFirmwareKind,
+  bodyOnKind,
   bodyKind,
+  cardKind,
+  gearKind,
   schoolKind,
   situationKind,
   needKind,

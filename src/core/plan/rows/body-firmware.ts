@@ -32,6 +32,6 @@ export const bodyFirmwareKind: RowKind<BodyFirmwareRow> = {
     place: ({ tag }) => `Body ${tag}, firmware`,
     value: (_model, _row, value) => plainValue(value, 'the newest'),
   },
-  invalidates: () => ({ what: 'words' }),
+  invalidates: () => ({ what: 'contexts' }),
   station: () => 'banks',
 }

@@ -3,7 +3,7 @@ import type { RowId } from '../../sync/step'
 import { behind, isLensId, rowId } from './id'
 import { unknownPart, type RowKind } from './kind'
 
-/** A lens the plan reckons with: true, or absent. */
+/** A lens the plan reckons with: true; false where a lens that the owner has stays at home. */
 export interface LensRow {
   readonly kind: 'lens'
   readonly lens: string
@@ -22,7 +22,10 @@ export function lensOf(id: string): string | null {
 export const lensKind: RowKind<LensRow> = {
   kind: 'lens',
   heads: ['lens'],
-  form: ['lens/<lens>', 'true: the plan reckons with this lens'],
+  form: [
+    'lens/<lens>',
+    'true: the plan reckons with this lens; false: it stays at home, although the inventory has it',
+  ],
   parse({ id, parts }) {
     const [lens] = parts
     return parts.length === 1 && isLensId(lens)
@@ -31,10 +34,11 @@ export const lensKind: RowKind<LensRow> = {
   },
   id: ({ lens }) => lensRow(lens),
   accepts: (_model, _row, value, id) =>
-    value === true ? ok(true) : refuse('outside', 'A lens row is true, or absent.', id),
+    typeof value === 'boolean' ? ok(value) : refuse('outside', 'A lens row is true, or false.', id),
   describe: {
     place: ({ lens }) => `Lens ${lens}`,
-    value: (_model, _row, value) => (value === true ? 'in the bag' : 'not used'),
+    value: (_model, _row, value) =>
+      value === true ? 'in the bag' : value === false ? 'stays at home' : 'not used',
   },
   invalidates: () => ({ what: 'contexts' }),
   station: () => 'banks',

@@ -3,6 +3,7 @@ import { ok, refuse, type Result } from '../../result'
 import type { RowId } from '../../sync/step'
 import type { Value } from '../../vocabulary/values'
 import { about, type AboutRow } from './about'
+import { isBodyTag } from './body'
 import { behind, hasHead, rowId } from './id'
 import { plainValue, unknownPart, type RowKind } from './kind'
 import { takesOneOf, takesText } from './takes'
@@ -15,7 +16,7 @@ export const priorities = ['first-four', 'first-seven', 'rest'] as const
 
 /**
  * What stands beside a row: the reason; who decided it; how sure the owner is (`certainties`); who or what it comes from; how early it
- * matters (`priorities`); the firmware it was decided on; the day a risk was accepted; a picture of the screen; why no
+ * matters (`priorities`); the firmware it was decided on, with the body; the day a risk was accepted; a picture of the screen; why no
  * suggestion may change it.
  */
 export const noteNames = [
@@ -96,15 +97,27 @@ function accepts(model: BodyModel, { note }: NoteRow, value: unknown, id: string
     case 'priority':
       return takesOneOf(priorities, value, id)
     case 'decidedOn':
-      return takesOneOf(
-        model.firmware.map((one) => one.version),
-        value,
-        id,
-      )
+      return takesStamp(model, value, id)
     case 'risk':
       if (typeof value === 'string' && isDay(value)) return ok(value)
       return refuse('outside', 'A risk is accepted on a day, such as 2026-03-14.', id)
   }
+}
+
+/** The firmware and, behind it, the body: "1.2 heron-a". */
+function takesStamp(model: BodyModel, value: unknown, id: string): Result<Value> {
+  const known = model.firmware.map(({ version }) => version)
+  const { firmware, body } = readStamp(value)
+  if (known.some((one) => one === firmware) && (body === null || isBodyTag(body))) return ok(value as string)
+  const example = `${known[0] ?? '1.0'} body-a`
+  const message = `This row takes ${known.join(', ')}, and behind it the body, such as “${example}”.`
+  return refuse('outside', message, id)
+}
+
+/** The firmware and the body of a stamp; no body where only the firmware is known. */
+export function readStamp(value: unknown): { readonly firmware: string; readonly body: string | null } {
+  const [firmware = '', body, ...more] = typeof value === 'string' ? value.split(' ') : []
+  return { firmware, body: more.length > 0 ? '' : (body ?? null) }
 }
 
 /** A day of the calendar, year-month-day. */
