@@ -46,7 +46,7 @@ export async function listBodies(
   patterns: readonly string[] = [],
 ): Promise<{ bodies: Body[]; lost: LostBody[] }> {
   const rows = await query<BodyRow>(
-    `${bodyQuery} where b.owner_id = $1 and not exists (
+    `${bodyQuery} where b.owner_id = $1 and not b.gone and not exists (
        select from unnest($2::text[]) as pattern where b.name || ' ' || b.place not ilike pattern)
      order by b.name`,
     [localOwner, patterns],

@@ -12,6 +12,8 @@ import { putBody } from './bodies'
 import { localOwner, query } from './db'
 import { broughtIn } from './files'
 import { duetRows } from './demo-duet'
+import { theatreInventory } from './demo-inventory'
+import { setInventory } from './inventory'
 import { definitions } from './models'
 import { createPlan, loadPlan, savePlan } from './plans'
 
@@ -53,6 +55,7 @@ export async function makeDemo(): Promise<void> {
   }
   const heron = called('tarrow-heron')
   for (const body of demoBodies) await makeBody(called(body.model), body)
+  await setInventory(theatreInventory)
   await createPlan(called('varn-duet'), duetRows, demo.film)
   await createPlan(heron, {}, demo.plan)
   const { epoch } = must(await loadPlan(demo.plan))
@@ -185,64 +188,19 @@ function workOf(id: string, name: string): WrittenRows {
   return { ...situationRows(set, id), [situationRow(id, 'name')]: name }
 }
 
-interface DemoBody {
-  readonly id: string
-  readonly model: string
-  readonly tag: string
-  readonly name: string
-  readonly place: string
-  readonly serial: string
-  readonly firmware: string
-  readonly prefix: string
-}
+/** The bodies, by the ids that the demo knows them under; what else is known of them is in the inventory. */
+const demoBodies = [
+  { id: demo.bodyA, model: 'tarrow-heron', tag: 'heron-a' },
+  { id: demo.bodyB, model: 'tarrow-heron', tag: 'heron-b' },
+  { id: demo.spare, model: 'varn-duet', tag: 'duet' },
+  { id: demo.workshop, model: 'pell-pocket', tag: 'pocket' },
+] as const
 
-const demoBodies: readonly DemoBody[] = [
-  {
-    id: demo.bodyA,
-    model: 'tarrow-heron',
-    tag: 'heron-a',
-    name: 'Heron A',
-    place: 'front of house',
-    serial: 'TH-20417',
-    firmware: '1.2',
-    prefix: 'LHA',
-  },
-  {
-    id: demo.bodyB,
-    model: 'tarrow-heron',
-    tag: 'heron-b',
-    name: 'Heron B',
-    place: 'in the wings',
-    serial: 'TH-20633',
-    firmware: '1.2',
-    prefix: 'TAR',
-  },
-  {
-    id: demo.spare,
-    model: 'varn-duet',
-    tag: 'duet',
-    name: 'Duet',
-    place: 'in the spares case',
-    serial: 'VD-3381',
-    firmware: '1.1',
-    prefix: 'VRN',
-  },
-  {
-    id: demo.workshop,
-    model: 'pell-pocket',
-    tag: 'pocket',
-    name: 'Pocket',
-    place: 'on the workshop wall',
-    serial: 'PP-0092',
-    firmware: '1.1',
-    prefix: 'PLL',
-  },
-]
-
-async function makeBody(model: BodyModel, { id, tag, name, place, serial, firmware, prefix }: DemoBody) {
-  const fresh = newBody(model, serial, firmware)
-  const state = { ...fresh, memory: { ...fresh.memory, 'base/files.prefix': prefix } }
-  await putBody({ id, tag, name, place, model, state })
+async function makeBody(model: BodyModel, { id, tag }: (typeof demoBodies)[number]) {
+  const said = (fact: string) => String(theatreInventory[`body/${tag}/${fact}`])
+  const fresh = newBody(model, said('serial'), said('firmware'))
+  const state = { ...fresh, memory: { ...fresh.memory, 'base/files.prefix': said('prefix') } }
+  await putBody({ id, tag, name: said('name'), place: said('place'), model, state })
 }
 
 function demoStepId(i: number): string {

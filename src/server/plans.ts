@@ -12,7 +12,8 @@ import type { Answer, ReadSave } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
 import { localOwner, transaction, type Connection } from './db'
 import { libraryOf } from './models'
-import { headOf, logOf, newestSteps, planOf, planRow, stepsFor, writeSteps } from './plan-rows'
+import { planOf, planRow, stepsFor, writeSteps } from './plan-rows'
+import { headOf, logOf, newestSteps, planSteps, stepsBefore as stepsOfLogBefore } from './step-log'
 import { summarizeLater } from './summaries'
 
 /** A plan with its model, version and the end of its log. */
@@ -38,9 +39,6 @@ export interface Frozen {
   readonly differs: readonly RowId[]
 }
 
-/** How many steps are sent along for undo at most, and how many bytes of them; older ones are asked for. */
-const undoReach = { steps: 50, bytes: 20_000 }
-
 /** One plan, or a refusal that says what is missing. */
 export async function loadPlan(id: string): Promise<Result<StoredPlan>> {
   if (!isUuid(id)) return refuse('unknown-plan', 'There is no plan at this address.', id)
@@ -55,7 +53,7 @@ export async function loadPlan(id: string): Promise<Result<StoredPlan>> {
     const read = await planOf(row)
     if (!read.ok) return read
     const { model, plan } = read.value
-    const log = await newestSteps(client, id, row.version, undoReach.steps, undoReach.bytes)
+    const log = await newestSteps(client, planSteps, row)
     if (!log.ok) return log
     return ok({
       id,
@@ -63,7 +61,7 @@ export async function loadPlan(id: string): Promise<Result<StoredPlan>> {
       model,
       plan,
       version: row.version,
-      head: await headOf(client, row),
+      head: await headOf(client, planSteps, row),
       log: log.value,
       revision: await newestRevision(client, id),
     })
@@ -76,8 +74,7 @@ export async function stepsBefore(id: string, number: number): Promise<Result<re
   return transaction(async (client) => {
     const row = await planRow(client, id, '')
     if (!row) return refuse('unknown-plan', 'There is no such plan. It may have been removed.', id)
-    const last = Math.min(number - 1, row.version)
-    return last < 1 ? ok([]) : newestSteps(client, id, last, undoReach.steps, undoReach.bytes, 1)
+    return stepsOfLogBefore(client, planSteps, row, number)
   })
 }
 
@@ -102,7 +99,7 @@ export async function savePlan(id: string, read: ReadSave): Promise<Result<Answe
     if (!stored.ok) return stored
     const { save, unreadable } = read
     const kind = planKind(await libraryOf([stored.value.plan.model, ...editionsIn(save.steps)]))
-    const log = await logOf(client, row, stored.value.plan, save.basedOn, [
+    const log = await logOf(client, planSteps, row, stored.value.plan, save.basedOn, [
       ...save.steps.map((step) => step.id),
       ...save.ask,
       ...(unreadable ? [unreadable.step] : []),

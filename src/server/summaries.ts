@@ -3,7 +3,12 @@ import type { Refusal } from '@/core/result'
 import { localOwner, query } from './db'
 import { situationName, situationsOf } from '@/core/plan/situations'
 import { definitions } from './models'
+import { inventoryNow } from './inventory'
 import { planOf, type PlanRow } from './plan-rows'
+import { equipmentFor, equipped } from '@/core/inventory/equip'
+import type { Inventory, Library } from '@/core/inventory/rows'
+import type { BodyModel } from '@/core/model/types'
+import type { Plan } from '@/core/plan/plan'
 
 /** What is wrong in a plan, counted, and the worst of it; null while it is being reckoned. */
 export type Counts = {
@@ -167,8 +172,9 @@ async function summarize(id: string): Promise<void> {
   )
   if (!row) return
   const read = await planOf(row)
-  const { lenses } = await definitions()
-  const findings = read.ok ? adviceOn(read.value.model, read.value.plan, lenses) : []
+  const library = await definitions()
+  const { inventory } = await inventoryNow()
+  const findings = read.ok ? adviceWith(library, inventory, read.value) : []
   const count = (severity: string) => findings.filter((one) => one.severity === severity).length
   const heavy = findings.filter((one) => one.severity !== 'tidies').slice(0, worstNamed)
   const worst = heavy.map(({ severity, title, station }) => ({ severity, title, station }))
@@ -194,9 +200,21 @@ async function summarize(id: string): Promise<void> {
   )
 }
 
-/** What the checks of this run of the server go by: its build, and the definitions it reads. */
+/** What the checks say of a plan with what its owner has. */
+function adviceWith(
+  library: Library,
+  inventory: Inventory,
+  { model, plan }: { model: BodyModel; plan: Plan },
+) {
+  const equipment = equipmentFor(model, library, inventory)
+  return adviceOn(model, equipped(plan, equipment), equipment.lenses)
+}
+
+/** What the checks of this run of the server go by: its build, the definitions it reads, and the inventory as it stands. */
 async function checksMark(): Promise<string> {
   const { models, lenses } = await definitions()
-  const editions = models.map(({ id, version }) => `${id}@${version}`)
-  return [process.env.SALT_SHELF_BUILD ?? 'unbuilt', ...editions, ...lenses.map(({ id }) => id)].join(' ')
+  const { version } = await inventoryNow()
+  const editions = models.map(({ id, version: edition }) => `${id}@${edition}`)
+  const build = process.env.SALT_SHELF_BUILD ?? 'unbuilt'
+  return [build, ...editions, ...lenses.map(({ id }) => id), `inventory ${version}`].join(' ')
 }

@@ -2,24 +2,33 @@ import type { BodyModel } from '@/core/model/types'
 import type { Refusal } from '@/core/result'
 import type { Answer } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
-import type { Sent, Server } from './plan-desk'
+import type { DocumentServer, Sent } from './document-desk'
+import type { Server } from './plan-desk'
 
 /** How long a save may take before it counts as lost, in milliseconds. */
 const longestSave = 20_000
 
-/**
- * The server by HTTP: whatever comes back that is no answer of the protocol is a failure with its status. `address` and
- * `headers` are for programs; a page asks where it came from.
- */
+/** The server of a plan by HTTP. `origin` and `headers` are for programs; a page asks where it came from. */
 export function httpServer(
   planId: string,
-  address = '',
+  origin = '',
   headers: Readonly<Record<string, string>> = {},
 ): Server {
   return {
+    ...stepsServer(`${origin}/api/plans/${planId}/steps`, headers),
+    async definition(id, edition) {
+      const response = await fetch(`${origin}/api/models/${id}/${edition}`).catch(() => null)
+      return response?.ok ? ((await response.json()) as BodyModel) : null
+    },
+  }
+}
+
+/** Where the steps of a document go: whatever comes back that is no answer of the protocol is a failure with its status. */
+export function stepsServer(address: string, headers: Readonly<Record<string, string>> = {}): DocumentServer {
+  return {
     async save(save) {
       try {
-        const response = await fetch(`${address}/api/plans/${planId}/steps`, {
+        const response = await fetch(address, {
           method: 'POST',
           headers: { 'content-type': 'application/json', ...headers },
           body: JSON.stringify(save),
@@ -35,12 +44,8 @@ export function httpServer(
         return unanswered
       }
     },
-    async definition(id, edition) {
-      const response = await fetch(`${address}/api/models/${id}/${edition}`).catch(() => null)
-      return response?.ok ? ((await response.json()) as BodyModel) : null
-    },
     async earlier(before) {
-      const response = await fetch(`${address}/api/plans/${planId}/steps?before=${before}`, { headers })
+      const response = await fetch(`${address}?before=${before}`, { headers })
       return response.ok ? ((await response.json()) as { steps: readonly Step[] }).steps : null
     },
   }

@@ -11,7 +11,8 @@ import { headAfterAll } from '@/core/sync/head'
 import type { Step } from '@/core/sync/step'
 import type { Left } from '@/core/sync/client'
 import type { Save } from '@/core/sync/protocol'
-import { PlanDesk, type DeskStart, type Sent, type Server } from './plan-desk'
+import { PlanDesk, type DeskStart, type Server } from './plan-desk'
+import type { Sent } from './document-desk'
 import type { Queue } from './queue'
 
 const kind = planKind((id, edition) => (id === heron.id && edition === heron.version ? heron : null))

@@ -9,7 +9,7 @@ import type { Ranged } from './ranges'
 import { hasHead } from './id'
 import { forbidKind, type ForbidRow } from './forbid'
 import { among, type Invalidated, type RowKind, type RowStation } from './kind'
-import { noteKind, type NoteRow } from './note'
+import { notedRow, noteKind, type NoteRow } from './note'
 
 /**
  * A plan is a flat set of rows; each has an id and one value. There is one module here for every kind of row: what its
@@ -82,8 +82,14 @@ export function rangesOf(model: BodyModel, id: RowId, value: Value): readonly Ra
 
 /** A step in words: place, old → new, one phrase for each change; long steps are counted after the third. */
 export function describeStep(model: BodyModel, step: Step): string {
-  const phrases = step.changes.slice(0, 3).map((change) => describeChange(model, change))
-  const more = step.changes.length - phrases.length
+  // The stamp beside a row that is set goes without saying.
+  const set = new Set(step.changes.map(({ row }) => row))
+  const told = step.changes.filter(({ row }) => {
+    const about = notedRow(row, 'decidedOn')
+    return about === null || !set.has(about)
+  })
+  const phrases = told.slice(0, 3).map((change) => describeChange(model, change))
+  const more = told.length - phrases.length
   return more > 0 ? `${phrases.join('; ')}; and ${more} more` : phrases.join('; ')
 }
 
