@@ -30,7 +30,7 @@ const coreMayUse = {
   plan: ['vocabulary', 'rules', 'model', 'sync'],
   files: ['vocabulary', 'model', 'plan'],
   fit: ['vocabulary', 'model', 'sync', 'plan'],
-  inventory: ['vocabulary', 'model', 'sync', 'plan'],
+  inventory: ['vocabulary', 'rules', 'model', 'sync', 'plan'],
   resolve: ['vocabulary', 'numbers', 'rules', 'model', 'plan'],
   route: ['vocabulary', 'rules', 'model', 'plan', 'resolve'],
   focus: ['vocabulary', 'rules', 'model', 'sync', 'plan', 'resolve'],

@@ -1,6 +1,7 @@
 import { type WrittenRows, situationRow } from '@/core/plan/rows'
 import { createHash } from 'node:crypto'
 import { newBody } from '@/core/camera/body'
+import { factRow } from '@/core/inventory/rows'
 import type { BodyModel } from '@/core/model/types'
 import { emptyPlan } from '@/core/plan/plan'
 import { applyStep, setRows } from '@/core/plan/step'
@@ -197,7 +198,7 @@ const demoBodies = [
 ] as const
 
 async function makeBody(model: BodyModel, { id, tag }: (typeof demoBodies)[number]) {
-  const said = (fact: string) => String(theatreInventory[`body/${tag}/${fact}`])
+  const said = (fact: string) => String(theatreInventory[factRow('body', tag, fact)])
   const fresh = newBody(model, said('serial'), said('firmware'))
   const state = { ...fresh, memory: { ...fresh.memory, 'base/files.prefix': said('prefix') } }
   await putBody({ id, tag, name: said('name'), place: said('place'), model, state })

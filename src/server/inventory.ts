@@ -3,7 +3,7 @@ import { newBody } from '@/core/camera/body'
 import { inventoryKind, parseInventory } from '@/core/inventory/kind'
 import { bodiesIn, type BodyRecord } from '@/core/inventory/records'
 import { type Inventory, type Library } from '@/core/inventory/rows'
-import { entriesOf, type RowId } from '@/core/plan/rows'
+import { baseCellRow, entriesOf, type RowId } from '@/core/plan/rows'
 import type { BodyModel } from '@/core/model/types'
 import { ok, refuse, type Result } from '@/core/result'
 import { decide } from '@/core/sync/decide'
@@ -166,7 +166,7 @@ async function followBody(
   const prefix = model.settings.find(({ means }) => means === 'files.prefix')
   const prefixed =
     body.prefix !== null && prefix !== undefined && body.prefix !== was?.prefix
-      ? { [`base/${prefix.id}`]: body.prefix }
+      ? { [baseCellRow(prefix.id, null)]: body.prefix }
       : {}
   const there = await client.query(
     `update bodies set name = $3, place = $4, serial = $5, firmware = $6, gone = false, memory = memory || $8::jsonb

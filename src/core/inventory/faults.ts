@@ -29,7 +29,21 @@ export function inventoryFaults(library: Library, inventory: Inventory): Invento
 
 /** What an inventory without anything in it, or without a part, leaves undecided; one sentence each. */
 export function whatIsUnsaid(inventory: Inventory): string[] {
-  const { rows } = inventory
+  return [
+    ...recordsUnsaid(inventory),
+    ...gearUnsaid(inventory).map((kind) => `${gearKinds[kind]}: not said whether there is one.`),
+  ]
+}
+
+/** Kinds of gear of which it is not said whether there is one. */
+export function gearUnsaid(inventory: Inventory): GearKind[] {
+  return (Object.keys(gearKinds) as GearKind[]).filter(
+    (kind) => !hasNone(inventory, kind) && !gearIn(inventory).some((one) => one.kind === kind),
+  )
+}
+
+/** What an inventory without bodies, lenses or cards leaves undecided. */
+export function recordsUnsaid({ rows }: Inventory): string[] {
   const has = (kind: Parameters<typeof recordIds>[1]) => recordIds(rows, kind).length > 0
   return [
     ...(has('body')
@@ -39,9 +53,6 @@ export function whatIsUnsaid(inventory: Inventory): string[] {
       ? []
       : ['No lens: plans are looked at with any lens that talks to the body, unless they name one.']),
     ...(has('card') ? [] : ['No card: whether a card keeps up with film and bursts is not checked.']),
-    ...(Object.keys(gearKinds) as GearKind[])
-      .filter((kind) => !hasNone(inventory, kind) && !gearIn(inventory).some((one) => one.kind === kind))
-      .map((kind) => `${gearKinds[kind]}: not said whether there is one.`),
   ]
 }
 

@@ -10,12 +10,15 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react'
+import { canonicalJson } from '@/core/json'
+import type { Inventory } from '@/core/inventory/rows'
 import { editionMark } from '@/core/plan/kind'
 import type { Plan } from '@/core/plan/plan'
 import type { BodyModel, LensModel } from '@/core/model/types'
 import { sharer } from '@/ui/use-shared'
 import { delivered } from './delivered'
 import { httpServer } from './http-server'
+import { onInventoryNews } from './inventory-news'
 import { PlanDesk, type DeskStart, type DeskView } from './plan-desk'
 import { browserQueue } from './queue'
 
@@ -48,7 +51,8 @@ export function DeskProvider({
         browserQueue(start.planId),
       ),
   )
-  const { model } = useSyncExternalStore(desk.subscribe, desk.getStart, desk.getStart)
+  const { model, lenses: there } = useSyncExternalStore(desk.subscribe, desk.getStart, desk.getStart)
+  useInventoryNews(desk)
   useEffect(() => {
     void desk.resume()
     // Closing the tab loses nothing, unless the browser keeps nothing.
@@ -65,10 +69,24 @@ export function DeskProvider({
   return (
     <DeskContext value={desk}>
       <RevisionContext value={start.revision}>
-        {/* On another edition of the model every station begins anew: what it reckoned was of the former one. */}
-        <Fragment key={editionMark(model)}>{children}</Fragment>
+        {/* On another edition of the model, and with other lenses, every station begins anew: what it reckoned was of the former ones. */}
+        <Fragment key={`${editionMark(model)} ${canonicalJson(there)}`}>{children}</Fragment>
       </RevisionContext>
     </DeskContext>
+  )
+}
+
+/** An inventory that is changed in another tab takes effect here at once. */
+function useInventoryNews(desk: PlanDesk): void {
+  useEffect(
+    () =>
+      onInventoryNews(async () => {
+        const response = await fetch('/api/inventory').catch(() => null)
+        if (!response?.ok) return
+        const { inventory } = (await response.json()) as { inventory: Inventory }
+        desk.equip(inventory)
+      }),
+    [desk],
   )
 }
 
@@ -77,6 +95,12 @@ export function useDesk(): PlanDesk {
   const desk = useContext(DeskContext)
   if (!desk) throw new Error('there is no plan on the desk here')
   return desk
+}
+
+/** What the desk began with, as it stands now: the model, the lenses, what the owner has. */
+export function useDeskStart(): DeskStart {
+  const desk = useDesk()
+  return useSyncExternalStore(desk.subscribe, desk.getStart, desk.getStart)
 }
 
 /** The newest revision the server knows of: it moves on when the page is refreshed after a transfer. */

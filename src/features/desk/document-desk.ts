@@ -183,12 +183,10 @@ export class DocumentDesk<D, X extends object = object> {
   }
 
   /** What a kind of desk shows besides the document itself, when that changes. */
-  protected derived(_document: D): Partial<X> {
-    return {}
-  }
+  protected derived: (document: D) => Partial<X> = () => ({})
 
   /** What has to be at hand before the steps of an answer are taken in. */
-  protected async prepare(_answer: Answer): Promise<void> {}
+  protected prepare: (answer: Answer) => Promise<void> = () => Promise.resolve()
 
   /** Takes a step as it is. */
   protected take(step: Step): boolean {

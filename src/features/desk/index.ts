@@ -1,11 +1,24 @@
 /** The plan under work, shared by its stations: what other features and pages use of it. */
 export { deliver } from './delivered'
-export { DeskProvider, useDesk, useDeskPart, usePlan, usePlanPart, useRevision } from './desk-context'
+export {
+  DeskProvider,
+  useDesk,
+  useDeskPart,
+  useDeskStart,
+  usePlan,
+  usePlanPart,
+  useRevision,
+} from './desk-context'
+export { DocumentDesk, type DocumentView } from './document-desk'
 export { FindBox } from './find-box'
 export { FindingCard, FindingList, findingKey, Places } from './finding-card'
+export { stepsServer } from './http-server'
+export { tellInventoryNews } from './inventory-news'
 export { useKeptText, useTypedText } from './kept-text'
+export { Notice } from './notice'
 export { Notices } from './notices'
 export { PlanBar } from './plan-bar'
+export { browserQueue } from './queue'
 export { ReasonField } from './reason-field'
 export { RowNotes } from './row-notes'
 export { useShelfNames } from './shelf-names'

@@ -10,7 +10,7 @@ import type { Plan } from '@/core/plan/plan'
 import { stampedBy, type Hand } from '@/core/plan/stamp'
 import type { Answer } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
-import { sameValue } from '@/core/vocabulary/values'
+import { sameValue, type Value } from '@/core/vocabulary/values'
 import { DocumentDesk, type DocumentServer, type DocumentView } from './document-desk'
 import type { Queue } from './queue'
 
@@ -108,6 +108,12 @@ export class PlanDesk extends DocumentDesk<Plan, PlanExtras> {
     return bodyInHand(this.current.inventory ?? emptyInventory, this.current.model.id)
   }
 
+  /** What the inventory brings for a row, where the plan itself says nothing; null where it brings nothing. */
+  brings(row: RowId): Value | null {
+    const { rows, facts } = this.equipment
+    return facts[row] ?? rows[row] ?? null
+  }
+
   /** What the owner has by now. */
   equip(inventory: Inventory): void {
     const { model, lenses } = this.current
@@ -151,7 +157,7 @@ export class PlanDesk extends DocumentDesk<Plan, PlanExtras> {
     if (!known(this.models, model.id, model.version)) this.models.push(model)
   }
 
-  protected override derived(plan: Plan): Partial<PlanExtras> {
+  protected override derived = (plan: Plan): Partial<PlanExtras> => {
     const model = known(this.models, plan.model.id, plan.model.version)
     if (model && editionMark(plan.model) !== editionMark(this.current.plan.model)) {
       const inventory = this.current.inventory ?? emptyInventory
@@ -162,7 +168,7 @@ export class PlanDesk extends DocumentDesk<Plan, PlanExtras> {
   }
 
   /** Steps of others may stand on another edition of the model: it must be here before they are taken in. */
-  protected override async prepare(answer: Answer): Promise<void> {
+  protected override prepare = async (answer: Answer): Promise<void> => {
     if (answer.kind === 'apart') return
     for (const { id, version } of editionsIn(answer.entries)) {
       if (known(this.models, id, version)) continue

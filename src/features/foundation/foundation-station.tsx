@@ -5,6 +5,7 @@ import Link from 'next/link'
 import { purposeRow, titleRow } from '@/core/plan/rows'
 import { FindingList, ShortcutList, TextRow } from '@/features/desk'
 import { ReachStrip } from '@/features/reach'
+import { Bag } from './bag'
 import { Reckoning } from './reckoning'
 import { SituationTable } from './situation-table'
 import { You } from './you'
@@ -51,6 +52,7 @@ export function FoundationStation() {
               <FindingList findings={known.problems} />
             </section>
           )}
+          <Bag />
           <You />
           <Reckoning />
         </div>

@@ -100,9 +100,14 @@ function bodiesFor(bodies: readonly BodyLine[], plan: ShelfPlan): string[] {
 function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
   return (
     <section aria-labelledby="bodies">
-      <h2 id="bodies" className="font-head text-title font-semibold">
-        Bodies
-      </h2>
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <h2 id="bodies" className="font-head text-title font-semibold">
+          Bodies
+        </h2>
+        <Link href="/bodies" className="font-semibold text-brine underline underline-offset-3">
+          Bodies, lenses and cards
+        </Link>
+      </div>
       {bodies.length === 0 && (
         <p className="mt-2 text-silt">A body is one camera of yours. Plans are carried to it.</p>
       )}

@@ -6,6 +6,7 @@ import { planTitle } from '@/core/plan/plan'
 import { ok } from '@/core/result'
 import { AnalysisProvider, deliver, DeskProvider, Notices, PlanBar } from '@/features/desk'
 import { definitions, digestOf, digestOfLenses } from '@/server/models'
+import { inventoryNow } from '@/server/inventory'
 import { loadPlan } from '@/server/plans'
 import { withDatabase } from '@/server/requests'
 import { Trouble } from '@/ui/trouble'
@@ -18,9 +19,10 @@ const planAt = cache((plan: string) =>
     const stored = await loadPlan(plan)
     if (!stored.ok) return stored
     const { models, lenses } = await definitions()
+    const { inventory } = await inventoryNow()
     const { id, version } = stored.value.model
     const newer = models.find((model) => model.id === id && model.version > version) ?? null
-    return ok({ stored: stored.value, lenses, newer: newer && newer.version })
+    return ok({ stored: stored.value, lenses, inventory, newer: newer && newer.version })
   }),
 )
 
@@ -36,7 +38,7 @@ export default async function PlanLayout({ params, children }: Props) {
   if (!stored.ok && stored.refusal.code === 'unknown-plan') notFound()
   if (!stored.ok)
     return <Trouble title="This plan cannot be shown" refusal={stored.refusal} address={`/plans/${plan}`} />
-  const { lenses, newer } = stored.value
+  const { lenses, inventory, newer } = stored.value
   const { id, model, plan: planned, ...rest } = stored.value.stored
   const address = `/api/models/${model.id}/${model.version}?digest=${digestOf(model)}`
   const definitionsAt = {
@@ -47,7 +49,7 @@ export default async function PlanLayout({ params, children }: Props) {
   return (
     <DeskProvider
       definitionsAt={definitionsAt}
-      start={{ planId: id, plan: planned, newerEdition: newer, ...rest }}
+      start={{ planId: id, plan: planned, newerEdition: newer, inventory, ...rest }}
     >
       <AnalysisProvider>
         <PlanBar />

@@ -1,0 +1,88 @@
+'use client'
+
+import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react'
+import { inventoryKind } from '@/core/inventory/kind'
+import type { Inventory, Library } from '@/core/inventory/rows'
+import type { Step } from '@/core/sync/step'
+import {
+  browserQueue,
+  DocumentDesk,
+  stepsServer,
+  tellInventoryNews,
+  type DocumentView,
+} from '@/features/desk'
+
+/** An inventory as the server sends it to begin with. */
+export interface InventoryStart {
+  readonly epoch: string
+  readonly version: number
+  readonly head: string | null
+  readonly log: readonly Step[]
+  readonly inventory: Inventory
+}
+
+/** The inventory under work, and the definitions that it names things of. */
+export interface InventoryWork {
+  readonly desk: DocumentDesk<Inventory>
+  readonly library: Library
+}
+
+export const InventoryContext = createContext<InventoryWork | null>(null)
+
+/** Holds the inventory under work for everything below it. */
+export function InventoryProvider({
+  start: { epoch, version, head, log, inventory },
+  library,
+  children,
+}: {
+  start: InventoryStart
+  library: Library
+  children: ReactNode
+}) {
+  const [work] = useState((): InventoryWork => {
+    const server = stepsServer('/api/inventory/steps')
+    const desk = new DocumentDesk(
+      inventoryKind(library),
+      { epoch, document: inventory, version, head, tail: log },
+      {},
+      {
+        server: {
+          ...server,
+          async save(save) {
+            const sent = await server.save(save)
+            if (sent.kind === 'answer' && sent.answer.kind === 'saved') tellInventoryNews()
+            return sent
+          },
+        },
+        queue: browserQueue('inventory'),
+      },
+    )
+    return { desk, library }
+  })
+  useEffect(() => {
+    void work.desk.resume()
+    return () => work.desk.end()
+  }, [work])
+  return <InventoryContext value={work}>{children}</InventoryContext>
+}
+
+/** The desk of the inventory: for acting on it. */
+export function useInventoryWork(): InventoryWork {
+  const work = useContext(InventoryContext)
+  if (!work) throw new Error('there is no inventory here')
+  return work
+}
+
+/** The inventory as it stands now. */
+export function useInventory(): Inventory {
+  return useInventoryPart('document')
+}
+
+/** One part of what the desk shows. */
+export function useInventoryPart<K extends keyof DocumentView<Inventory>>(
+  part: K,
+): DocumentView<Inventory>[K] {
+  const { desk } = useInventoryWork()
+  const read = () => desk.getView()[part]
+  return useSyncExternalStore(desk.subscribe, read, read)
+}
