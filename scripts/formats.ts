@@ -3,6 +3,7 @@ import { publishedSchemas } from '@/core/model/schema/schema'
 import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import { ladders } from '@/core/vocabulary/ladders'
 import { checksDocument } from './check-doc'
+import { inventoryDocument } from './inventory-doc'
 import { rowsDocument } from './row-doc'
 
 /** Writes what docs/ gives away of the code: the JSON Schemas of model and lens files, the vocabulary, the checks. */
@@ -11,6 +12,7 @@ for (const [name, schema] of Object.entries(publishedSchemas))
 writeFileSync('docs/vocabulary.md', vocabulary())
 writeFileSync('docs/checks.md', checksDocument())
 writeFileSync('docs/formats/rows.md', rowsDocument())
+writeFileSync('docs/formats/inventory.md', inventoryDocument())
 
 function vocabulary(): string {
   const settings = [...commonSettings.values()].map(

@@ -12,9 +12,9 @@ import { sideIn } from './options'
 /** `plan banks PLAN`: base and every bank side by side, their figures with formulas, how each family keeps what is changed. */
 export const banksOfPlan: Command = {
   name: 'plan banks',
-  usage: 'plan banks PLAN [--side S] [--models FOLDER]',
+  usage: 'plan banks PLAN [--side S] [--inventory FILE] [--models FOLDER]',
   summary: 'base and every bank side by side, the figures of each, and what each family keeps',
-  options: { side: 'one', models: 'one' },
+  options: { side: 'one', inventory: 'one', models: 'one' },
   operands: 1,
   run: onSides((analysis, sides) => {
     const banks = analysis.ask<'banks'>({ kind: 'banks' })
@@ -106,9 +106,9 @@ function keptWords(what: string, rows: readonly Kept[]): string[] {
 /** `plan dials PLAN`: what every dial, wheel and ring does, and in which exposure modes it does nothing. */
 export const dialsOfPlan: Command = {
   name: 'plan dials',
-  usage: 'plan dials PLAN [--side S] [--models FOLDER]',
+  usage: 'plan dials PLAN [--side S] [--inventory FILE] [--models FOLDER]',
   summary: 'what every turn of every dial does, and in which exposure modes it does nothing',
-  options: { side: 'one', models: 'one' },
+  options: { side: 'one', inventory: 'one', models: 'one' },
   operands: 1,
   run: onSides((analysis, sides) => {
     const tables = sides.map((one) => ({

@@ -3,6 +3,7 @@ import { allFindings, gathered, stillOpen } from '@/core/checks/checks'
 import type { Finding, QuickFix } from '@/core/checks/finding'
 import { focusTables } from '@/core/focus/trigger-table'
 import { rowSentence } from '@/core/focus/words'
+import { ownStep } from '@/core/inventory/own-step'
 import type { BodyModel } from '@/core/model/types'
 import { writePlanFile } from '@/core/files/plan-file'
 import type { Plan } from '@/core/plan/plan'
@@ -16,11 +17,11 @@ import { written } from './plans'
 export const checkPlan: Command = {
   name: 'plan check',
   usage:
-    'plan check PLAN [--only blocks|problem|tidies] [--silenced yes] [--apply N] [--out FILE] [--models FOLDER]',
+    'plan check PLAN [--only blocks|problem|tidies] [--silenced yes] [--apply N] [--out FILE] [--inventory FILE] [--models FOLDER]',
   summary: 'what cannot work, what is a problem on the job, what could be tidier, and steps that mend it',
-  options: { only: 'one', silenced: 'one', apply: 'many', out: 'one', models: 'one' },
+  options: { only: 'one', silenced: 'one', apply: 'many', out: 'one', inventory: 'one', models: 'one' },
   operands: 1,
-  run: onPlan(({ model, plan, definitions }, options) => {
+  run: onPlan(({ model, plan, own, definitions }, options) => {
     const asked = options.only?.at(-1)
     const only = asked === 'trips' || asked === 'problems' ? 'problem' : asked
     const severities = ['blocks', 'problem', 'tidies']
@@ -33,7 +34,7 @@ export const checkPlan: Command = {
     const all = allFindings(model, plan, definitions.lenses)
     const told = gathered(all)
     const mends = told.flatMap((finding) => finding.mends)
-    if (options.apply) return applied(model, plan, mends, options)
+    if (options.apply) return applied(model, { own, plan }, mends, options)
     const open = told.filter((one) => only === undefined || one.severity === only)
     const silenced = options.silenced === undefined ? [] : all.filter((one) => one.silencedBy !== null)
     const count = (severity: string) => open.filter((one) => one.severity === severity).length
@@ -51,11 +52,11 @@ export const checkPlan: Command = {
 /** The mends asked for by their numbers, applied one after the other. */
 async function applied(
   model: BodyModel,
-  plan: Plan,
+  { own, plan }: { readonly own: Plan; readonly plan: Plan },
   mends: readonly QuickFix[],
   options: Options,
 ): Promise<Outcome> {
-  let now = plan
+  let now = own
   const words: string[] = []
   for (const given of options.apply ?? []) {
     const mend = /^[1-9]\d*$/.test(given) ? mends[Number(given) - 1] : undefined
@@ -64,7 +65,7 @@ async function applied(
         mends.length === 0 ? 'Nothing can be mended by a step here.' : `A mend from 1 to ${mends.length}.`
       return refused({ code: 'option', message, where: `--apply ${given}` })
     }
-    const next = applyStep(model, now, mend.step)
+    const next = applyStep(model, now, ownStep(own, plan, mend.step))
     if (!next.ok) return refused({ ...next.refusal, where: `--apply ${given}: ${next.refusal.where ?? ''}` })
     now = next.value
     words.push(`${mend.label}: ${describeStep(model, mend.step)}`)
@@ -87,9 +88,9 @@ function findingWords(model: BodyModel, finding: Finding, all: readonly QuickFix
 /** `plan focus PLAN`: what focuses when. */
 export const focusPlan: Command = {
   name: 'plan focus',
-  usage: `plan focus PLAN [--pairs no] ${contextUsage} [--models FOLDER]`,
+  usage: `plan focus PLAN [--pairs no] ${contextUsage} [--inventory FILE] [--models FOLDER]`,
   summary: 'what focuses when: every key and every ordered pair, in every state that toggles reach',
-  options: { ...contextOptions, pairs: 'one', models: 'one' },
+  options: { ...contextOptions, pairs: 'one', inventory: 'one', models: 'one' },
   operands: 1,
   run: onPlan(({ model, plan, definitions }, options) => {
     const context = contextFrom(options, model, definitions.lenses, plan)

@@ -1,5 +1,8 @@
 import type { Definitions } from '@/core/model/definitions'
 import type { BodyModel } from '@/core/model/types'
+import { equipmentFor, equipped } from '@/core/inventory/equip'
+import { inventoryFileBytes, readInventoryFile } from '@/core/inventory/file'
+import type { Inventory } from '@/core/inventory/rows'
 import { readEditedPlan } from '@/core/files/edited-plan'
 import type { Plan } from '@/core/plan/plan'
 import { ok, refuse, type Refusal, type Result } from '@/core/result'
@@ -19,7 +22,10 @@ export async function definitionsIn(folder: string): Promise<Result<Definitions>
 
 /** A plan with the model it is for. */
 export interface PlanOnDisk {
+  /** The plan with what an inventory brings to it, where one is named. */
   readonly plan: Plan
+  /** The plan as the file has it: what is written again. */
+  readonly own: Plan
   readonly model: BodyModel
   readonly definitions: Definitions
 }
@@ -36,7 +42,26 @@ export async function planOnDisk(path: string, folder: string, notes: string[]):
     notes.push(`${path} was edited since it was written: its digest no longer fits. It is read as it stands.`)
   for (const { row, was, words } of read.readings)
     notes.push(`${path}: ${row}: ${JSON.stringify(was)} is read as ${words}.`)
-  return ok({ plan: read.file.plan, model: read.model, definitions: definitions.value })
+  const { plan } = read.file
+  return ok({ plan, own: plan, model: read.model, definitions: definitions.value })
+}
+
+/** Reads an inventory file. */
+export async function inventoryOnDisk(path: string): Promise<Result<Inventory>> {
+  const bytes = await boundedBytes(path, inventoryFileBytes)
+  return bytes.ok ? readInventoryFile(bytes.value, path) : bytes
+}
+
+/** A plan with what the inventory of `--inventory` brings to it, and the lenses there then are; as it is without one. */
+export async function withInventory(read: PlanOnDisk, options: Options): Promise<Result<PlanOnDisk>> {
+  const path = options.inventory?.at(-1)
+  if (path === undefined) return ok(read)
+  const inventory = await inventoryOnDisk(path)
+  if (!inventory.ok) return inventory
+  const { model, own, definitions } = read
+  const equipment = equipmentFor(model, definitions, inventory.value)
+  const plan = equipped(own, equipment)
+  return ok({ model, own, plan, definitions: { ...definitions, lenses: equipment.lenses } })
 }
 
 /** Several faults as one refusal with the others beside it. */
@@ -50,6 +75,7 @@ export function onPlan(
 ): Command['run'] {
   return async ([planPath = ''], options, notes) => {
     const read = await planOnDisk(planPath, modelsFolder(options), notes)
-    return read.ok ? act(read.value, options) : refused(read.refusal)
+    const full = read.ok ? await withInventory(read.value, options) : read
+    return full.ok ? act(full.value, options) : refused(full.refusal)
   }
 }

@@ -11,10 +11,11 @@ import type { Definitions } from '@/core/model/definitions'
 import type { BodyModel } from '@/core/model/types'
 import { newestFirmware } from '@/core/resolve/context'
 import { lackingIn, lackingWords } from '@/core/plan/lacking'
+import { emptyPlan } from '@/core/plan/plan'
 import { ok, refuse, type Result } from '@/core/result'
 import { boundedBytes } from '@/disk/bounded'
 import { done, refused, type Command, type Options } from './command'
-import { definitionsIn, planOnDisk } from './disk'
+import { definitionsIn, planOnDisk, withInventory } from './disk'
 import { modelsFolder } from './options'
 
 /** `file write PLAN --out FILE`: the card file that a body with this plan set on it would save. */
@@ -134,9 +135,17 @@ async function planSource(path: string, folder: string, notes: string[]): Promis
 export const runCamera: Command = {
   name: 'camera run',
   usage:
-    'camera run SCRIPT (--model ID | --plan PLAN) [--lens ID] [--firmware V] [--serial S] [--models FOLDER]',
+    'camera run SCRIPT (--model ID | --plan PLAN) [--lens ID] [--firmware V] [--serial S] [--inventory FILE] [--models FOLDER]',
   summary: 'plays a script on a simulated body; fails where an expectation is not met',
-  options: { model: 'one', plan: 'one', lens: 'one', firmware: 'one', serial: 'one', models: 'one' },
+  options: {
+    model: 'one',
+    plan: 'one',
+    lens: 'one',
+    firmware: 'one',
+    serial: 'one',
+    inventory: 'one',
+    models: 'one',
+  },
   operands: 1,
   async run([path = ''], options, notes) {
     const bytes = await boundedBytes(path)
@@ -184,7 +193,9 @@ async function bodyAtHand(
   if (planPath !== undefined) {
     const read = await planOnDisk(planPath, modelsFolder(options), notes)
     if (!read.ok) return read
-    const { model, plan, definitions } = read.value
+    const full = await withInventory(read.value, options)
+    if (!full.ok) return full
+    const { model, plan, definitions } = full.value
     const body = bodyFrom(options, model)
     return body.ok ? ok({ model, definitions, body: { ...body.value, memory: memoryOf(model, plan) } }) : body
   }
@@ -192,8 +203,14 @@ async function bodyAtHand(
   if (!definitions.ok) return definitions
   const model = definitions.value.models.find((one) => one.id === modelId)
   if (!model) return refuse('unknown-model', `There is no model ${modelId ?? ''}.`, '--model')
+  const plain = emptyPlan(model)
+  const full = await withInventory(
+    { model, own: plain, plan: plain, definitions: definitions.value },
+    options,
+  )
+  if (!full.ok) return full
   const body = bodyFrom(options, model)
-  return body.ok ? ok({ model, definitions: definitions.value, body: body.value }) : body
+  return body.ok ? ok({ model, definitions: full.value.definitions, body: body.value }) : body
 }
 
 /** A card file of any model in a folder. */

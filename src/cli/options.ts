@@ -4,9 +4,10 @@ import { orientations, postures, runStates, type BodyModel, type LensModel } fro
 import type { Orientation, Posture, RunState, Side } from '@/core/model/types'
 import type { Plan } from '@/core/plan/plan'
 import { bodyTags } from '@/core/plan/bodies'
+import { bodyFirmwareRow, rowValue } from '@/core/plan/rows'
 import { factsOf } from '@/core/rules/condition'
 import { anyLens } from '@/core/model/any-lens'
-import { attachables, newestFirmware, type Context } from '@/core/resolve/context'
+import { attachables, fittedIn, standingFirmware, type Context } from '@/core/resolve/context'
 import { ok, refuse, type Refusal, type Result } from '@/core/result'
 import type { Value } from '@/core/vocabulary/values'
 import type { Options } from './command'
@@ -79,7 +80,7 @@ export function contextFrom(
     one(
       'firmware',
       model.firmware.map((each) => each.version),
-    ) ?? newestFirmware(model)
+    ) ?? firmwareOf(model, plan, options.body?.at(-1))
   const attached = (options.attached ?? []).map((what) =>
     take(oneOf({ attached: [what] }, 'attached', attachables), 'grip'),
   )
@@ -97,7 +98,9 @@ export function contextFrom(
     marked: take(valuesFrom(options, 'marked', model), {}),
     edits: take(valuesFrom(options, 'edit', model), {}),
     situation: take(situationFrom(options, model), {}),
-    ...(options.attached ? { attached: attached as NonNullable<Context['attached']> } : {}),
+    ...(options.attached
+      ? { attached: attached as NonNullable<Context['attached']> }
+      : fittedIn(model, plan)),
     ...(position === undefined ? {} : { position }),
     ...(body === undefined ? {} : { body }),
     ...(posture === undefined ? {} : { posture: posture as Posture }),
@@ -106,6 +109,12 @@ export function contextFrom(
   }
   const [first] = faults
   return first ? { ok: false, refusal: first } : ok(context)
+}
+
+/** The firmware of a body, where the plan or the inventory says it; else what the plan is looked at with. */
+function firmwareOf(model: BodyModel, plan: Plan, body: string | undefined): string {
+  const said = body === undefined ? null : rowValue(plan.rows, bodyFirmwareRow(body))
+  return typeof said === 'string' ? said : standingFirmware(model, plan)
 }
 
 /** What other options say against the position of the mode dial. */

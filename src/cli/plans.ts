@@ -7,15 +7,21 @@ import { readJson } from '@/core/json'
 import { readPlanFile, writePlanFile } from '@/core/files/plan-file'
 import { followEdition } from '@/core/fit/edition'
 import { parseModel } from '@/core/model/parse'
-import { emptyPlan } from '@/core/plan/plan'
+import { emptyPlan, type Plan } from '@/core/plan/plan'
+import { stampedBy } from '@/core/plan/stamp'
+import { applyStep } from '@/core/plan/step'
+import type { Step } from '@/core/sync/step'
+import type { BodyModel } from '@/core/model/types'
+import { ok, type Result } from '@/core/result'
+import { bodyInHand } from '@/core/inventory/hand'
 import { readSteps } from '@/core/sync/protocol'
 import { planKind } from '@/core/plan/kind'
 import { applyAll } from '@/core/sync/kind'
 import { resolve } from '@/core/resolve/resolve'
 import type { Resolution, ResolvedAddress, ResolvedSetting } from '@/core/resolve/resolved'
 import { boundedBytes } from '@/disk/bounded'
-import { done, refused, type Command, type Outcome } from './command'
-import { definitionsIn, planOnDisk, onPlan } from './disk'
+import { done, refused, type Command, type Options, type Outcome } from './command'
+import { definitionsIn, inventoryOnDisk, planOnDisk, onPlan } from './disk'
 import { contextFrom, contextOptions, contextUsage, modelsFolder } from './options'
 import { plainSteps } from './steps'
 
@@ -45,9 +51,9 @@ export const newPlan: Command = {
 /** `plan step PLAN STEPS.json`: applies steps, all or none. */
 export const stepPlan: Command = {
   name: 'plan step',
-  usage: 'plan step PLAN STEPS [--out FILE] [--models FOLDER]',
+  usage: 'plan step PLAN STEPS [--out FILE] [--inventory FILE] [--models FOLDER]',
   summary: 'apply a file of steps to a plan; all of them or none',
-  options: { out: 'one', models: 'one' },
+  options: { out: 'one', inventory: 'one', models: 'one' },
   operands: 2,
   async run([planPath = '', stepsPath = ''], options, notes) {
     const read = await planOnDisk(planPath, modelsFolder(options), notes)
@@ -61,14 +67,40 @@ export const stepPlan: Command = {
     )
     const plain = plainSteps(model, plan, json.value, stepsPath, notes)
     if (!plain.ok) return refused(plain.refusal)
-    const steps = readSteps(kind, plain.value)
-    if (!steps.ok) return refused({ ...steps.refusal, where: `${stepsPath}: ${steps.refusal.where ?? ''}` })
+    const given = readSteps(kind, plain.value)
+    if (!given.ok) return refused({ ...given.refusal, where: `${stepsPath}: ${given.refusal.where ?? ''}` })
+    const steps = await stampedSteps(model, plan, given.value, options)
+    if (!steps.ok) return refused(steps.refusal)
     const applied = applyAll(kind, plan, steps.value)
     if (!applied.ok)
       return refused({ ...applied.refusal, where: `${stepsPath}: ${applied.refusal.where ?? ''}` })
     const words = steps.value.map((step) => describeStep(model, step)).join('\n')
     return written(writePlanFile({ plan: applied.value, revision: null }), options.out?.at(-1), words)
   },
+}
+
+/** The steps with a stamp beside what they set: of the body in the hand of `--inventory`; as they are without one. */
+async function stampedSteps(
+  model: BodyModel,
+  plan: Plan,
+  steps: readonly Step[],
+  options: Options,
+): Promise<Result<readonly Step[]>> {
+  const path = options.inventory?.at(-1)
+  const inventory = path === undefined ? null : await inventoryOnDisk(path)
+  if (inventory === null) return ok(steps)
+  if (!inventory.ok) return inventory
+  const hand = bodyInHand(inventory.value, model.id)
+  let now = plan
+  const stamped: Step[] = []
+  for (const step of steps) {
+    const next = stampedBy(model, now, step, hand)
+    const applied = applyStep(model, now, next)
+    stamped.push(next)
+    // What does not apply is refused where all are applied.
+    if (applied.ok) now = applied.value
+  }
+  return ok(stamped)
 }
 
 /** `plan follow PLAN --former DEFINITION`: the plan on the newer edition of its model. */
@@ -116,9 +148,9 @@ export const followPlan: Command = {
 /** `plan resolve PLAN`: every value and key in a context, with the reasons. */
 export const resolvePlan: Command = {
   name: 'plan resolve',
-  usage: `plan resolve PLAN ${contextUsage} [--models FOLDER]`,
+  usage: `plan resolve PLAN ${contextUsage} [--inventory FILE] [--models FOLDER]`,
   summary: 'what every setting and key amounts to in one context, and why',
-  options: { ...contextOptions, models: 'one' },
+  options: { ...contextOptions, inventory: 'one', models: 'one' },
   operands: 1,
   run: onPlan(({ model, plan, definitions }, options) => {
     const context = contextFrom(options, model, definitions.lenses, plan)

@@ -38,10 +38,10 @@ export const startPlan: Command = {
 /** `plan reach PLAN`: what each need costs, how much is done at the finder, and what would help most. */
 export const reachPlan: Command = {
   name: 'plan reach',
-  usage: 'plan reach PLAN [--posture P] [--worst N] [--models FOLDER]',
+  usage: 'plan reach PLAN [--posture P] [--worst N] [--inventory FILE] [--models FOLDER]',
   summary:
     'what each need costs in seconds, the share done at the finder, and the steps that would save most',
-  options: { posture: 'one', worst: 'one', models: 'one' },
+  options: { posture: 'one', worst: 'one', inventory: 'one', models: 'one' },
   operands: 1,
   run: onPlan(({ model, plan, definitions }, options) => {
     const posture = postureIn(options)

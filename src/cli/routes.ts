@@ -12,9 +12,17 @@ import { written } from './plans'
 /** `plan route PLAN`: the shortest legal way through the camera's menu from one state to another. */
 export const routePlan: Command = {
   name: 'plan route',
-  usage: `plan route PLAN [--want SETTING=VALUE] [--act ID] [--turn POSITION] [--end STATE] ${contextUsage} [--models FOLDER]`,
+  usage: `plan route PLAN [--want SETTING=VALUE] [--act ID] [--turn POSITION] [--end STATE] ${contextUsage} [--inventory FILE] [--models FOLDER]`,
   summary: 'the shortest legal way through the menu to what is wanted, from a context',
-  options: { ...contextOptions, want: 'many', act: 'many', turn: 'one', end: 'one', models: 'one' },
+  options: {
+    ...contextOptions,
+    want: 'many',
+    act: 'many',
+    turn: 'one',
+    end: 'one',
+    inventory: 'one',
+    models: 'one',
+  },
   operands: 1,
   run: onPlan(({ model, plan, definitions }, options) => {
     const context = contextFrom(options, model, definitions.lenses, plan)

@@ -8,6 +8,7 @@ import { checkModel, listModels } from './models'
 import { followPlan, newPlan, resolvePlan, stepPlan } from './plans'
 import { reachPlan, startPlan } from './reach'
 import { fitPlan, routePlan } from './routes'
+import { showInventory } from './inventory'
 import { settingsOfPlan } from './settings'
 import { showModel } from './show'
 import { suggestPlan } from './suggest'
@@ -18,6 +19,7 @@ export const commands: readonly Command[] = [
   ...[listModels, showModel, checkModel, newPlan, stepPlan, followPlan, resolvePlan],
   ...[
     settingsOfPlan,
+    showInventory,
     startPlan,
     reachPlan,
     suggestPlan,

@@ -26,9 +26,17 @@ import { oneOf } from './options'
 export const settingsOfPlan: Command = {
   name: 'settings',
   usage:
-    'settings PLAN [--state changed|left|not-mine|open] [--subject ID] [--only unsure|first-four|first-seven|enabling|problem|idle|act] [--need SITUATION] [--find WORDS] [--models FOLDER]',
+    'settings PLAN [--state changed|left|not-mine|open] [--subject ID] [--only unsure|first-four|first-seven|enabling|problem|idle|act] [--need SITUATION] [--find WORDS] [--inventory FILE] [--models FOLDER]',
   summary: 'every line of the menu in its own order, what is planned on it, and what nobody has looked at',
-  options: { state: 'one', subject: 'one', only: 'one', need: 'one', find: 'one', models: 'one' },
+  options: {
+    state: 'one',
+    subject: 'one',
+    only: 'one',
+    need: 'one',
+    find: 'one',
+    inventory: 'one',
+    models: 'one',
+  },
   operands: 1,
   run: onPlan(({ model, plan, definitions }, options) => {
     const filter = filterFrom(options, plan)

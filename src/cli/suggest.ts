@@ -1,5 +1,6 @@
 import { describeRow, showRow } from '@/core/plan/rows'
 import loadHighs from 'highs'
+import { ownStep } from '@/core/inventory/own-step'
 import { writePlanFile } from '@/core/files/plan-file'
 import { applyStep } from '@/core/plan/step'
 import { needsOf } from '@/core/reach/needs'
@@ -22,7 +23,7 @@ import { written } from './plans'
 export const suggestPlan: Command = {
   name: 'plan suggest',
   usage:
-    'plan suggest PLAN [--changes N] [--menus-only yes] [--let-go yes] [--posture P] [--seconds S] [--out FILE] [--models FOLDER]',
+    'plan suggest PLAN [--changes N] [--menus-only yes] [--let-go yes] [--posture P] [--seconds S] [--out FILE] [--inventory FILE] [--models FOLDER]',
   summary: 'the best arrangement of keys and menus for the needs, with few changes or any number',
   options: {
     changes: 'one',
@@ -31,10 +32,11 @@ export const suggestPlan: Command = {
     posture: 'one',
     seconds: 'one',
     out: 'one',
+    inventory: 'one',
     models: 'one',
   },
   operands: 1,
-  run: onPlan(async ({ model, plan, definitions }, options) => {
+  run: onPlan(async ({ model, plan, own, definitions }, options) => {
     const one = (name: string) => options[name]?.at(-1)
     const posture = postureIn(options)
     if (!posture.ok) return refused(posture.refusal)
@@ -68,7 +70,8 @@ export const suggestPlan: Command = {
     const text = [...assumed.map((one) => one.words), ...words, summary, ...left].join('\n')
     if (one('out') === undefined || suggestion.changes.length === 0)
       return done(text, { ...suggestion, assumed, explained })
-    const taken = applyStep(model, plan, stepFor(model, plan, suggestion.changes, 'suggest', weighed.assumed))
+    const step = stepFor(model, plan, suggestion.changes, 'suggest', weighed.assumed)
+    const taken = applyStep(model, own, ownStep(own, plan, step))
     if (!taken.ok) return refused(taken.refusal)
     return written(writePlanFile({ plan: taken.value, revision: null }), one('out'), text)
   }),

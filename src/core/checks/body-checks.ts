@@ -149,11 +149,14 @@ function prefixClash({ model, plan }: CheckInput): CheckResult[] {
     const row = localRow(tag, setting.id)
     if (!twin || !parseRow(model, row).ok) return []
     const menu = lookup(model).menuAddress.get(setting.id) ?? ''
+    const isSaid = [prefix(tag), prefix(twin)].some((one) => one !== undefined)
+    const asDelivered = isSaid ? '' : ' as delivered, and nothing else is said of either'
     return [
       {
         title: `${twin} and ${tag} give their files the same name`,
-        reason: `${setting.label} is ${String(prefix(tag) ?? setting.factory)} on both: files of one overwrite those of the other in a shared folder. ${menu}`,
+        reason: `${setting.label} is ${String(prefix(tag) ?? setting.factory)} on both${asDelivered}: files of one overwrite those of the other in a shared folder. ${menu}`,
         row,
+        asks: !isSaid,
       },
     ]
   })

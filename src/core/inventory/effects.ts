@@ -21,6 +21,7 @@ export function effectsOf(library: Library, inventory: Inventory): Effects[] {
     const oldest = [...bodies]
       .filter(({ firmware }) => firmware !== null)
       .sort((one, other) => (firmwareNumber(one.firmware) ?? 0) - (firmwareNumber(other.firmware) ?? 0))[0]
+    const isMixed = bodies.some(({ firmware }) => firmware !== oldest?.firmware)
     const hand = bodyInHand(inventory, model.id)
     const mine = lenses.filter(({ id, fits }) => fits === model.maker && rows[lensRow(id)] === true)
     const cards = model.cards.slots.flatMap((slot) => {
@@ -36,7 +37,7 @@ export function effectsOf(library: Library, inventory: Inventory): Effects[] {
         model,
         sentences: [
           oldest
-            ? `Firmware ${String(oldest.firmware)}${bodies.length > 1 ? `, the oldest: ${oldest.name}` : ''}.`
+            ? `Firmware ${String(oldest.firmware)}${isMixed ? `, the oldest: ${oldest.name}` : ''}.`
             : 'The newest firmware, for none is said.',
           ...(library.lenses.some(({ fits }) => fits === model.maker) ? [lensSentence(mine)] : []),
           ...(cards.length > 0 ? [`Cards: ${cards.join(', ')}.`] : []),

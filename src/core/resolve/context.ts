@@ -133,8 +133,8 @@ export function contextsOf(
       .map((slot) => ({ name: slot.name, banks: { ...plain, [slot.family]: slot.slot }, slotted: true })),
   ]
   const usual = usualPosition(model, plan, side)
-  const { attached, off } = fittedFor(model)(plan.rows)
-  const isSaid = attached.length + off.length > 0
+  const fitted = fittedIn(model, plan)
+  const { attached = [], off = [] } = fitted
   const firmware = standingFirmware(model, plan)
   return banks.flatMap((bank) =>
     (mine.length > 0 ? mine : [anyLens]).map((lens) => {
@@ -147,7 +147,7 @@ export function contextsOf(
         lens,
         firmware,
         ...(position === undefined ? {} : { position }),
-        ...(isSaid ? { attached, off } : {}),
+        ...fitted,
       }
       const slots = Object.entries(bank.banks).flat()
       return {
@@ -186,6 +186,11 @@ export function standingFirmware(model: BodyModel, plan: Plan): string {
  * What a plan's owner has on the camera, and what is known not to be there. Of grip and adapter: what is on one of the
  * bodies; where nothing is said of any, that whose keys the plan gives functions to.
  */
+export function fittedIn(model: BodyModel, { rows }: Plan): Pick<Context, 'attached' | 'off'> {
+  const { attached, off } = fittedFor(model)(rows)
+  return attached.length + off.length > 0 ? { attached, off } : {}
+}
+
 const fittedFor = memoize((model: BodyModel) => {
   const keys = [...lookup(model).addresses.values()].filter(isOnFitting)
   return memoize(

@@ -2,15 +2,16 @@ import type { RowId } from '@/core/plan/rows'
 import { canonicalJson } from '@/core/json'
 import { equipmentFor, equipped, type Equipment } from '@/core/inventory/equip'
 import { bodyInHand } from '@/core/inventory/hand'
+import { ownStep } from '@/core/inventory/own-step'
 import { emptyInventory, type Inventory } from '@/core/inventory/rows'
 import type { BodyModel, LensModel, Posture, Side } from '@/core/model/types'
-import { editionMark, editionsIn, planKind, planValue } from '@/core/plan/kind'
+import { editionMark, editionsIn, planKind } from '@/core/plan/kind'
 import { planLimits } from '@/core/plan/limits'
 import type { Plan } from '@/core/plan/plan'
 import { stampedBy, type Hand } from '@/core/plan/stamp'
 import type { Answer } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
-import { sameValue, type Value } from '@/core/vocabulary/values'
+import type { Value } from '@/core/vocabulary/values'
 import { DocumentDesk, type DocumentServer, type DocumentView } from './document-desk'
 import type { Queue } from './queue'
 
@@ -126,7 +127,7 @@ export class PlanDesk extends DocumentDesk<Plan, PlanExtras> {
 
   /** Takes a step that was made from what is shown; a refusal is shown and changes nothing. */
   override applyStep(step: Step): boolean {
-    const own = this.ofPlanAlone(step)
+    const own = ownStep(this.client.shown, this.getView().plan, step)
     if (own.changes.length === 0 && step.changes.length > 0) return true
     const stamped = stampedBy(this.current.model, this.client.shown, own, this.hand)
     return this.take(stamped.changes.length > planLimits.changesInStep ? own : stamped)
@@ -175,21 +176,6 @@ export class PlanDesk extends DocumentDesk<Plan, PlanExtras> {
       const model = await this.plans.definition(id, version)
       if (model) this.learn(model)
     }
-  }
-
-  /** The step with what the inventory brings left out: to the plan those rows are absent. */
-  private ofPlanAlone(step: Step): Step {
-    const { rows, facts } = this.equipment
-    const brought = step.changes.some(({ row }) => Object.hasOwn(rows, row) || Object.hasOwn(facts, row))
-    if (!brought) return step
-    const plan = this.client.shown
-    const changes = step.changes.flatMap((change) => {
-      const shown = this.getView().plan.rows[change.row]
-      if (!sameValue(shown, change.from ?? undefined)) return [change]
-      const from = planValue(plan, change.row)
-      return sameValue(from ?? undefined, change.to ?? undefined) ? [] : [{ ...change, from }]
-    })
-    return { ...step, changes }
   }
 }
 

@@ -30,56 +30,44 @@ export const Bag = memo(function Bag() {
     desk.set({ [lensRow(id)]: isIn ? (brought ? null : true) : brought ? false : null })
   }
   return (
-    <section aria-labelledby="bag" className="border bg-sheet px-4 py-3">
-      <h2 id="bag" className="font-head text-lead font-semibold">
-        What you shoot it with
+    <section
+      aria-labelledby="bag"
+      className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border bg-sheet px-4 py-2.5"
+    >
+      <h2 id="bag" className="font-semibold">
+        Shot with
       </h2>
-      {bodies.length === 0 ? (
-        <p className="mt-1 text-silt">
-          No {model.name} is in your inventory: the newest firmware is reckoned with, and nothing is stamped.
+      {bodies.length === 0 && (
+        <p className="text-silt">no {model.name} in your inventory: the newest firmware is reckoned with</p>
+      )}
+      {bodies.map(({ tag, name, firmware }) => (
+        <p key={tag}>
+          {name}{' '}
+          <span className="text-silt">
+            {firmware === null ? 'firmware not said' : firmware}
+            {tag === hand?.tag && bodies.length > 1 && ', in your hand'}
+          </span>
         </p>
-      ) : (
-        <ul className="mt-1">
-          {bodies.map(({ tag, name, firmware }) => (
-            <li key={tag}>
-              <b className="font-semibold">{name}</b>{' '}
-              <span className="text-silt">
-                {firmware === null ? 'firmware not said' : `firmware ${firmware}`}
-                {tag === hand?.tag && bodies.length > 1 && ' · the plan is made with it'}
-              </span>
-            </li>
-          ))}
-        </ul>
+      ))}
+      {mine.map(({ id, name, contacts }) => (
+        <Check key={id} checked={planned.includes(id)} onChange={() => take(id, !planned.includes(id))}>
+          {name}
+          {!contacts && <span className="text-silt">, no contacts</span>}
+        </Check>
+      ))}
+      {!isFixed && planned.length === 0 && <p className="text-silt">any lens that talks to the body</p>}
+      {others.length > 0 && (
+        <Select
+          label="Another lens for this plan"
+          value=""
+          options={[['', 'Another lens …'], ...others.map(({ id, name }): [string, string] => [id, name])]}
+          onPick={(id) => id !== '' && take(id, true)}
+          className="min-h-8 max-w-full rounded-md border bg-sheet px-1.5 text-silt"
+        />
       )}
-      {!isFixed && (
-        <div className="mt-2">
-          {mine.map(({ id, name, contacts }) => (
-            <Check key={id} checked={planned.includes(id)} onChange={() => take(id, !planned.includes(id))}>
-              {name} <span className="text-silt">{contacts ? '' : '· without contacts'}</span>
-            </Check>
-          ))}
-          {planned.length === 0 && (
-            <p className="text-silt">Without a lens the plan is looked at with any that talks to the body.</p>
-          )}
-          {others.length > 0 && (
-            <Select
-              label="Another lens for this plan"
-              value=""
-              options={[
-                ['', 'Another lens for this plan …'],
-                ...others.map(({ id, name }): [string, string] => [id, name]),
-              ]}
-              onPick={(id) => id !== '' && take(id, true)}
-              className="mt-1 min-h-9 max-w-full rounded-md border bg-sheet px-2 text-silt"
-            />
-          )}
-        </div>
-      )}
-      <p className="mt-2">
-        <Link href="/bodies" className="font-semibold text-brine underline underline-offset-3">
-          Bodies, lenses and cards
-        </Link>
-      </p>
+      <Link href="/bodies" className="ml-auto font-semibold text-brine underline underline-offset-3">
+        Bodies, lenses and cards
+      </Link>
     </section>
   )
 })

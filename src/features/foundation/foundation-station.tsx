@@ -30,6 +30,7 @@ export function FoundationStation() {
         <TextRow label="Name of the plan" row={titleRow} longest={80} />
         <TextRow label="What it is for, in one line" row={purposeRow} longest={120} />
       </section>
+      <Bag />
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_320px]">
         <section aria-label="What you shoot" className="min-w-0">
           <KindsOfWork known={known} />
@@ -52,7 +53,6 @@ export function FoundationStation() {
               <FindingList findings={known.problems} />
             </section>
           )}
-          <Bag />
           <You />
           <Reckoning />
         </div>

@@ -106,7 +106,7 @@ function Field({ kind, id, fact, assumed }: Parameters<typeof FactField>[0]) {
         <TypedField
           label={fact.label}
           shown={String(value ?? '')}
-          placeholder={assumed ?? takes.example}
+          placeholder={assumed ?? 'not said'}
           read={(typed) => {
             const read = takes.read(typed)
             return read.ok ? acceptFact(fact, read.value, row, null) : read
@@ -116,7 +116,15 @@ function Field({ kind, id, fact, assumed }: Parameters<typeof FactField>[0]) {
         />
       )
     case 'text':
-      return <TextField fact={fact} kept={String(value ?? '')} onKeep={keep} longest={takes.longest} />
+      return (
+        <TextField
+          fact={fact}
+          kept={String(value ?? '')}
+          placeholder={assumed ?? 'not said'}
+          onKeep={keep}
+          longest={takes.longest}
+        />
+      )
   }
 }
 
@@ -126,9 +134,11 @@ function TextField({
   fact,
   kept,
   longest,
+  placeholder,
   onKeep,
 }: {
   fact: Fact
+  placeholder: string
   kept: string
   longest: number
   onKeep: (text: string | null) => void
@@ -139,10 +149,11 @@ function TextField({
       aria-label={fact.label}
       value={text.value}
       maxLength={longest}
+      placeholder={placeholder}
       onChange={(event) => text.type(event.target.value)}
       onBlur={text.leave}
       onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-      className="min-h-8 w-40 rounded border bg-crust px-1.5"
+      className="min-h-8 w-40 rounded border bg-crust px-1.5 placeholder:text-silt"
     />
   )
 }

@@ -70,7 +70,7 @@ export function NewRecord({ kind, onMade }: { kind: RecordKind; onMade: (id: str
         aria-label={`Name of the new ${kind === 'gear' ? 'thing' : kind}`}
         value={name}
         maxLength={60}
-        placeholder={known ?? 'Name'}
+        placeholder={kind === 'card' ? 'Name, such as Blue 128' : (known ?? 'Name')}
         onChange={(event) => setName(event.target.value)}
         className="min-h-9 w-44 rounded border bg-crust px-2 placeholder:text-silt"
       />

@@ -145,6 +145,10 @@ function mayHave(
   fact: string,
 ): boolean {
   const model = library.models.find((one) => one.id === inventory.rows[factRow('body', id, 'model')])
+  if (kind === 'lens' && (fact === 'widestLong' || fact === 'narrowestLong')) {
+    const lens = lensesIn(library, inventory).find((one) => one.id === id)?.lens
+    return lens?.focalMm[0] !== lens?.focalMm[1] || inventory.rows[factRow('lens', id, fact)] !== undefined
+  }
   if (kind !== 'body' || (fact !== 'grip' && fact !== 'adapter') || !model) return true
   const isSaid = inventory.rows[factRow('body', id, fact)] !== undefined
   return isSaid || model.controls.some(({ presence }) => presence === fact)
@@ -206,6 +210,7 @@ function assumedOf(
     clicks: yes(like.ring?.clicks),
     switch: yes(like.focusSwitch),
     stabiliser: yes(like.stabiliser),
+    adapter: like.adapter,
   }
   return known[fact]
 }
