@@ -12,6 +12,8 @@ import { listTransfers } from './transfer-log'
 import { carry } from './transfers'
 import { closePool, query } from './db'
 import { listBodies } from './bodies'
+import { bodiesIn } from '@/core/inventory/records'
+import { loadInventory } from './inventory'
 import { importFile, listFiles, loadFile } from './files'
 import { migrate } from './migrate'
 import { definitions, storeDefinitions } from './models'
@@ -76,8 +78,24 @@ describe('the database of the former release', () => {
       '0004_heads',
       '0005_problems',
       '0006_shelf',
+      '0007_inventory',
     ])
     await storeDefinitions()
+    // Bodies that were there are records of the inventory, each with what was known of it.
+    const { inventory } = must(await loadInventory())
+    const records = bodiesIn(inventory).map(({ tag, name, serial, firmware, model }) => ({
+      tag,
+      name,
+      serial,
+      firmware,
+      model,
+    }))
+    const there = (await listBodies()).bodies.map(({ tag, name, model, state }) => ({
+      ...{ tag, name, model: model.id },
+      ...{ serial: state.serial, firmware: state.firmware },
+    }))
+    expect(records.length).toBeGreaterThan(0)
+    expect(records).toEqual(expect.arrayContaining(there))
     await endAbandoned()
 
     await listPlans(1, 1000)
@@ -149,6 +167,7 @@ describe('the database of the former release', () => {
     must(await migrate(url, migrations))
     const { bodies } = await listBodies()
     for (const name of [
+      '0007_inventory',
       '0006_shelf',
       '0005_problems',
       '0004_heads',

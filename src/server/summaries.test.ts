@@ -1,3 +1,5 @@
+import { equipmentFor, equipped } from '@/core/inventory/equip'
+import { inventoryNow } from './inventory'
 import { heron } from '@tests/fixtures/heron'
 import { rowNamed } from '@tests/fixtures/rows'
 import { started, theatre } from '@tests/fixtures/started'
@@ -31,7 +33,9 @@ const countsOf = async (id: string) => {
 }
 const checkedNow = async (id: string) => {
   const { model, plan } = must(await loadPlan(id))
-  const findings = adviceOn(model, plan, (await definitions()).lenses)
+  const { inventory } = await inventoryNow()
+  const equipment = equipmentFor(model, await definitions(), inventory)
+  const findings = adviceOn(model, equipped(plan, equipment), equipment.lenses)
   const count = (severity: string) => findings.filter((one) => one.severity === severity).length
   const worst = findings
     .filter(({ severity }) => severity !== 'tidies')

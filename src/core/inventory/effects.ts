@@ -21,7 +21,7 @@ export function effectsOf(library: Library, inventory: Inventory): Effects[] {
     const oldest = [...bodies]
       .filter(({ firmware }) => firmware !== null)
       .sort((one, other) => (firmwareNumber(one.firmware) ?? 0) - (firmwareNumber(other.firmware) ?? 0))[0]
-    const isMixed = bodies.some(({ firmware }) => firmware !== oldest?.firmware)
+    const isMixed = bodies.some(({ firmware }) => firmware !== null && firmware !== oldest?.firmware)
     const hand = bodyInHand(inventory, model.id)
     const mine = lenses.filter(({ id, fits }) => fits === model.maker && rows[lensRow(id)] === true)
     const cards = model.cards.slots.flatMap((slot) => {

@@ -1,11 +1,12 @@
 import { rowNamed } from '@tests/fixtures/rows'
 import { describe, expect, it, vi } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
+import { bag, inventoryOf } from '@tests/fixtures/inventories'
 import { MemoryKeeper } from '@tests/fixtures/memory-keeper'
 import { followEdition } from '@/core/fit/edition'
 import { planKind } from '@/core/plan/kind'
 import { emptyPlan, type Plan } from '@/core/plan/plan'
-import { titleRow } from '@/core/plan/rows'
+import { describeStep, noteRow, titleRow } from '@/core/plan/rows'
 import { setRows } from '@/core/plan/step'
 import { headAfterAll } from '@/core/sync/head'
 import type { Step } from '@/core/sync/step'
@@ -410,5 +411,72 @@ describe('a plan on the desk', () => {
       model: { id: heron.id, version: newer.version },
       rows: { title: 'Mine' },
     })
+  })
+})
+
+describe('a plan with what its owner has beside it', () => {
+  const lamp = rowNamed('base/focus.lamp')
+  const prefix = rowNamed('body/heron-a/files.prefix')
+  const home = rowNamed('lens/tarrow-45')
+
+  function equippedDesk() {
+    const base = deskWith()
+    base.desk.equip(inventoryOf(bag))
+    return base
+  }
+
+  it('shows what the inventory brings, and saves nothing of it', async () => {
+    const { desk, keeper } = equippedDesk()
+    expect(desk.getView().plan.rows).toMatchObject({ [prefix]: 'LHA', [rowNamed('lens/loft')]: true })
+    expect(desk.brings(prefix)).toBe('LHA')
+    desk.set({ [rowNamed('title')]: 'Mine' })
+    await settled(desk)
+    expect(keeper.opened().document.rows).toEqual({ title: 'Mine' })
+  })
+
+  it('sets over what it brings, and goes back to it by undo', async () => {
+    const { desk, keeper } = equippedDesk()
+    desk.set({ [prefix]: 'XYZ', [home]: false })
+    await settled(desk)
+    expect(keeper.opened().document.rows).toMatchObject({ [prefix]: 'XYZ', [home]: false })
+    await desk.undo()
+    await settled(desk)
+    expect(keeper.opened().document.rows).toEqual({})
+    expect(desk.getView().plan.rows[prefix]).toBe('LHA')
+  })
+
+  it('takes a step that was made from what is shown', () => {
+    const { desk } = equippedDesk()
+    const step = setRows(desk.getView().plan, 'made', { [prefix]: 'ABC' })
+    expect(step.changes[0]?.from).toBe('LHA')
+    expect(desk.applyStep(step)).toBe(true)
+    expect(desk.getView().document.rows[prefix]).toBe('ABC')
+    expect(desk.getView().refusal).toBeNull()
+  })
+
+  it('stamps what is set with the body in the hand, and says nothing of it in words', async () => {
+    const { desk, keeper } = equippedDesk()
+    expect(desk.hand).toMatchObject({ tag: 'heron-a', firmware: '2.0' })
+    desk.set({ [lamp]: false })
+    await settled(desk)
+    expect(keeper.opened().document.rows).toEqual({ [lamp]: false, [noteRow('decidedOn', lamp)]: '2.0 heron-a' })
+    const [step] = desk.getView().log
+    expect(step && describeStep(heron, step)).not.toMatch(/firmware/i)
+    await desk.undo()
+    await settled(desk)
+    expect(keeper.opened().document.rows).toEqual({})
+  })
+
+  it('is told when the inventory changes, with other lenses only where they are others', () => {
+    const { desk } = equippedDesk()
+    let told = 0
+    desk.subscribe(() => (told += 1))
+    const { lenses } = desk.start
+    desk.equip(inventoryOf({ ...bag, 'body/heron-b/firmware': '1.2' }))
+    expect(told).toBeGreaterThan(0)
+    expect(desk.start.lenses).toBe(lenses)
+    expect(desk.getView().plan.rows[rowNamed('body/heron-b/firmware')]).toBe('1.2')
+    desk.equip(inventoryOf({ ...bag, 'lens/loft/contacts': true }))
+    expect(desk.start.lenses).not.toBe(lenses)
   })
 })

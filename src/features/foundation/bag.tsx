@@ -32,7 +32,7 @@ export const Bag = memo(function Bag() {
   return (
     <section
       aria-labelledby="bag"
-      className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border bg-sheet px-4 py-2.5"
+      className="flex flex-wrap items-center gap-x-5 gap-y-1 border bg-sheet px-4 py-2.5"
     >
       <h2 id="bag" className="font-semibold">
         Shot with

@@ -311,7 +311,7 @@ function AddNeed({ situation, has }: { situation: string; has: readonly string[]
         className="min-h-9 w-72 max-w-full rounded border bg-crust px-2 placeholder:text-silt"
       />
       <datalist id={`${id} known`}>
-        {typing && known.map(({ id: what, term }) => <option key={what} value={term} />)}
+        {typing && known.map(({ id: what, term }) => <option key={`${what} ${term}`} value={term} />)}
       </datalist>
       {unknown && (
         <span role="alert" className="ml-2 text-rust">

@@ -30,8 +30,8 @@ export function Records({ kind, faults }: { kind: RecordKind; faults: readonly I
   const ids = recordIds(inventory.rows, kind)
   const { title, empty } = sections[kind]
   return (
-    <section aria-labelledby={`kind ${kind}`} className="border bg-sheet px-4 py-3">
-      <h2 id={`kind ${kind}`} className="font-head text-lead font-semibold">
+    <section aria-labelledby={`kind-${kind}`} className="border bg-sheet px-4 py-3">
+      <h2 id={`kind-${kind}`} className="font-head text-lead font-semibold">
         {title}
       </h2>
       {ids.length === 0 && <p className="mt-1 text-silt">{empty}</p>}
