@@ -39,9 +39,17 @@ export const ownerChecks: readonly Check[] = [
     reasonSilences: true,
     run: isoNever,
   },
+  {
+    id: 'corners-with-glasses',
+    title: 'The corners of the finder are out of sight with glasses',
+    severity: 'tidies',
+    needs: ['J49'],
+    reasonSilences: true,
+    run: cornersWithGlasses,
+  },
 ]
 
-function said(plan: Plan, fact: 'eye' | 'isoNever'): Value | null {
+function said(plan: Plan, fact: 'eye' | 'glasses' | 'isoNever'): Value | null {
   return rowValue(plan.rows, ownerRow(fact))
 }
 
@@ -98,6 +106,33 @@ function noseOnPad(input: CheckInput): CheckResult[] {
         quickFix(plan, 'Switch the touch pad off', 'nose-on-pad', { [off]: false }),
       ],
       seenIn: pad.one,
+    },
+  ]
+}
+
+/** Glasses keep the eye away from the finder: a picture as large as it goes has its corners out of sight. */
+function cornersWithGlasses(input: CheckInput): CheckResult[] {
+  const { model, plan, side, first } = input
+  const size = working(input, 'display.finderSize')
+  if (!first || said(plan, 'glasses') !== true || size?.resolved.value !== 'full') return []
+  const row = rowOf(model, plan, side, size.resolved)
+  const { setting } = size.resolved
+  const smaller =
+    setting.domain.kind === 'choice' ? setting.domain.values.find(({ id }) => id === 'small') : undefined
+  return [
+    {
+      title: `${setting.label} is ${showValue(setting.domain, size.resolved.value)}`,
+      reason:
+        'Glasses keep the eye further from the finder, and the corners of a large picture are then out of sight.',
+      row,
+      mends: smaller
+        ? [
+            quickFix(plan, `Set ${setting.label} to ${smaller.name}`, 'corners-with-glasses', {
+              [row]: smaller.id,
+            }),
+          ]
+        : [],
+      seenIn: size.one,
     },
   ]
 }

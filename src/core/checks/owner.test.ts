@@ -7,6 +7,7 @@ import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { parsePlan } from '../plan/plan'
 import { accidentNames, habitRow } from '../plan/rows'
+import { meetingAt } from '../reach/moves'
 import { reachOf } from '../reach/reach'
 import { must } from '../result'
 import { habitsOf, together } from '../suggest/agreement'
@@ -60,6 +61,46 @@ describe('the fingers that work keys', () => {
     )
     expect(used.length).toBeGreaterThan(0)
     for (const { reach } of used) expect(reach.finder?.digit).toBe('thumb')
+  })
+})
+
+describe('a left hand that carries the lens', () => {
+  it('lets go for keys that are not on the lens: they cost more and leave the grip; on a tripod it is free', () => {
+    const busy = { work: null, leftHolds: true }
+    const left = [...lookup(heron).addresses.values()].filter(
+      ({ control, controls }) => controls.length === 1 && control.reach.finder?.digit === 'left',
+    )
+    expect(left.length).toBeGreaterThan(0)
+    for (const address of left) {
+      const isOnLens = address.control.presence !== undefined
+      const met = meetingAt(address, 'finder', busy)
+      expect([address.key, met?.moves.leave ?? 0]).toEqual([address.key, isOnLens ? 0 : 1])
+      expect(met?.inGrip).toBe(isOnLens)
+      expect(meetingAt(address, 'tripod', busy)).toEqual(meetingAt(address, 'tripod'))
+    }
+    const plan = started(heron, ['stage'])
+    const held = must(parsePlan(heron, { ...plan.rows, 'owner/leftHand': 'lens' }))
+    expect(reachOf(heron, held, lenses).seconds).toBeGreaterThanOrEqual(reachOf(heron, plan, lenses).seconds)
+  })
+})
+
+describe('the owner’s own ladder of ISO', () => {
+  const night = {
+    'situation/night/side': 'stills',
+    'situation/night/light': ['5', '7'],
+    'base/exposure.mode@stills': 'manual',
+    'base/exposure.aperture@stills': 'f/2',
+    'base/exposure.shutter@stills': '1/200',
+  }
+
+  it('tells light that asks for an ISO in need: EV 5, f/2, 1/200 need ISO 2500', () => {
+    const [told] = found(heron, { ...night, 'owner/isoNeed': 1600 }, 'iso-in-need')
+    expect(told?.title).toContain('ISO 2500 at EV 5')
+    expect(found(heron, { ...night, 'owner/isoNeed': 3200 }, 'iso-in-need')).toEqual([])
+    // What is never wanted is told as that.
+    expect(found(heron, { ...night, 'owner/isoNeed': 1600, 'owner/isoNever': 2000 }, 'iso-in-need')).toEqual(
+      [],
+    )
   })
 })
 

@@ -30,6 +30,7 @@ const oneMakerOnly: Readonly<Record<string, (model: BodyModel) => boolean>> = {
   'row-not-kept': ({ families }) => families.some(({ widenedBy }) => widenedBy !== undefined),
   'record-bank-unused': ({ filming }) => filming?.fromStills === 'named',
   'shared-leak': ({ settings }) => settings.some(({ shared }) => shared !== undefined),
+  'corners-with-glasses': ({ settings }) => settings.some(({ means }) => means === 'display.finderSize'),
   'look-alike': ({ lookAlikes }) => lookAlikes.length > 0,
 }
 

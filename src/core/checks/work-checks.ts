@@ -59,6 +59,15 @@ export const workChecks: readonly Check[] = [
     run: (input) => (input.side === 'stills' ? situatedIn(input).flatMap((one) => shaken(input, one)) : []),
   },
   {
+    id: 'iso-in-need',
+    title: 'Light that asks for an ISO you use in need only',
+    severity: 'tidies',
+    station: 'foundation',
+    needs: ['§8'],
+    reasonSilences: true,
+    run: (input) => situatedIn(input).flatMap((one) => inNeed(input, one)),
+  },
+  {
     id: 'light-out-of-reach',
     title: 'Light that automatic ISO cannot meet',
     severity: 'problem',
@@ -205,6 +214,30 @@ function stepFor({ domain }: Setting, seconds: number): string | null {
   if (domain.kind !== 'ladder') return null
   const fits = ladderSteps(domain).filter(({ amount }) => amount <= seconds * 1.05)
   return [...fits].sort((a, b) => b.amount - a.amount)[0]?.mark ?? null
+}
+
+/**
+ * The ISO that a situation's darkest light asks for against the owner's own ladder: needed ISO = 100 · N² / (t · 2^EV). From
+ * `isoNeed` on it is used in need only; where even that is never wanted, `iso-never-wanted` and `light-out-of-reach` tell.
+ */
+function inNeed(input: CheckInput, { name, situation, work, state }: Situated): CheckResult[] {
+  const { model, plan } = input
+  const need = rowValue(plan.rows, ownerRow('isoNeed'))
+  const never = rowValue(plan.rows, ownerRow('isoNever'))
+  const [dark] = work.light ?? []
+  const [aperture, shutter] = [apertureIn(model, state.resolution), shutterIn(model, state.resolution)]
+  if (typeof need !== 'number' || dark === undefined) return []
+  if (aperture?.by !== 'owner' || shutter?.by !== 'owner') return []
+  const needed = neededIso(dark, aperture.amount, shutter.amount)
+  if (needed < need || (typeof never === 'number' && needed >= never)) return []
+  return [
+    {
+      title: `${name}: ISO ${Math.round(needed)} at EV ${dark}, which you use in need only`,
+      reason: `${aperture.mark} and ${shutter.mark} ask for ISO 100 × N² ÷ (t × 2^EV) = ${Math.round(needed)} at EV ${dark}; from ISO ${need} on it is in need for you. A wider aperture, a slower shutter speed or more light keeps below it.`,
+      row: situationRow(situation, 'light'),
+      seenIn: state,
+    },
+  ]
 }
 
 function showSeconds(seconds: number): string {

@@ -40,14 +40,14 @@ export interface Meeting {
 }
 
 /**
- * How the control of an address is met in a posture; null where the posture does not reach it, or only a finger that works no keys. Of two keys pressed together
+ * How the control of an address is met in a posture; null where the posture does not reach it, or only a finger that works no keys. A left hand that carries the lens lets go for keys elsewhere. Of two keys pressed together
  * both have to be reached, by two fingers (on a tripod, where both hands are free, any two), and the other is one press
  * more.
  */
 export function meetingAt(
   { control, controls }: Address,
   posture: Posture,
-  fingers: Fingers = null,
+  fingers: Fingers | null = null,
 ): Meeting | null {
   const met = meeting(control, posture, fingers)
   const [, other] = controls
@@ -62,12 +62,20 @@ export function meetingAt(
   }
 }
 
-function meeting(control: Control, posture: Posture, fingers: Fingers): Meeting | null {
+function meeting(control: Control, posture: Posture, fingers: Fingers | null): Meeting | null {
   const reach = control.reach[posture]
-  if (!reach || (fingers && !fingers.includes(reach.digit))) return null
-  const far: Moves = reach.grade === 3 ? { leave: 1 } : reach.grade === 0 ? {} : { reach: reach.grade }
+  if (!reach || (fingers?.work && !fingers.work.includes(reach.digit))) return null
+  const isBusy =
+    fingers?.leftHolds === true && reach.digit === 'left' && posture !== 'tripod' && !isOnLens(control)
+  const far: Moves =
+    isBusy || reach.grade === 3 ? { leave: 1 } : reach.grade === 0 ? {} : { reach: reach.grade }
   const moves = added(far, reach.findable ? {} : { look: 1 })
-  return { moves, atFinder: reach.findable, inGrip: reach.grade < 3 }
+  return { moves, atFinder: reach.findable, inGrip: reach.grade < 3 && !isBusy }
+}
+
+/** Whether a control is where the hand is that carries the lens. */
+function isOnLens({ face, presence }: Control): boolean {
+  return face === 'barrel' || presence === 'lens-key' || presence === 'lens-ring'
 }
 
 /** Opening a menu is one press, whatever comes then. */

@@ -35,11 +35,17 @@ export function timesOf(plan: Plan): Times {
   return Object.fromEntries(pairs) as Times
 }
 
-/** The fingers an owner says may work keys; null where nothing is said, and all do. */
-export type Fingers = readonly string[] | null
+/** What an owner's fingers do. */
+export interface Fingers {
+  /** Those that may work keys; null where nothing is said, and all do. */
+  readonly work: readonly string[] | null
+  /** Whether the left hand carries the lens, so that it has to let go for keys that are not on it. */
+  readonly leftHolds: boolean
+}
 
-/** The fingers that work keys, as the owner has it. */
+/** What the fingers do, as the owner has it. */
 export function fingersOf(plan: Plan): Fingers {
   const said = rowValue(plan.rows, ownerRow('fingers'))
-  return Array.isArray(said) ? (said as readonly string[]) : null
+  const leftHolds = rowValue(plan.rows, ownerRow('leftHand')) === 'lens'
+  return { work: Array.isArray(said) ? (said as readonly string[]) : null, leftHolds }
 }

@@ -55,7 +55,7 @@ export interface ReachContext {
   readonly side: Side
   readonly posture: Posture
   readonly times: Times
-  /** The fingers that work keys; all where it is null, or left out. */
+  /** What the fingers do; all of them work keys where it is left out. */
   readonly fingers?: Fingers
   /** Whether the owner lets a function menu in the finder count as done at the finder. */
   readonly gridCounts: boolean

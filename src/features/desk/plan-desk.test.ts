@@ -459,7 +459,10 @@ describe('a plan with what its owner has beside it', () => {
     expect(desk.hand).toMatchObject({ tag: 'heron-a', firmware: '2.0' })
     desk.set({ [lamp]: false })
     await settled(desk)
-    expect(keeper.opened().document.rows).toEqual({ [lamp]: false, [noteRow('decidedOn', lamp)]: '2.0 heron-a' })
+    expect(keeper.opened().document.rows).toEqual({
+      [lamp]: false,
+      [noteRow('decidedOn', lamp)]: '2.0 heron-a',
+    })
     const [step] = desk.getView().log
     expect(step && describeStep(heron, step)).not.toMatch(/firmware/i)
     await desk.undo()

@@ -9,6 +9,7 @@ import {
   habitRow,
   idsOf,
   ownerRow,
+  peakBands,
   rowValue,
 } from '@/core/plan/rows'
 import type { OwnerFact } from '@/core/plan/rows'
@@ -29,6 +30,7 @@ export const You = memo(function You() {
       <h2 className="font-head text-lead font-semibold">You</h2>
       <div className="mt-1 grid gap-2">
         <Eye />
+        <LeftHand />
         <Fold title="Fingers that work keys">
           <Several
             fact="fingers"
@@ -65,6 +67,7 @@ const fingerWords: Readonly<Record<(typeof fingerNames)[number], string>> = {
 function Eye() {
   const desk = useDesk()
   const eye = usePlanPart((plan) => String(rowValue(plan.rows, ownerRow('eye')) ?? ''))
+  const glasses = usePlanPart((plan) => rowValue(plan.rows, ownerRow('glasses')) === true)
   return (
     <div className="grid gap-1">
       <p className="flex items-center justify-between gap-2">
@@ -88,6 +91,62 @@ function Eye() {
           onPick={(one) => desk.set({ [ownerRow('eye')]: one === '' ? null : one })}
         />
       </p>
+      <Check checked={glasses} onChange={() => desk.set({ [ownerRow('glasses')]: glasses ? null : true })}>
+        Glasses at the finder
+      </Check>
+    </div>
+  )
+}
+
+function LeftHand() {
+  const desk = useDesk()
+  const hand = usePlanPart((plan) => String(rowValue(plan.rows, ownerRow('leftHand')) ?? ''))
+  return (
+    <p className="flex items-center justify-between gap-2">
+      <span>
+        Left hand
+        <Explain
+          label="Left hand"
+          about={{
+            text: 'A hand that carries the lens has to let go for keys that are not on the lens: they cost that much more, and the hand leaves its grip.',
+          }}
+        />
+      </span>
+      <Select
+        label="Left hand"
+        value={hand}
+        options={[
+          ['', 'not said'],
+          ['free', 'free for keys'],
+          ['lens', 'carries the lens'],
+        ]}
+        onPick={(one) => desk.set({ [ownerRow('leftHand')]: one === '' ? null : one })}
+      />
+    </p>
+  )
+}
+
+/** The band in which peaks of sound are to stay. */
+function Peaks() {
+  const desk = useDesk()
+  const band = usePlanPart((plan) => String(rowValue(plan.rows, ownerRow('peaks')) ?? ''))
+  return (
+    <div className="grid gap-1 py-1">
+      <span>
+        Peaks of sound
+        <Explain
+          label="Peaks of sound"
+          about={{
+            text: 'The band in which the loudest moments are to stay: above it sound breaks up, far below it drowns in noise. It stands beside the audio level in Settings.',
+          }}
+        />
+      </span>
+      <Select
+        label="Peaks of sound"
+        value={band}
+        options={[['', 'not said: −10 to −6 dBFS'], ...Object.entries(peakBands)]}
+        onPick={(one) => desk.set({ [ownerRow('peaks')]: one === '' ? null : one })}
+      />
     </div>
   )
 }
@@ -212,6 +271,12 @@ function Limits() {
     }
   })
   const figures: readonly Figure[] = [
+    {
+      id: 'isoNeed',
+      words: 'ISO in need only, from',
+      usual: null,
+      source: 'below it is fine; light that asks for more is told',
+    },
     { id: 'isoNever', words: 'ISO you never want', usual: null, source: 'automatic ISO is held to it' },
     ...freezes,
     {
@@ -222,10 +287,13 @@ function Limits() {
     },
   ]
   return (
-    <ul className="divide-y">
-      {figures.map((figure) => (
-        <FigureLine key={figure.id} figure={figure} />
-      ))}
-    </ul>
+    <>
+      <ul className="divide-y">
+        {figures.map((figure) => (
+          <FigureLine key={figure.id} figure={figure} />
+        ))}
+      </ul>
+      <Peaks />
+    </>
   )
 }

@@ -176,6 +176,7 @@ export {
   ownerFacts,
   ownerRange,
   ownerRow,
+  peakBands,
   weightFacts,
   workFacts,
 } from './owner'

@@ -39,6 +39,14 @@ export const freezeFacts = {
   freezeFastest: 'fastest',
 } as const
 
+/** Bands in which an owner keeps the peaks of sound, in dBFS; the second is the usual one. */
+export const peakBands = {
+  '-18 to -10': 'low, for sound that nobody watches: −18 to −10 dBFS',
+  '-10 to -6': 'usual: −10 to −6 dBFS',
+  '-12 to -6': 'wide: −12 to −6 dBFS',
+  '-6 to -3': 'high, for steady voices: −6 to −3 dBFS',
+} as const
+
 type Takes =
   | { readonly kind: 'truth' }
   | { readonly kind: 'number'; readonly from: number; readonly to: number }
@@ -73,8 +81,12 @@ const table = {
   target: told('Target coverage', number(1, 100), 'needs'),
   gridCounts: told('Function menu in the finder counts', { kind: 'truth' }, 'needs'),
   eye: told('Eye at the finder', { kind: 'one', of: ['right', 'left'] }),
+  glasses: told('Glasses at the finder', { kind: 'truth' }),
+  leftHand: told('Left hand', { kind: 'one', of: ['free', 'lens'] }, 'needs'),
   fingers: told('Fingers that reach', { kind: 'any', of: fingerNames }, 'needs'),
   accidents: told('What has gone wrong by accident', { kind: 'any', of: Object.keys(accidentNames) }),
+  isoNeed: told('ISO used in need only, from', number(50, 1_000_000)),
+  peaks: told('Where peaks of sound are to stay', { kind: 'one', of: Object.keys(peakBands) }),
   isoNever: told('ISO that is never wanted', number(50, 1_000_000)),
   handheldStops: told('Stops the stabiliser is good for', number(0, 8)),
   ...each(Object.keys(freezeFacts) as (keyof typeof freezeFacts)[], (name) =>
