@@ -2,6 +2,7 @@ import { writeFileSync } from 'node:fs'
 import { cpus } from 'node:os'
 import { chipped } from '@tests/fixtures/heron'
 import { lenses, models } from '@tests/fixtures/models'
+import type { BodyModel } from '@/core/model/types'
 import { bareBench } from './bench/bare'
 import { cardBench } from './bench/card'
 import { checksBench } from './bench/checks'
@@ -9,6 +10,7 @@ import { contextsBench } from './bench/contexts'
 import { focusBench } from './bench/focus'
 import type { Figure } from './bench/measure'
 import { pageBench } from './bench/page'
+import { settingsBench } from './bench/settings'
 import { shelfBench } from './bench/shelf'
 import { speedBench } from './bench/speed'
 import { rulesBench } from './bench/rules'
@@ -19,25 +21,31 @@ const address = process.argv[2]
 if (!address) throw new Error('give the address of a running Salt Shelf')
 const [largest] = [...models].sort((a, b) => b.settings.length - a.settings.length)
 if (!largest) throw new Error('there are no models')
-const figures: Figure[] = [
-  rulesBench(models),
-  ...contextsBench(largest, chipped),
-  checksBench(largest, lenses),
-  ...cardBench(largest, lenses),
-  ...focusBench(largest, chipped),
-  ...suggestBench(models, lenses),
-  ...(await pageBench(address, largest)),
-  ...(await speedBench(address, largest, lenses)),
-  await bareBench(address),
-  ...(await shelfBench(address)),
-]
+const only = process.argv[3]
+if (only !== undefined && only !== 'settings') throw new Error('only settings can be measured alone')
+const figures: Figure[] =
+  only === 'settings' ? await settingsBench(address, largest) : await allFigures(address, largest)
+
+async function allFigures(at: string, model: BodyModel): Promise<Figure[]> {
+  return [
+    rulesBench(models),
+    ...contextsBench(model, chipped),
+    checksBench(model, lenses),
+    ...cardBench(model, lenses),
+    ...focusBench(model, chipped),
+    ...suggestBench(models, lenses),
+    ...(await pageBench(at, model)),
+    ...(await speedBench(at, model, lenses)),
+    ...(await settingsBench(at, model)),
+    await bareBench(at),
+    ...(await shelfBench(at)),
+  ]
+}
 
 const rows = figures.map(
   (one) => `| ${one.name} | ${one.wanted} | ${one.measured} | ${one.holds ? 'holds' : '**does not hold**'} |`,
 )
-writeFileSync(
-  'docs/performance.md',
-  `# Performance
+const document = `# Performance
 
 Written by \`npm run bench\`: ratios taken in one run, each side the least of many rounds, so that they mean the same on other machines; what is asked in
 seconds, milliseconds or bytes is given as measured on this one.
@@ -46,8 +54,8 @@ Last run with Node.js ${process.versions.node} on ${cpus().length} cores.
 | what | wanted | measured | |
 | --- | --- | --- | --- |
 ${rows.join('\n')}
-`,
-)
+`
+if (only === undefined) writeFileSync('docs/performance.md', document)
 for (const one of figures)
   console.log(`${one.holds ? 'holds' : 'FAILS'}  ${one.name}: ${one.measured} (wanted: ${one.wanted})`)
 if (figures.some((one) => !one.holds)) process.exitCode = 1

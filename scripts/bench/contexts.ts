@@ -96,7 +96,7 @@ export function fullPlan(model: BodyModel, lenses: readonly LensModel[]): Plan {
 }
 
 /** The model with every setting and every rule on settings four times over, under other ids. */
-function fourfold(model: BodyModel): BodyModel {
+export function fourfold(model: BodyModel): BodyModel {
   const copies = [1, 2, 3]
   const renamed = <T>(value: T, copy: number): T => {
     const text = JSON.stringify(value).replace(/"((?:setting\/)?[a-z]+\.[A-Za-z]+)"/g, `"$1Copy${copy}"`)

@@ -9,7 +9,7 @@ import { fullPlan } from './contexts'
 import type { Figure } from './measure'
 
 /** A station, and what shows that it is there. */
-const stations = ['foundation', 'controls', 'focus', 'menus', 'banks'] as const
+const stations = ['foundation', 'settings', 'controls', 'focus', 'menus', 'banks'] as const
 
 /** How fast the stations answer, with a full plan of the largest model, in Chromium: 95th percentiles. */
 export async function speedBench(
@@ -105,7 +105,7 @@ async function openKey(page: Page): Promise<void> {
 const theList = 'aside [role=combobox]'
 
 /** All the main thread has done so far, in milliseconds. */
-async function taskMilliseconds(cdp: CDPSession): Promise<number> {
+export async function taskMilliseconds(cdp: CDPSession): Promise<number> {
   const { metrics } = await cdp.send('Performance.getMetrics')
   return (metrics.find((one) => one.name === 'TaskDuration')?.value ?? 0) * 1000
 }

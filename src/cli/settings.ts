@@ -12,6 +12,7 @@ import {
   lineOnly,
   type LineFacts,
   type LineFilter,
+  searchText,
 } from '@/core/settings/filter'
 import { settingLines, type SettingLine } from '@/core/settings/lines'
 import { lineStates, standingsOf, stateWords } from '@/core/settings/standing'
@@ -82,7 +83,7 @@ function filterFrom(options: Options, plan: Plan): Result<LineFilter> {
 function factsFrom(analysis: Analysis, enabling: readonly EnablingItem[]): LineFacts {
   const findings = analysis.ask<'findings'>({ kind: 'findings' })
   return {
-    otherWords: (means) => searchWords('setting', means),
+    wordsOf: (line) => searchText(line, searchWords('setting', line.means)),
     problems: new Set(
       findings.filter(({ severity }) => severity !== 'tidies').flatMap(({ about }) => about ?? []),
     ),

@@ -7,8 +7,8 @@ import { lineStates, standingsOf, type LineState, type Standing } from './standi
 
 /** What is known of lines besides the plan: which have a problem, do nothing as the camera stands, or enable others. */
 export interface LineFacts {
-  /** What else a common setting is called, in one text. */
-  readonly otherWords: (means: string | null) => string
+  /** What a line is searched by, in small letters: see `searchText`. */
+  readonly wordsOf: (line: SettingLine) => string
   readonly problems: ReadonlySet<string>
   readonly idle: ReadonlySet<string>
   readonly enabling: ReadonlySet<string>
@@ -102,12 +102,13 @@ function linesNeeded(model: BodyModel, plan: Plan, situation: string): ReadonlyS
   )
 }
 
-/** Whether every word stands in the line's label, address, or another wording. */
-function isCalled(
-  { label, address, means }: SettingLine,
-  words: readonly string[],
-  facts: LineFacts,
-): boolean {
-  const text = `${label} ${address ?? ''} ${facts.otherWords(means)}`.toLowerCase()
+/** What a line is searched by: its label and address, and `others`, what else its meaning is called; in small letters. */
+export function searchText({ label, address }: SettingLine, others: string): string {
+  return `${label} ${address ?? ''} ${others}`.toLowerCase()
+}
+
+/** Whether every word stands in what the line is searched by. */
+function isCalled(line: SettingLine, words: readonly string[], { wordsOf }: LineFacts): boolean {
+  const text = wordsOf(line)
   return words.every((word) => text.includes(word))
 }

@@ -21,7 +21,7 @@ import { subjectOf, subjects } from '../vocabulary/subjects'
 import { commonSettings } from '../vocabulary/catalogue'
 import { searchWords } from '../vocabulary/synonyms'
 import { enablingItems } from './enabling'
-import { countedStates, filteredLines, type LineFacts } from './filter'
+import { countedStates, filteredLines, searchText, type LineFacts } from './filter'
 import { inForce, wayTo } from './in-force'
 import { inNoMenu, settingLines } from './lines'
 import { notedOfLine, plannedInLine, saidOfLines } from './mark'
@@ -32,7 +32,7 @@ const nothing: LineFacts = {
   problems: new Set(),
   idle: new Set(),
   enabling: new Set(),
-  otherWords: (means) => searchWords('setting', means),
+  wordsOf: (line) => searchText(line, searchWords('setting', line.means)),
 }
 const withRows = (rows: Record<string, unknown>) => must(parsePlan(heron, rows))
 const on = (plan: Plan, rows: object) =>

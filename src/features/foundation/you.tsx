@@ -131,7 +131,7 @@ function Peaks() {
   const desk = useDesk()
   const band = usePlanPart((plan) => String(rowValue(plan.rows, ownerRow('peaks')) ?? ''))
   return (
-    <div className="grid gap-1 py-1">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-1 py-1">
       <span>
         Peaks of sound
         <Explain
@@ -145,6 +145,7 @@ function Peaks() {
         label="Peaks of sound"
         value={band}
         options={[['', 'not said: −10 to −6 dBFS'], ...Object.entries(peakBands)]}
+        className="min-h-9 w-full min-w-0 rounded-md border bg-sheet px-2"
         onPick={(one) => desk.set({ [ownerRow('peaks')]: one === '' ? null : one })}
       />
     </div>

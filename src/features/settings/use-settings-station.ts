@@ -6,7 +6,13 @@ import type { BodyModel } from '@/core/model/types'
 import { lineOf, parseRow, settingOf, type LineStanding } from '@/core/plan/rows'
 import { situationName, situationsOf } from '@/core/plan/situations'
 import type { EnablingItem } from '@/core/settings/enabling'
-import { countedStates, filteredLines, type LineFilter, type LineOnly } from '@/core/settings/filter'
+import {
+  countedStates,
+  filteredLines,
+  searchText,
+  type LineFilter,
+  type LineOnly,
+} from '@/core/settings/filter'
 import { settingLines, type SettingLine } from '@/core/settings/lines'
 import { saidOfLines } from '@/core/settings/mark'
 import { standingsOf, type LineState } from '@/core/settings/standing'
@@ -36,7 +42,7 @@ export function useSettingsStation() {
   const [narrowing, setNarrowing] = useState(everything)
   const [inHand, setInHand] = useState<string | null>(null)
   // A line whose standing did not change keeps the same object, so that it is not drawn anew.
-  const shared = useShared(Object.fromEntries(standingsOf(model, plan)))
+  const shared = useShared(useMemo(() => Object.fromEntries(standingsOf(model, plan)), [model, plan]))
   const standings = useMemo(() => new Map(Object.entries(shared)), [shared])
   const findings = useFindings()
   const about = useMemo(() => findingsAbout(model, findings ?? []), [model, findings])
@@ -45,15 +51,24 @@ export function useSettingsStation() {
     narrowing.only === 'enabling' || inHand !== null ? { kind: 'enabling' } : null,
   )
   const synonyms = useSynonyms(narrowing.words !== '')
+  const wordsOf = useMemo(() => lineWords(model, synonyms), [model, synonyms])
+  const facts = useMemo(
+    () => ({
+      problems: new Set([...about].filter(([, all]) => all.some(isProblem)).map(([id]) => id)),
+      idle: new Set(idle?.keys() ?? []),
+      enabling: new Set((enabling ?? []).map(({ setting }) => setting)),
+      wordsOf,
+    }),
+    [about, idle, enabling, wordsOf],
+  )
   const lines = useMemo(
-    () =>
-      filteredLines(model, plan, filterOf(narrowing), {
-        problems: new Set([...about].filter(([, all]) => all.some(isProblem)).map(([id]) => id)),
-        idle: new Set(idle?.keys() ?? []),
-        enabling: new Set((enabling ?? []).map(({ setting }) => setting)),
-        otherWords: (means) => synonyms?.('setting', means) ?? '',
-      }),
-    [model, plan, narrowing, about, idle, enabling, synonyms],
+    () => filteredLines(model, plan, filterOf(narrowing), facts),
+    [model, plan, narrowing, facts],
+  )
+  const counts = useMemo(() => countedStates(model, plan), [model, plan])
+  const situations = useMemo(
+    () => situationsOf(plan).map((id) => ({ id, name: situationName(plan, id) })),
+    [plan],
   )
   const say = useStable((ids: readonly string[], said: LineStanding | null) => {
     const rows = saidOfLines(model, desk.getView().plan, ids, said)
@@ -104,13 +119,13 @@ export function useSettingsStation() {
       if (change.subject !== undefined) setInHand(null)
     },
     lines,
-    counts: countedStates(model, plan),
+    counts,
     all: settingLines(model).length,
     standings,
     about,
     idle,
     enabling: enabling ?? noItems,
-    situations: situationsOf(plan).map((id) => ({ id, name: situationName(plan, id) })),
+    situations,
     inHand,
     line,
     take: setInHand,
@@ -124,6 +139,17 @@ export function useSettingsStation() {
 export type SettingsKnown = ReturnType<typeof useSettingsStation>
 
 const noItems: readonly EnablingItem[] = []
+
+/** What each line is searched by: its label, its address, and what else is meant by it, once for all letters typed. */
+function lineWords(
+  model: BodyModel,
+  synonyms: ReturnType<typeof useSynonyms>,
+): (line: SettingLine) => string {
+  const known = new Map(
+    settingLines(model).map((line) => [line, searchText(line, synonyms?.('setting', line.means) ?? '')]),
+  )
+  return (line) => known.get(line) ?? ''
+}
 
 function filterOf({ state, only, ...texts }: Narrowing): LineFilter {
   const said = Object.entries(texts).filter(([, text]) => text.trim() !== '')
