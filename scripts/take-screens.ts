@@ -42,6 +42,10 @@ await take('new-plan-night')
 await night(false)
 await page.keyboard.press('Escape')
 
+await page.goto(`${address}/bodies`, { waitUntil: 'networkidle' })
+await page.getByRole('button', { name: /^Heron B/ }).click()
+await take('bodies')
+
 await page.goto(`${plan}/foundation`, { waitUntil: 'networkidle' })
 await take('foundation')
 
@@ -75,10 +79,6 @@ await take('controls-suggest')
 await page.goto(`${plan}/menus`, { waitUntil: 'networkidle' })
 await page.getByRole('button', { name: /^Stills function menu, cell 4/ }).click()
 await take('menus')
-await page.keyboard.press('Control+k')
-await page.keyboard.type('shutter')
-await take('find')
-await page.keyboard.press('Escape')
 
 await page.goto(`${plan}/focus`, { waitUntil: 'networkidle' })
 await page.getByRole('button', { name: /^Half-press at a point/ }).click()

@@ -4,15 +4,25 @@ import { useState } from 'react'
 import { isOfSide } from '@/core/model/sides'
 import { showValue } from '@/core/model/domain'
 import type { BodyModel, Setting, Side } from '@/core/model/types'
+import { bodiesIn } from '@/core/inventory/records'
+import { emptyInventory } from '@/core/inventory/rows'
 import { bodyTags } from '@/core/plan/bodies'
 import { plannedSlots, type Plan } from '@/core/plan/plan'
-import { bankRow, describeRow, localRow, rowValue, showRow, type RowId } from '@/core/plan/rows'
+import {
+  bankRow,
+  describeRow,
+  differenceRow,
+  localRow,
+  rowValue,
+  showRow,
+  type RowId,
+} from '@/core/plan/rows'
 import type { InForce } from '@/core/settings/in-force'
 import { plannedInLine } from '@/core/settings/mark'
 import type { Standing } from '@/core/settings/standing'
 import { cellWords } from '@/core/settings/words'
 import type { Value } from '@/core/vocabulary/values'
-import { useAnswer, useDesk, usePlan } from '@/features/desk'
+import { useAnswer, useDesk, useDeskStart, usePlan } from '@/features/desk'
 import { Offer } from '@/ui/button'
 import { EnabledBy } from './enabling-list'
 import type { SettingsKnown } from './use-settings-station'
@@ -40,7 +50,20 @@ export function LineValues({
   const keep = (row: RowId, value: Value | null) =>
     desk.set(plannedInLine(desk.getView().plan, setting.id, row, value))
   const cells = cellWords(model, setting, standing.cells)
-  const apart = placesApart(model, plan, setting)
+  const bodies = useBodyNames(plan)
+  const [opened, setOpened] = useState<readonly string[]>([])
+  const differing = bodies.flatMap((body) =>
+    mayDiffer(setting)
+      ? cells.map(({ row, where }) => ({
+          tag: body.tag,
+          row: differenceRow(body.tag, row),
+          where: `on ${body.name}${where === '' ? '' : `, ${where}`}`,
+        }))
+      : [],
+  )
+  const shown = differing.filter(({ tag, row }) => opened.includes(tag) || rowValue(plan.rows, row) !== null)
+  const apart = [...placesApart(model, plan, setting, bodies), ...shown]
+  const alike = bodies.filter(({ tag }) => mayDiffer(setting) && !shown.some((one) => one.tag === tag))
   const others = standing.elsewhere.filter((row) => !apart.some((one) => one.row === row))
   return (
     <div className="grid gap-2">
@@ -73,13 +96,22 @@ export function LineValues({
             setting={setting}
             label={`${setting.label}, ${where}`}
             value={rowValue(plan.rows, row)}
-            inherits="as base"
+            inherits={shown.some((one) => one.row === row) ? 'as the plan' : 'as base'}
             refused={[]}
             onKeep={(next) => keep(row, next)}
             onDone={onDone}
           />
         </div>
       ))}
+      {bodies.length > 1 && alike.length > 0 && (
+        <p className="flex flex-wrap gap-x-4 text-small">
+          {alike.map(({ tag, name }) => (
+            <Offer key={tag} onClick={() => setOpened([...opened, tag])}>
+              Different on {name}
+            </Offer>
+          ))}
+        </p>
+      )}
       {others.map((row) => (
         <p key={row} className="flex justify-between gap-2 text-small">
           <span className="text-silt">{describeRow(model, row)}</span>
@@ -92,13 +124,36 @@ export function LineValues({
   )
 }
 
+/** Whether one body may have another value: what travels in a file is alike on all unless the plan says so; local values have a line each. */
+function mayDiffer({ place }: Setting): boolean {
+  return place !== 'local' && place !== 'physical'
+}
+
+/** A body by its tag and what its owner calls it. */
+interface Named {
+  readonly tag: string
+  readonly name: string
+}
+
+/** The bodies that a plan speaks of, by what their owner calls them. */
+function useBodyNames(plan: Plan): readonly Named[] {
+  const { inventory = emptyInventory } = useDeskStart()
+  const records = bodiesIn(inventory)
+  return bodyTags(plan).map((tag) => ({ tag, name: records.find((one) => one.tag === tag)?.name ?? tag }))
+}
+
 /** Where a setting may differ from base: in every bank that is used and stores it; a local one in every body the plan speaks of. */
-function placesApart(model: BodyModel, plan: Plan, { id, place, storedBy }: Setting) {
+function placesApart(
+  model: BodyModel,
+  plan: Plan,
+  { id, place, storedBy }: Setting,
+  bodies: readonly Named[],
+) {
   const banks = plannedSlots(model, plan)
     .filter(({ family }) => family === storedBy)
     .map(({ family, slot, name }) => ({ row: bankRow(family, slot, id), where: `bank ${name}` }))
-  const bodies = place === 'local' ? bodyTags(plan) : []
-  return [...banks, ...bodies.map((tag) => ({ row: localRow(tag, id), where: `body ${tag}` }))]
+  const local = place === 'local' ? bodies : []
+  return [...banks, ...local.map(({ tag, name }) => ({ row: localRow(tag, id), where: `on ${name}` }))]
 }
 
 /** What the camera makes of a value on a side: that it puts another in its place, does nothing, refuses it, or what it costs. */

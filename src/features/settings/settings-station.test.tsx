@@ -2,6 +2,7 @@
 import { fireEvent, screen, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { emptyDesk, settled } from '@tests/fixtures/on-the-desk'
+import { bag, inventoryOf } from '@tests/fixtures/inventories'
 import { rowNamed } from '@tests/fixtures/rows'
 import { describe, expect, it } from 'vitest'
 import { SettingsStation } from './settings-station'
@@ -80,6 +81,23 @@ describe('a line in hand', () => {
     expect(rows()['base/exposure.aperture@stills']).toBe('f/5.6')
     expect(document.activeElement).toBe(line('exposure.aperture'))
     expect(line('exposure.aperture').textContent).toMatch(/f\/5\.6.*changed/)
+  })
+
+  it('takes another value for one body, by what its owner calls it, and goes back to the plan’s', async () => {
+    const { user, line, rows, desk } = await opened()
+    await settled(() => desk.equip(inventoryOf(bag)))
+    await found(user, 'assist lamp')
+    await user.click(line('focus.lamp'))
+    await settled()
+    expect(screen.queryByLabelText(/on Heron B/)).toBeNull()
+    await user.click(screen.getByRole('button', { name: 'Different on Heron B' }))
+    const field = screen.getByLabelText(/, on Heron B$/)
+    await user.type(field, 'off{Enter}')
+    await settled()
+    expect(rows()['body/heron-b/base/focus.lamp']).toBe(false)
+    expect(rows()['base/focus.lamp']).toBeUndefined()
+    await settled(() => desk.undo())
+    expect(rows()['body/heron-b/base/focus.lamp']).toBeUndefined()
   })
 
   it('refuses a value that is out of range, saying what would do, and keeps nothing of it', async () => {
