@@ -7,6 +7,7 @@ import { cardConditionOf, type Body } from '@/server/bodies'
 export function bodyLine(body: Body): BodyLine {
   return {
     id: body.id,
+    tag: body.tag,
     name: body.name,
     place: body.place,
     modelId: body.model.id,

@@ -1,18 +1,9 @@
-import type { BodyModel } from '../model/types'
-import type { RowId } from '../sync/step'
-import { fNumber, focalRange, gearKinds, type GearKind } from './facts'
-import { bodiesIn, cardsIn, gearIn, hasNone, lensesIn, recordName, type BodyRecord } from './records'
+import { bodyFaults } from './body-faults'
+import { gearKinds, type GearKind } from './facts'
+import { cost, impossible, missing, type InventoryFault } from './fault'
+import { lensFaults } from './lens-faults'
+import { bodiesIn, cardsIn, gearIn, hasNone, recordName } from './records'
 import { factRow, handsIn, noneRow, recordIds, type Inventory, type Library } from './rows'
-
-/** Something about an inventory that its owner should know. */
-export interface InventoryFault {
-  /** It cannot be so; something is not said that plans need; or it costs something. */
-  readonly kind: 'impossible' | 'missing' | 'cost'
-  readonly title: string
-  readonly reason: string
-  /** The row it is about. */
-  readonly row: RowId
-}
 
 /** Everything that is impossible, missing or costly in an inventory, the worst first. */
 export function inventoryFaults(library: Library, inventory: Inventory): InventoryFault[] {
@@ -54,165 +45,6 @@ export function recordsUnsaid({ rows }: Inventory): string[] {
       : ['No lens: plans are looked at with any lens that talks to the body, unless they name one.']),
     ...(has('card') ? [] : ['No card: whether a card keeps up with film and bursts is not checked.']),
   ]
-}
-
-function bodyFaults({ models }: Library, inventory: Inventory): InventoryFault[] {
-  const bodies = bodiesIn(inventory)
-  return bodies.flatMap((body, i): InventoryFault[] => {
-    const { tag, name } = body
-    const row = (fact: string) => factRow('body', tag, fact)
-    const model = models.find(({ id }) => id === body.model)
-    const before = bodies.slice(0, i)
-    const twin = before.find(
-      (one) => one.model === body.model && body.serial !== null && one.serial === body.serial,
-    )
-    const clash = before.find(
-      (one) => one.model === body.model && body.prefix !== null && one.prefix === body.prefix,
-    )
-    return [
-      ...(twin
-        ? [
-            impossible(
-              `${twin.name} and ${name} have one serial number`,
-              `Both say ${body.serial ?? ''}, and no two bodies of a model share one: look at the plate under one of them.`,
-              row('serial'),
-            ),
-          ]
-        : []),
-      ...(clash
-        ? [
-            cost(
-              `${clash.name} and ${name} name their files alike`,
-              `Both begin with ${body.prefix ?? ''}: in a shared folder files of one overwrite those of the other.`,
-              row('prefix'),
-            ),
-          ]
-        : []),
-      ...modelFaults(body, model, row),
-    ]
-  })
-}
-
-function modelFaults(
-  { name, model: id, firmware, serial, grip, adapter }: BodyRecord,
-  model: BodyModel | undefined,
-  row: (fact: string) => RowId,
-): InventoryFault[] {
-  if (id === null)
-    return [
-      missing(
-        `${name}: which model is it?`,
-        'Until that is said no plan reckons with this body.',
-        row('model'),
-      ),
-    ]
-  if (!model)
-    return [
-      missing(
-        `${name}: the model ${id} is not at hand`,
-        'Its definition is missing. The body is kept as it is.',
-        row('model'),
-      ),
-    ]
-  const known = model.firmware.map(({ version }) => version)
-  const parts = { grip, adapter }
-  return [
-    ...(firmware === null
-      ? [
-          missing(
-            `${name}: which firmware does it run?`,
-            `${model.name} has ${known.join(', ')}; until it is said, the newest is reckoned with.`,
-            row('firmware'),
-          ),
-        ]
-      : known.includes(firmware)
-        ? []
-        : [
-            impossible(
-              `${name} runs ${firmware}, which no ${model.name} has`,
-              `The definition knows ${known.join(', ')}.`,
-              row('firmware'),
-            ),
-          ]),
-    ...(serial === null
-      ? [
-          missing(
-            `${name}: which serial number?`,
-            'It tells the body from others, and files that it writes from theirs.',
-            row('serial'),
-          ),
-        ]
-      : []),
-    ...(['grip', 'adapter'] as const).flatMap((part) =>
-      parts[part] === true && !model.controls.some(({ presence }) => presence === part)
-        ? [
-            impossible(
-              `${name} has no ${part}`,
-              `The definition of ${model.name} has no keys on a ${part}.`,
-              row(part),
-            ),
-          ]
-        : [],
-    ),
-  ]
-}
-
-function lensFaults(library: Library, inventory: Inventory): InventoryFault[] {
-  return lensesIn(library, inventory).flatMap(({ id, name, lens, lacks }): InventoryFault[] => {
-    const row = (fact: string) => factRow('lens', id, fact)
-    if (!lens)
-      return [missing(`${name} is not reckoned with yet`, `Say first: ${lacks.join(', ')}.`, row('name'))]
-    const { widest, widestLong = widest, narrowest, narrowestLong = narrowest, focalMm } = lens
-    const isZoom = focalMm[0] !== focalMm[1]
-    const [short, long] = focalRange(String(inventory.rows[row('focal')] ?? focalMm.join('-')))
-    return [
-      ...(fNumber(widestLong) < fNumber(widest)
-        ? [
-            impossible(
-              `${name}: wider at its long end`,
-              `${widest} at ${short} mm and ${widestLong} at ${long} mm: a zoom is never faster at its long end.`,
-              row('widestLong'),
-            ),
-          ]
-        : []),
-      ...(!isZoom && lens.widestLong !== undefined && lens.widestLong !== widest
-        ? [
-            impossible(
-              `${name}: two widest apertures`,
-              `It has one focal length, so it has one widest aperture.`,
-              row('widestLong'),
-            ),
-          ]
-        : []),
-      ...(narrowest !== undefined && fNumber(narrowest) < fNumber(widest)
-        ? [
-            impossible(
-              `${name}: apertures stand reversed`,
-              `Its narrowest, ${narrowest}, is wider than its widest, ${widest}.`,
-              row('narrowest'),
-            ),
-          ]
-        : []),
-      ...(narrowestLong !== undefined && fNumber(narrowestLong) < fNumber(widestLong)
-        ? [
-            impossible(
-              `${name}: apertures stand reversed at the long end`,
-              `Its narrowest, ${narrowestLong}, is wider than its widest, ${widestLong}.`,
-              row('narrowestLong'),
-            ),
-          ]
-        : []),
-      ...(library.models.some(({ maker }) => maker === lens.fits)
-        ? []
-        : [
-            missing(
-              `${name} fits no body that is known`,
-              `No model is by ${lens.fits}, so no plan reckons with it.`,
-              row('fits'),
-            ),
-          ]),
-    ]
-  })
 }
 
 function cardFaults({ models }: Library, inventory: Inventory): InventoryFault[] {
@@ -286,16 +118,4 @@ function handFaults(inventory: Inventory): InventoryFault[] {
       ),
     ]
   })
-}
-
-function impossible(title: string, reason: string, row: RowId): InventoryFault {
-  return { kind: 'impossible', title, reason, row }
-}
-
-function missing(title: string, reason: string, row: RowId): InventoryFault {
-  return { kind: 'missing', title, reason, row }
-}
-
-function cost(title: string, reason: string, row: RowId): InventoryFault {
-  return { kind: 'cost', title, reason, row }
 }

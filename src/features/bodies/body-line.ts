@@ -3,6 +3,7 @@ import type { Holds } from '@/core/camera/carry'
 /** A body as screens show it. */
 export interface BodyLine {
   readonly id: string
+  readonly tag: string
   readonly name: string
   readonly place: string
   readonly modelId: string

@@ -10,6 +10,7 @@ vi.mock('next/navigation', () => ({ useRouter: () => ({ refresh }) }))
 
 const bodies = ['Duet', 'Heron A', 'Heron B'].map((name): BodyLine => ({
   id: name,
+  tag: name.toLowerCase().replace(' ', '-'),
   name,
   place: 'in the wings',
   modelId: name === 'Duet' ? 'varn-duet' : 'tarrow-heron',

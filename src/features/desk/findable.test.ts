@@ -9,7 +9,7 @@ const shelf = {
     { id: 'this', title: 'This', model: 'Heron' },
     { id: 'other', title: 'Matinee', model: 'Duet' },
   ],
-  bodies: [{ id: 'b', name: 'Heron A', place: 'front of house' }],
+  bodies: [{ id: 'b', tag: 'heron-a', name: 'Heron A', place: 'front of house' }],
 }
 
 describe.each(namedModels)('what can be found on the %s', (_name, model) => {

@@ -108,12 +108,13 @@ export function shelfFindables({ plans, bodies }: ShelfNames): Findable[] {
       more: model,
       href: `/plans/${id}/controls`,
     })),
-    ...bodies.map(({ id, name, place }): Findable => ({
+    { id: 'bodies', kind: 'place', name: 'Bodies, lenses and cards', more: 'what you have', href: '/bodies' },
+    ...bodies.map(({ id, name, place, tag }): Findable => ({
       id: `body ${id}`,
       kind: 'body',
       name,
       more: place,
-      href: '/',
+      href: `/bodies#body/${tag}`,
     })),
   ]
 }

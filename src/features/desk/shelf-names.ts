@@ -5,7 +5,12 @@ import { useEffect, useState } from 'react'
 /** The owner's plans and bodies, by name. */
 export interface ShelfNames {
   readonly plans: readonly { readonly id: string; readonly title: string; readonly model: string }[]
-  readonly bodies: readonly { readonly id: string; readonly name: string; readonly place: string }[]
+  readonly bodies: readonly {
+    readonly id: string
+    readonly tag: string
+    readonly name: string
+    readonly place: string
+  }[]
 }
 
 const nothing: ShelfNames = { plans: [], bodies: [] }

@@ -2,10 +2,11 @@
 
 import { useId, useState } from 'react'
 import { factTable, type RecordKind } from '@/core/inventory/facts'
-import type { InventoryFault } from '@/core/inventory/faults'
+import type { InventoryFault } from '@/core/inventory/fault'
 import { lensesIn, recordName } from '@/core/inventory/records'
 import { factRow, recordIds, rowsOfRecord, type Inventory, type Library } from '@/core/inventory/rows'
 import { showFact } from '@/core/inventory/words'
+import { usePlaceInPage } from '@/features/desk'
 import { Offer } from '@/ui/button'
 import { FactField } from './fact-field'
 import { HandChoice } from './hand-choice'
@@ -28,6 +29,10 @@ export function Records({ kind, faults }: { kind: RecordKind; faults: readonly I
   const inventory = useInventory()
   const [open, setOpen] = useState<string | null>(null)
   const ids = recordIds(inventory.rows, kind)
+  usePlaceInPage((place) => {
+    const wanted = ids.find((id) => place === `${kind}/${id}`)
+    if (wanted !== undefined) setOpen(wanted)
+  })
   const { title, empty } = sections[kind]
   return (
     <section aria-labelledby={`kind-${kind}`} className="border bg-sheet px-4 py-3">

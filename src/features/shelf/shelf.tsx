@@ -115,7 +115,11 @@ function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
         {bodies.map((body) => (
           <li key={body.id} className="grid grid-cols-[minmax(0,1fr)_88px] gap-x-3 border bg-sheet px-4 py-3">
             <div className="min-w-0">
-              <p className="font-head text-lead font-semibold">{body.name}</p>
+              <p className="font-head text-lead font-semibold">
+                <Link href={`/bodies#body/${body.tag}`} className="hover:text-brine hover:underline">
+                  {body.name}
+                </Link>
+              </p>
               <p className="text-silt">
                 {body.place} · {body.model}
               </p>

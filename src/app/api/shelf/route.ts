@@ -20,6 +20,6 @@ export const GET = handled(async (request: Request) => {
     plans: plans.flatMap((one) =>
       one.trouble ? [] : [{ id: one.id, title: one.title, model: named(one.modelId) }],
     ),
-    bodies: bodies.map(({ id, name, place, model }) => ({ id, name, place, model: model.name })),
+    bodies: bodies.map(({ id, tag, name, place, model }) => ({ id, tag, name, place, model: model.name })),
   })
 })
