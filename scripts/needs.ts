@@ -45,12 +45,12 @@ J32 | A base changed later | the step asks which slots follow and which keep
 J33 | Outside the bank, must be right | listed under each bank; rows a family does not store are refused, with the reason
 J34 | Names, free slots, incomplete banks | name lengths are part of the rows
 J35 | Exposure jumps | light against base in the matrix, with what makes up for it
-J36 | Reason, certainty, firmware, risk | reason and certainty beside keys and settings; firmware and risk are rows of the plan (formats/rows.md), on no screen yet
+J36 | Reason, certainty, firmware, risk | reason and certainty beside keys and settings; rows that are set are stamped with body and firmware by themselves; a risk is a row of the plan (formats/rows.md), on no screen yet
 J37 | Press-test list | findings that ask, each with what to try; a list to work through not yet
 J38 | Sheets | pocket card; the full sheet and the tables not yet
-J39 | Several bodies | rows by body (formats/rows.md); hand work and firmware of a transfer
+J39 | Several bodies | the Bodies page tells serial numbers and prefixes that clash; differences of one body at Settings; hand work and firmware of a transfer
 J40 | Configuration files | plan and card files; preflight of a transfer
-J41 | What first | a row of the plan (formats/rows.md), on no screen yet
+J41 | What first | set on each line of Settings, and narrowed to there
 J42 | Every term in plain words | the vocabulary
 J43 | Pictures of the camera's screens | a row of the plan that names a picture (formats/rows.md), on no screen yet
 J44 | Slot, key, cell or own menu for one wish | intents, kept beside the plan

@@ -4,6 +4,7 @@ import { ok } from '@/core/result'
 import { readySets } from '@/core/vocabulary/situations'
 import { listBodies } from '@/server/bodies'
 import { listFiles } from '@/server/files'
+import { loadInventory } from '@/server/inventory'
 import { definitions } from '@/server/models'
 import { withDatabase } from '@/server/requests'
 import { endAbandoned } from '@/server/leases'
@@ -28,17 +29,18 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
   const page = Number.isInteger(asked) && asked >= 1 && asked <= 1_000_000 ? asked : 1
   const read = await withDatabase(async () => {
     await endAbandoned()
-    const [found, deleted, bodies, files, known] = await Promise.all([
+    const [found, deleted, bodies, files, known, owned] = await Promise.all([
       listPlans(page, plansShown, find),
       deletedPlans(),
       listBodies(),
       listFiles(1, filesShown),
       definitions(),
+      loadInventory(),
     ])
-    return ok({ ...found, deleted, files, ...bodies, ...known })
+    return ok({ ...found, deleted, files, ...bodies, ...known, owned })
   })
   if (!read.ok) return <Trouble title="The shelf cannot be read" refusal={read.refusal} address="/" />
-  const { plans, count, deleted, bodies, lost, files, models, faults } = read.value
+  const { plans, count, deleted, bodies, lost, files, models, faults, owned } = read.value
   const named = (id: string) => {
     const model = models.find((one) => one.id === id)
     return model ? `${model.maker} ${model.name}` : id
@@ -76,6 +78,7 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
         unshown={[
           ...plans.flatMap(({ id, title, trouble }) => (trouble ? [{ id, name: title, trouble }] : [])),
           ...lost,
+          ...(owned.ok ? [] : [{ id: 'inventory', name: 'The inventory', trouble: owned.refusal }]),
         ]}
       />
     </>

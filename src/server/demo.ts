@@ -56,7 +56,8 @@ export async function makeDemo(): Promise<void> {
   }
   const heron = called('tarrow-heron')
   for (const body of demoBodies) await makeBody(called(body.model), body)
-  await setInventory(theatreInventory)
+  // A record at a time, so that undo takes back one at a time.
+  for (const rows of recordsIn(theatreInventory)) await setInventory(rows)
   await createPlan(called('varn-duet'), duetRows, demo.film)
   await createPlan(heron, {}, demo.plan)
   const { epoch } = must(await loadPlan(demo.plan))
@@ -187,6 +188,16 @@ function workOf(id: string, name: string): WrittenRows {
   const set = readySets.find((one) => one.id === id)
   if (!set) throw new Error(`there is no ready set ${id}`)
   return { ...situationRows(set, id), [situationRow(id, 'name')]: name }
+}
+
+/** Rows by the record they are of. */
+function recordsIn(rows: WrittenRows): WrittenRows[] {
+  const records = new Map<string, WrittenRows>()
+  for (const [id, value] of Object.entries(rows)) {
+    const of = id.slice(0, id.lastIndexOf('/'))
+    records.set(of, { ...records.get(of), [id]: value })
+  }
+  return [...records.values()]
 }
 
 /** The bodies, by the ids that the demo knows them under; what else is known of them is in the inventory. */

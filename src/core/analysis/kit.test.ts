@@ -5,7 +5,8 @@ import { liveAt } from '../camera/live/stand-at'
 import { runScript } from '../camera/live/run-script'
 import { equipmentFor, equipped } from '../inventory/equip'
 import { recordIds, rowsOfRecord } from '../inventory/rows'
-import { must } from '../result'
+import { must, ok, refuse } from '../result'
+import { applyStep } from '../plan/step'
 import type { BodyModel } from '../model/types'
 import { parsePlan } from '../plan/plan'
 import type { Context } from '../resolve/context'
@@ -76,6 +77,29 @@ describe('an older body that is added', () => {
     )
     expect(checksOf(analysed(heron, stamp, bodies('2.0')))).toContainEqual(
       expect.stringMatching(/^older-firmware: .*firmware 1\.2/),
+    )
+  })
+})
+
+describe('a body that was updated', () => {
+  it('has its rows looked at again, together where there are several', () => {
+    const rows = {
+      'base/focus.lamp': false,
+      'decidedOn/base/focus.lamp': '1.0 heron-a',
+      'base/body.sounds': false,
+      'decidedOn/base/body.sounds': '1.0 heron-a',
+    }
+    const body = { 'body/heron-a/model': 'tarrow-heron', 'body/heron-a/firmware': '1.2' }
+    const now = analysed(heron, rows, body)
+    const [told] = now.ask({ kind: 'findings' }).filter(({ check }) => check === 'older-firmware')
+    expect(told?.title).toBe('2 rows were decided on an older firmware')
+    const [all] = told?.mends ?? []
+    expect(all?.label).toBe('All 2 seen with it')
+    const after = must(
+      applyStep(heron, now.plan, must(all === undefined ? refuse('none', 'no mend') : ok(all.step))),
+    )
+    expect(checksOf(new Analysis(heron, now.lenses, after))).not.toContainEqual(
+      expect.stringMatching(/^older-firmware/),
     )
   })
 })

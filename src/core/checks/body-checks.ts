@@ -65,23 +65,7 @@ export const bodyChecks: readonly Check[] = [
     needs: ['J36', 'J40'],
     reasonSilences: false,
     many: 'rows were decided on an older firmware',
-    run: ({ model, plan, first }) =>
-      notes(plan.rows, 'decidedOn', first).flatMap(({ about, value, id }): CheckResult[] => {
-        const { firmware, body } = readStamp(value)
-        const now = firmwareNow(model, plan, body)
-        if ((firmwareNumber(firmware) ?? 0) >= (firmwareNumber(now.firmware) ?? 0)) return []
-        const brought = model.firmware.find(({ version }) => version === now.firmware)?.brings ?? ''
-        const seen = now.body === null ? now.firmware : `${now.firmware} ${now.body}`
-        return [
-          {
-            title: `${describeRow(model, about)} was decided on firmware ${firmware}`,
-            reason: `${now.body === null ? `${now.firmware} is out` : `${now.body} runs ${now.firmware} now`}: ${brought} Check it on the body.`,
-            row: about,
-            asks: true,
-            mends: [quickFix(plan, `Seen with ${now.firmware}`, 'older-firmware', { [id]: seen })],
-          },
-        ]
-      }),
+    run: ({ model, plan, first }) => (first ? decidedBefore(model, plan) : []),
   },
   {
     id: 'first-but-unsure',
@@ -104,6 +88,31 @@ export const bodyChecks: readonly Check[] = [
       }),
   },
 ]
+
+/** Rows that were decided on an older firmware than their body runs now, and the way to say that all of them were seen. */
+function decidedBefore(model: BodyModel, plan: Plan): CheckResult[] {
+  const old = notes(plan.rows, 'decidedOn', true).flatMap(({ about, value, id }) => {
+    const { firmware, body } = readStamp(value)
+    const now = firmwareNow(model, plan, body)
+    const isOld = (firmwareNumber(firmware) ?? 0) < (firmwareNumber(now.firmware) ?? 0)
+    const seen = now.body === null ? now.firmware : `${now.firmware} ${now.body}`
+    return isOld ? [{ about, id, firmware, now, seen }] : []
+  })
+  const every = Object.fromEntries(old.map(({ id, seen }) => [id, seen]))
+  const all =
+    old.length > 1 ? [quickFix(plan, `All ${old.length} seen with it`, 'older-firmware', every)] : []
+  return old.map(({ about, id, firmware, now, seen }) => {
+    const brought = model.firmware.find(({ version }) => version === now.firmware)?.brings ?? ''
+    const runs = now.body === null ? `${now.firmware} is out` : `${now.body} runs ${now.firmware} now`
+    return {
+      title: `${describeRow(model, about)} was decided on firmware ${firmware}`,
+      reason: `${runs}: ${brought} Check it on the body.`,
+      row: about,
+      asks: true,
+      mends: [...all, quickFix(plan, `Seen with ${now.firmware}`, 'older-firmware', { [id]: seen })],
+    }
+  })
+}
 
 /** The firmware of a body now; where nothing is said of it, the newest that any body runs, and else the model's newest. */
 function firmwareNow(

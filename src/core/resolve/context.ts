@@ -173,14 +173,20 @@ function hasPosition(model: BodyModel, banks: Context['banks']): boolean {
  * The firmware a plan is looked at with: the oldest that its bodies run, for what does not work on one of them is no
  * plan for all; the model's newest where nothing is said of bodies.
  */
-export function standingFirmware(model: BodyModel, plan: Plan): string {
-  const said = bodyTags(plan).flatMap((tag) => {
-    const firmware = rowValue(plan.rows, bodyFirmwareRow(tag))
-    return typeof firmware === 'string' ? [firmware] : []
-  })
-  const [oldest] = said.sort((one, other) => (firmwareNumber(one) ?? 0) - (firmwareNumber(other) ?? 0))
-  return oldest ?? newestFirmware(model)
+export function standingFirmware(model: BodyModel, { rows }: Plan): string {
+  return oldestFor(model)(rows)
 }
+
+const oldestFor = memoize((model: BodyModel) =>
+  memoize((rows: Rows): string => {
+    const said = bodyTags({ rows }).flatMap((tag) => {
+      const firmware = rowValue(rows, bodyFirmwareRow(tag))
+      return typeof firmware === 'string' ? [firmware] : []
+    })
+    const [oldest] = said.sort((one, other) => (firmwareNumber(one) ?? 0) - (firmwareNumber(other) ?? 0))
+    return oldest ?? newestFirmware(model)
+  }),
+)
 
 /**
  * What a plan's owner has on the camera, and what is known not to be there. Of grip and adapter: what is on one of the

@@ -3,6 +3,8 @@
 import { useMemo, useRef, useState } from 'react'
 import { lookup } from '@/core/model/lookup'
 import { addressKeyOf, keyRow, type RowId } from '@/core/plan/rows'
+import { fittedIn } from '@/core/resolve/context'
+import type { Fitted } from '@/core/resolve/presence'
 import { usesOf } from '@/core/reach/report'
 import { touchedRows } from '@/core/sync/step'
 import {
@@ -15,8 +17,7 @@ import {
   useReach,
   useRevision,
 } from '@/features/desk'
-import { allFaces, type Shown } from '@/features/plates'
-import { everyPart } from '@/features/plates'
+import { allFaces, everyPart, type Shown } from '@/features/plates'
 import { useStable } from '@/ui/use-stable'
 import type { Panel } from './panels'
 import { useShortcuts } from './shortcuts'
@@ -29,7 +30,12 @@ export function useControlsStation() {
   const [faceId, setFaceId] = useState(model.faces[0]?.id ?? '')
   const [panel, setPanel] = useState<Panel>('key')
   const [heat, setHeat] = useState(false)
-  const [fitted, setFitted] = useState(everyPart)
+  const { off = [] } = usePlanPart((plan) => fittedIn(model, plan))
+  // What no body of the owner has is not drawn, unless it is asked for.
+  const [fitted, setFitted] = useState((): Fitted => ({
+    ...everyPart,
+    attached: everyPart.attached?.filter((one) => !off.includes(one)) ?? [],
+  }))
   const station = useRef<HTMLDivElement>(null)
   const hand = useHand()
   const { selected } = hand
