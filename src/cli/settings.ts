@@ -39,23 +39,23 @@ export const settingsOfPlan: Command = {
     models: 'one',
   },
   operands: 1,
-  run: onPlan(({ model, plan, definitions }, options) => {
-    const filter = filterFrom(options, plan)
+  run: onPlan(({ model, plan, own, definitions }, options) => {
+    const filter = filterFrom(options, own)
     if (!filter.ok) return refused(filter.refusal)
     const analysis = new Analysis(model, definitions.lenses, plan)
     const enabling = analysis.ask<'enabling'>({ kind: 'enabling' })
-    const lines = filteredLines(model, plan, filter.value, factsFrom(analysis, enabling))
-    const counts = countedStates(model, plan)
+    const lines = filteredLines(model, own, filter.value, factsFrom(analysis, enabling))
+    const counts = countedStates(model, own)
     const all = settingLines(model).length
     const first = filter.value.only === 'enabling' ? enablingWords(model, enabling) : []
     const words = [
       `${all} lines: ${lineStates.map((state) => `${counts[state]} ${stateWords[state]}`).join(', ')}`,
       ...first,
-      ...(lines.length === 0 ? ['No line is like that.'] : linesWords(model, plan, lines)),
+      ...(lines.length === 0 ? ['No line is like that.'] : linesWords(model, own, lines)),
     ]
     return done(words.join('\n'), {
       counts,
-      lines: lines.map((line) => lineData(model, plan, line)),
+      lines: lines.map((line) => lineData(model, own, line)),
       ...(first.length === 0 ? {} : { enabling }),
     })
   }),

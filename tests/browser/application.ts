@@ -69,9 +69,14 @@ export async function openPage(browser: BrowserContext, url: string): Promise<Pa
   page.on('pageerror', (error) => {
     throw error
   })
+  await goTo(page, url)
+  return page
+}
+
+/** Goes to an address, and waits until what is there answers to the hand. */
+export async function goTo(page: Page, url: string): Promise<void> {
   await page.goto(url, { waitUntil: 'networkidle' })
   await page.waitForFunction(answersToTheHand)
-  return page
 }
 
 /** True once the page's own code has taken over every button that the server drew. */

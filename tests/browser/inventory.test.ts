@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import {
   demoPlan,
   freshPlan,
+  goTo,
   key,
   openInBrowser,
   openPage,
@@ -20,7 +21,7 @@ beforeAll(async () => {
 })
 afterAll(() => end())
 
-const go = (path: string, on = page) => on.goto(`${application.address}${path}`, { waitUntil: 'networkidle' })
+const go = (path: string, on = page) => goTo(on, `${application.address}${path}`)
 const part = (name: string, on = page) => on.getByRole('region', { name, exact: true })
 const line = (name: string) => page.getByRole('button', { name: new RegExp(`^${name}`) })
 const shotWith = (on: Page) => part('Shot with', on)

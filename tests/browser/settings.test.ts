@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { demoPlan, freshPlan, openInBrowser, saved, savedRows, type Application } from './application'
+import { demoPlan, freshPlan, goTo, openInBrowser, saved, savedRows, type Application } from './application'
 
 let application: Application
 let page: Page
@@ -11,7 +11,7 @@ beforeAll(async () => {
 })
 afterAll(() => end())
 
-const go = (path: string) => page.goto(`${application.address}${path}`, { waitUntil: 'networkidle' })
+const go = (path: string) => goTo(page, `${application.address}${path}`)
 const line = (id: string) => page.locator(`[data-line="${id}"]`)
 const panel = (name: string) => page.getByRole('region', { name, exact: true })
 const lookedAt = () =>

@@ -2,13 +2,13 @@ import { planValue } from '@/core/plan/kind'
 import { describeRow, showRow } from '@/core/plan/rows'
 import type { Aside } from '@/core/sync/rebase'
 import { Button } from '@/ui/button'
-import { useDesk, usePlan } from './desk-context'
+import { useDesk, useDeskPart } from './desk-context'
 import { Notice } from './notice'
 
 /** A row that could not stay as it was meant: which of the two values is to stand is asked. */
 export function AsideNotice({ about }: { about: Aside }) {
   const desk = useDesk()
-  const plan = usePlan()
+  const plan = useDeskPart('document')
   const { model } = desk.start
   const { row, mine, why } = about
   const isRefused = why.kind === 'refused'

@@ -2,13 +2,13 @@ import { useState } from 'react'
 import type { Followed } from '@/core/fit/edition'
 import type { BodyModel } from '@/core/model/types'
 import { Button } from '@/ui/button'
-import { useDesk, usePlan } from './desk-context'
+import { useDesk, useDeskPart } from './desk-context'
 import { Notice } from './notice'
 
 /** Tells of a newer edition of the plan's model, shows what following it changes, and follows it by one step. */
 export function EditionNotice() {
   const desk = useDesk()
-  const plan = usePlan()
+  const plan = useDeskPart('document')
   const { model, newerEdition } = desk.start
   const [offer, setOffer] = useState<{ newer: BodyModel; followed: Followed } | null>(null)
   if (newerEdition === null || newerEdition <= plan.model.version) return null

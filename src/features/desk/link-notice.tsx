@@ -3,13 +3,13 @@ import type { Refusal } from '@/core/result'
 import type { Link } from '@/core/sync/client'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
-import { useDesk, useDeskPart, usePlan } from './desk-context'
+import { useDesk, useDeskPart } from './desk-context'
 import { Notice } from './notice'
 
 /** Why nothing is saved at the moment, and the ways on: by itself, again, or with the plan as it stands here. */
 export function LinkNotice({ link }: { link: Link }) {
   const desk = useDesk()
-  const plan = usePlan()
+  const plan = useDeskPart('document')
   const saving = useDeskPart('saving')
   const [refusal, setRefusal] = useState<Refusal | null>(null)
   if (link.kind === 'good') return null

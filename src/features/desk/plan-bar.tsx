@@ -4,7 +4,7 @@ import { describeStep, purposeRow, rowValue } from '@/core/plan/rows'
 import { Redo2, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { memo, useEffect, useRef, useState, type ComponentProps } from 'react'
+import { memo, useEffect, useMemo, useRef, useState, type ComponentProps } from 'react'
 import { historyOf } from '@/core/sync/history'
 import { planTitle } from '@/core/plan/plan'
 import { IconButton } from '@/ui/button'
@@ -149,7 +149,11 @@ function Route() {
   const { planId, model } = useDesk().start
   const findings = useFindings()
   const here = usePathname()
-  const stands = usePlanPart((plan) => stations.map(({ stand }) => stand(findings, { model, plan })))
+  const plan = useDeskPart('document')
+  const stands = useMemo(
+    () => stations.map(({ stand }) => stand(findings, { model, plan })),
+    [findings, model, plan],
+  )
   const nav = useRef<HTMLElement>(null)
   useEffect(() => {
     // Where the route is wider than the screen, the station in hand is in sight.

@@ -48,7 +48,7 @@ export function LineValues({
   const now = inForce.filter(({ side }) => isOfSide(setting, side))
   const delivered = showValue(setting.domain, setting.factory)
   const keep = (row: RowId, value: Value | null) =>
-    desk.set(plannedInLine(desk.getView().plan, setting.id, row, value))
+    desk.set(plannedInLine(desk.getView().document, setting.id, row, value))
   const cells = cellWords(model, setting, standing.cells)
   const bodies = useBodyNames(plan)
   const [opened, setOpened] = useState<readonly string[]>([])

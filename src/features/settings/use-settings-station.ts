@@ -3,6 +3,7 @@
 import { useMemo, useState } from 'react'
 import type { Finding } from '@/core/checks/finding'
 import type { BodyModel } from '@/core/model/types'
+import type { Plan } from '@/core/plan/plan'
 import { lineOf, parseRow, settingOf, type LineStanding } from '@/core/plan/rows'
 import { situationName, situationsOf } from '@/core/plan/situations'
 import type { EnablingItem } from '@/core/settings/enabling'
@@ -16,7 +17,7 @@ import {
 import { settingLines, type SettingLine } from '@/core/settings/lines'
 import { saidOfLines } from '@/core/settings/mark'
 import { standingsOf, type LineState } from '@/core/settings/standing'
-import { useAnswer, useDesk, useFindings, usePlaceInPage, usePlan } from '@/features/desk'
+import { useAnswer, useDesk, useDeskPart, useFindings, usePlaceInPage } from '@/features/desk'
 import { useShared } from '@/ui/use-shared'
 import { useStable } from '@/ui/use-stable'
 import { useSynonyms } from '@/ui/use-synonyms'
@@ -37,7 +38,8 @@ export const everything: Narrowing = { state: '', subject: '', only: '', need: '
 /** What the Settings station knows and does: every line of the menu, which are wanted, and the one in hand. */
 export function useSettingsStation() {
   const desk = useDesk()
-  const plan = usePlan()
+  // What the inventory brings is not planned here: nobody has looked at its lines for that.
+  const plan = useDeskPart('document')
   const { model, planId } = desk.start
   const [narrowing, setNarrowing] = useState(everything)
   const [inHand, setInHand] = useState<string | null>(null)
@@ -66,12 +68,9 @@ export function useSettingsStation() {
     [model, plan, narrowing, facts],
   )
   const counts = useMemo(() => countedStates(model, plan), [model, plan])
-  const situations = useMemo(
-    () => situationsOf(plan).map((id) => ({ id, name: situationName(plan, id) })),
-    [plan],
-  )
+  const situations = useMemo(() => namedSituations(plan), [plan])
   const say = useStable((ids: readonly string[], said: LineStanding | null) => {
-    const rows = saidOfLines(model, desk.getView().plan, ids, said)
+    const rows = saidOfLines(model, desk.getView().document, ids, said)
     if (Object.keys(rows).length > 0) desk.set(rows)
   })
   /** Takes the line in hand that stands so many further on in the list. */
@@ -139,6 +138,11 @@ export function useSettingsStation() {
 export type SettingsKnown = ReturnType<typeof useSettingsStation>
 
 const noItems: readonly EnablingItem[] = []
+
+/** The situations of a plan, by name. */
+function namedSituations(plan: Plan) {
+  return situationsOf(plan).map((id) => ({ id, name: situationName(plan, id) }))
+}
 
 /** What each line is searched by: its label, its address, and what else is meant by it, once for all letters typed. */
 function lineWords(
