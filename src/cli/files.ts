@@ -9,7 +9,7 @@ import { readCardFile, readCardHeader, type CardFile } from '@/core/files/card-f
 import type { Comparison } from '@/core/files/compare'
 import type { Definitions } from '@/core/model/definitions'
 import type { BodyModel } from '@/core/model/types'
-import { newestFirmware } from '@/core/resolve/context'
+import { standingFirmware } from '@/core/resolve/context'
 import { lackingIn, lackingWords } from '@/core/plan/lacking'
 import { emptyPlan } from '@/core/plan/plan'
 import { ok, refuse, type Result } from '@/core/result'
@@ -31,7 +31,7 @@ export const writeFileCommand: Command = {
     const read = await planOnDisk(planPath, modelsFolder(options), notes)
     if (!read.ok) return refused(read.refusal)
     const { model, plan } = read.value
-    const body = bodyFrom(options, model)
+    const body = bodyFrom(options, model, standingFirmware(model, plan))
     const at = Number(options.at?.at(-1) ?? 0)
     if (!body.ok) return refused(body.refusal)
     if (!Number.isSafeInteger(at) || at < 0)
@@ -50,8 +50,9 @@ export const writeFileCommand: Command = {
   },
 }
 
-function bodyFrom(options: Options, model: BodyModel): Result<BodyState> {
-  const firmware = options.firmware?.at(-1) ?? newestFirmware(model)
+/** A body as delivered, with the firmware of `--firmware`, or else the one that is usual. */
+function bodyFrom(options: Options, model: BodyModel, usual: string): Result<BodyState> {
+  const firmware = options.firmware?.at(-1) ?? usual
   if (model.firmware.some((one) => one.version === firmware))
     return ok(newBody(model, options.serial?.at(-1) ?? 'SIM-1', firmware))
   const known = model.firmware.map((one) => one.version).join(', ')
@@ -196,7 +197,7 @@ async function bodyAtHand(
     const full = await withInventory(read.value, options)
     if (!full.ok) return full
     const { model, plan, definitions } = full.value
-    const body = bodyFrom(options, model)
+    const body = bodyFrom(options, model, standingFirmware(model, plan))
     return body.ok ? ok({ model, definitions, body: { ...body.value, memory: memoryOf(model, plan) } }) : body
   }
   const definitions = await definitionsIn(modelsFolder(options))
@@ -209,7 +210,7 @@ async function bodyAtHand(
     options,
   )
   if (!full.ok) return full
-  const body = bodyFrom(options, model)
+  const body = bodyFrom(options, model, standingFirmware(model, full.value.plan))
   return body.ok ? ok({ model, definitions: full.value.definitions, body: body.value }) : body
 }
 

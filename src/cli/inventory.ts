@@ -1,9 +1,8 @@
 import { effectsOf } from '@/core/inventory/effects'
 import { factTable, recordKinds } from '@/core/inventory/facts'
 import { inventoryFaults, whatIsUnsaid } from '@/core/inventory/faults'
-import { lensesIn, recordName } from '@/core/inventory/records'
 import { factRow, recordIds, type Inventory, type Library } from '@/core/inventory/rows'
-import { showFact } from '@/core/inventory/words'
+import { showFact, titleOf } from '@/core/inventory/words'
 import { done, refused, type Command } from './command'
 import { definitionsIn, inventoryOnDisk } from './disk'
 import { modelsFolder } from './options'
@@ -41,11 +40,9 @@ export const showInventory: Command = {
 }
 
 function recordLines(library: Library, inventory: Inventory): string[] {
-  const lenses = lensesIn(library, inventory)
   return recordKinds.flatMap((kind) =>
     recordIds(inventory.rows, kind).map((id) => {
-      const name =
-        lenses.find((one) => kind === 'lens' && one.id === id)?.name ?? recordName(inventory, kind, id)
+      const name = titleOf(library, inventory, kind, id)
       const said = factTable[kind].flatMap((fact) => {
         const value = inventory.rows[factRow(kind, id, fact.id)]
         if (value === undefined || fact.id === 'name') return []

@@ -82,7 +82,7 @@ describe('what an owner has', () => {
 
     await go('/bodies')
     await part('Lenses')
-      .getByRole('combobox', { name: 'What to add: Is a' })
+      .getByRole('combobox', { name: 'What to add: Known lens' })
       .selectOption({ label: 'another lens' })
     await part('Lenses').getByRole('textbox', { name: 'Name of the new lens' }).fill('Loft 35')
     await page.getByRole('button', { name: 'Add the lens' }).click()
@@ -124,7 +124,7 @@ describe('what an owner has', () => {
     await go('/bodies')
     await line('Heron B').click()
     await page.getByRole('checkbox', { name: /^Plans for Tarrow Heron are made with this one/ }).click()
-    await part('What plans reckon with').getByText('Rows are stamped 1.2, Heron B.').waitFor()
+    await part('What plans reckon with').getByText('What you set is stamped 1.2, Heron B.').waitFor()
     await saved(page)
     const plan = await freshPlan(application.address)
     await go(`/plans/${plan}/settings`)

@@ -14,7 +14,7 @@ import type { Invalidated } from '../plan/rows'
 import { reachOf, worstNeeds } from '../reach/reach'
 import type { ReachReport } from '../reach/report'
 import { rateFunctions } from '../reach/rate-functions'
-import { contextIn, usualContext } from '../resolve/context'
+import { plannedContext, usualContext } from '../resolve/context'
 import { dialRows } from '../resolve/dials'
 import { pressRecord, pressSwap } from '../resolve/filming'
 import { settingsWithoutEffect } from '../resolve/without-effect'
@@ -157,7 +157,7 @@ function banksOf({ model, plan, lenses, stateIn }: Subject): Banks {
 
 function filmingFrom(model: BodyModel, plan: Plan): Banks['filming'] {
   if (!model.filming) return null
-  const stills = contextIn(model, 'stills', null)
+  const stills = plannedContext(model, plan, 'stills', null)
   return { record: pressRecord(model, plan, stills), swap: pressSwap(model, plan, stills) }
 }
 
@@ -167,7 +167,7 @@ function heldBy({ model, plan, lenses, stateIn }: Subject, id: string): Held | n
     model.sides.find((one) => fn && addressesWith(model, plan, one, fn.id).length > 0) ??
     model.sides[0] ??
     'stills'
-  const context = usualContext(model, plan, lenses, side)?.context ?? contextIn(model, side, null)
+  const context = usualContext(model, plan, lenses, side)?.context ?? plannedContext(model, plan, side, null)
   const before = stateIn(context)
   const held: Resolution = fn ? stateIn({ ...context, held: [fn.id] }) : before
   return {

@@ -70,6 +70,13 @@ describe('an older body that is added', () => {
     expect(pressed(heron, newer, better, 'ridge-key')).not.toMatch(/refused|nothing/)
   })
 
+  it('is what every column of the banks stands on', () => {
+    const banks = { ...key, 'bank/dial/ebb/side': 'stills', 'bank/dial/flow/side': 'motion' }
+    const columns = analysed(heron, banks, bodies('1.0')).ask({ kind: 'banks' }).columns
+    expect(columns.length).toBeGreaterThan(3)
+    expect(new Set(columns.map(({ context }) => context.firmware))).toEqual(new Set(['1.0']))
+  })
+
   it('tells the rows that were decided on the firmware before', () => {
     const stamp = { ...key, 'decidedOn/key/stills/ridge-key/press': '1.2 heron-b' }
     expect(checksOf(analysed(heron, stamp, bodies('1.2')))).not.toContainEqual(

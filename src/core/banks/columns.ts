@@ -24,7 +24,7 @@ import type {
 } from '../model/types'
 import { addressesWith } from '../plan/assign'
 import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
-import { contextIn, usualContext, type Context } from '../resolve/context'
+import { plannedContext, usualContext, type Context } from '../resolve/context'
 
 /** What stands side by side in the matrix: base, slots, remembered positions, hold sets; each on one side of the body. */
 export type Column = Base | InSlot | AtPosition | WhileHeld
@@ -123,7 +123,7 @@ function standing(
   slot: PlannedSlot | null,
 ): Context {
   const usual = usualContext(model, plan, lenses, side)?.context
-  const here = contextIn(model, side, slot, usual?.lens)
+  const here = plannedContext(model, plan, side, slot, usual?.lens)
   // Where every position of the mode dial fixes something, base stands at the one that fits it.
   const placed =
     slot !== null &&

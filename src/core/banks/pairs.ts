@@ -2,7 +2,7 @@ import { type RowId, pairMarks, pairRow, rowValue } from '../plan/rows'
 import type { BodyModel, LensModel, Side } from '../model/types'
 import { showStops } from '../numbers/motion'
 import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
-import { contextIn } from '../resolve/context'
+import { plannedContext } from '../resolve/context'
 import { lightBetween } from '../resolve/marks'
 import { resolve } from '../resolve/resolve'
 import { decisive, type Resolution, type StateIn } from '../resolve/resolved'
@@ -45,12 +45,12 @@ export function pairsOf(
     .map((family) => slots.filter((one) => one.family === family.id))
     .filter((all) => all.length > 0)
   if (!first || !second) return null
-  const plain = stateIn(contextIn(model, side, null, lens))
-  const alone = new Map(slots.map((slot) => [slot, stateIn(contextIn(model, side, slot, lens))]))
+  const plain = stateIn(plannedContext(model, plan, side, null, lens))
+  const alone = new Map(slots.map((slot) => [slot, stateIn(plannedContext(model, plan, side, slot, lens))]))
   const pairs = first.map((one) =>
     second.map((other) => {
       const banks = { [one.family]: one.slot, [other.family]: other.slot }
-      const both = stateIn({ ...contextIn(model, side, one, lens), banks })
+      const both = stateIn({ ...plannedContext(model, plan, side, one, lens), banks })
       const news = newsOf(both, [plain, alone.get(one), alone.get(other)])
       const row = pairRow(one, other)
       const said = pairMarks.find((mark) => mark === rowValue(plan.rows, row)) ?? null

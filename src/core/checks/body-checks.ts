@@ -10,9 +10,8 @@ import {
   notedRow,
   parseRow,
   readStamp,
-  rowValue,
 } from '../plan/rows'
-import { bodyTags } from '../plan/bodies'
+import { bodyTags, firmwareOfBodies } from '../plan/bodies'
 import { lackingFor } from '../plan/lacking'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
@@ -95,7 +94,7 @@ function decidedBefore(model: BodyModel, plan: Plan): CheckResult[] {
     const { firmware, body } = readStamp(value)
     const now = firmwareNow(model, plan, body)
     const isOld = (firmwareNumber(firmware) ?? 0) < (firmwareNumber(now.firmware) ?? 0)
-    const seen = now.body === null ? now.firmware : `${now.firmware} ${now.body}`
+    const seen = now.tag === null ? now.firmware : `${now.firmware} ${now.tag}`
     return isOld ? [{ about, id, firmware, now, seen }] : []
   })
   const every = Object.fromEntries(old.map(({ id, seen }) => [id, seen]))
@@ -103,7 +102,7 @@ function decidedBefore(model: BodyModel, plan: Plan): CheckResult[] {
     old.length > 1 ? [quickFix(plan, `All ${old.length} seen with it`, 'older-firmware', every)] : []
   return old.map(({ about, id, firmware, now, seen }) => {
     const brought = model.firmware.find(({ version }) => version === now.firmware)?.brings ?? ''
-    const runs = now.body === null ? `${now.firmware} is out` : `${now.body} runs ${now.firmware} now`
+    const runs = now.tag === null ? `${now.firmware} is out` : `${now.tag} runs ${now.firmware} now`
     return {
       title: `${describeRow(model, about)} was decided on firmware ${firmware}`,
       reason: `${runs}: ${brought} Check it on the body.`,
@@ -119,31 +118,22 @@ function firmwareNow(
   model: BodyModel,
   plan: Plan,
   body: string | null,
-): { readonly firmware: string; readonly body: string | null } {
-  const known = bodyTags(plan).flatMap((tag) => {
-    const firmware = rowValue(plan.rows, bodyFirmwareRow(tag))
-    return typeof firmware === 'string' ? [{ firmware, body: tag }] : []
-  })
-  const newest = [...known].sort(
-    (one, other) => (firmwareNumber(other.firmware) ?? 0) - (firmwareNumber(one.firmware) ?? 0),
-  )
+): { readonly firmware: string; readonly tag: string | null } {
+  const known = firmwareOfBodies(plan)
   return (
-    known.find((one) => one.body === body) ?? newest[0] ?? { firmware: newestFirmware(model), body: null }
+    known.find(({ tag }) => tag === body) ?? known.at(-1) ?? { firmware: newestFirmware(model), tag: null }
   )
 }
 
 /** Rows that a body cannot hold with the firmware the plan says it runs. */
 function needsNewer({ model, plan }: CheckInput): CheckResult[] {
-  const tags = bodyTags(plan)
-  return tags.flatMap((tag) => {
-    const firmware = rowValue(plan.rows, bodyFirmwareRow(tag))
-    if (typeof firmware !== 'string') return []
-    return lackingFor(model, plan, tag, firmware).map(({ row, words }) => ({
+  return firmwareOfBodies(plan).flatMap(({ tag, firmware }) =>
+    lackingFor(model, plan, tag, firmware).map(({ row, words }) => ({
       title: `Body ${tag} cannot hold ${describeRow(model, row)}`,
       reason: `${words}; ${tag} runs ${firmware}.`,
       row: Object.hasOwn(plan.rows, row) ? row : bodyFirmwareRow(tag),
-    }))
-  })
+    })),
+  )
 }
 
 function prefixClash({ model, plan }: CheckInput): CheckResult[] {

@@ -55,7 +55,7 @@ function tooSlow({ model, plan }: CheckInput, one: ResolvedContext): CheckResult
   })
 }
 
-/** Settings whose value needs something that is plugged in; `otherwise` is what stands unused where it is always there. */
+/** Settings whose value needs something that is plugged in; `unused` is what is wrong where it is always there. */
 const gearTable: readonly {
   readonly means: string
   readonly gear: PluggedIn
@@ -103,7 +103,7 @@ function gearResults(input: CheckInput, one: ResolvedContext): CheckResult[] {
       return [
         {
           title: `${resolved.setting.label}: ${words}, and there is no ${gear}`,
-          reason: `The inventory says that you have none.`,
+          reason: 'It is said that you have none.',
           row,
           mends: mend(off),
           seenIn: one,
@@ -113,7 +113,7 @@ function gearResults(input: CheckInput, one: ResolvedContext): CheckResult[] {
       return [
         {
           title: `${resolved.setting.label}: ${words}, although a ${gear} is on the camera`,
-          reason: `As the inventory has it, ${unused.words}.`,
+          reason: `It is said that ${unused.words}.`,
           row,
           mends: mend(unused.better),
           seenIn: one,

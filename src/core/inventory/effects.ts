@@ -1,10 +1,10 @@
 import type { BodyModel, LensModel } from '../model/types'
-
+import { firmwareOfBodies } from '../plan/bodies'
 import { cardFacts, cardRow, gearRow, lensRow, rowValue } from '../plan/rows'
 import { pluggedIn } from '../model/basics'
-import { firmwareNumber } from '../rules/facts'
 import { equipmentFor } from './equip'
 import { bodyInHand } from './hand'
+import { recordName } from './records'
 import type { Inventory, Library } from './rows'
 
 /** What plans of one model are held against, in sentences. */
@@ -16,12 +16,12 @@ export interface Effects {
 /** For every model of which there is a body, what its plans reckon with. */
 export function effectsOf(library: Library, inventory: Inventory): Effects[] {
   return library.models.flatMap((model) => {
-    const { bodies, lenses, rows } = equipmentFor(model, library, inventory)
+    const { bodies, lenses, rows, facts } = equipmentFor(model, library, inventory)
     if (bodies.length === 0) return []
-    const oldest = [...bodies]
-      .filter(({ firmware }) => firmware !== null)
-      .sort((one, other) => (firmwareNumber(one.firmware) ?? 0) - (firmwareNumber(other.firmware) ?? 0))[0]
-    const isMixed = bodies.some(({ firmware }) => firmware !== null && firmware !== oldest?.firmware)
+    const firmware = firmwareOfBodies({ rows: facts })
+    const [oldest] = firmware
+    const isMixed = firmware.some((one) => one.firmware !== oldest?.firmware)
+    const nameOf = (tag: string) => recordName(inventory, 'body', tag)
     const hand = bodyInHand(inventory, model.id)
     const mine = lenses.filter(({ id, fits }) => fits === model.maker && rows[lensRow(id)] === true)
     const cards = model.cards.slots.flatMap((slot) => {
@@ -37,12 +37,12 @@ export function effectsOf(library: Library, inventory: Inventory): Effects[] {
         model,
         sentences: [
           oldest
-            ? `Firmware ${String(oldest.firmware)}${isMixed ? `, the oldest: ${oldest.name}` : ''}.`
+            ? `Firmware ${oldest.firmware}${isMixed ? `, the oldest: ${nameOf(oldest.tag)}` : ''}.`
             : 'The newest firmware, for none is said.',
           ...(library.lenses.some(({ fits }) => fits === model.maker) ? [lensSentence(mine)] : []),
           ...(cards.length > 0 ? [`Cards: ${cards.join(', ')}.`] : []),
           ...(plugged.length > 0 ? [`${capital(plugged.join(', '))}.`] : []),
-          ...(hand?.firmware ? [`Rows are stamped ${hand.firmware}, ${hand.name}.`] : []),
+          ...(hand?.firmware ? [`What you set is stamped ${hand.firmware}, ${hand.name}.`] : []),
         ],
       },
     ]

@@ -15,7 +15,8 @@ import {
 import { memoize } from '../memoize'
 import type { Value } from '../vocabulary/values'
 import { gearKinds, isPluggedIn, type GearKind } from './facts'
-import { bodiesIn, cardsIn, gearIn, hasNone, lensesIn, type BodyRecord } from './records'
+import { lensesIn } from './lenses'
+import { bodiesIn, cardsIn, gearIn, hasNone, type BodyRecord } from './records'
 import type { Inventory, Library } from './rows'
 
 /** What an inventory comes to for the plans of one model. */
@@ -54,18 +55,16 @@ export function equipmentFor(model: BodyModel, library: Library, inventory: Inve
 }
 
 /** The plan as it stands with what its owner has: what a plan says itself comes before what the inventory brings. */
-export function equipped(plan: Plan, { rows, facts }: Equipment): Plan {
-  return equippedWith(rows)(facts)(plan)
+export function equipped(plan: Plan, equipment: Equipment): Plan {
+  return equippedWith(equipment)(plan)
 }
 
-const equippedWith = memoize((rows: Rows) =>
-  memoize((facts: Rows) =>
-    memoize((plan: Plan): Plan => {
-      const isNothing = Object.keys(rows).length + Object.keys(facts).length === 0
-      return isNothing ? plan : { ...plan, rows: { ...rows, ...plan.rows, ...facts } }
-    }),
-  ),
-)
+const equippedWith = memoize(({ rows, facts }: Equipment) => {
+  const isNothing = Object.keys(rows).length + Object.keys(facts).length === 0
+  return memoize((plan: Plan): Plan => {
+    return isNothing ? plan : { ...plan, rows: { ...rows, ...plan.rows, ...facts } }
+  })
+})
 
 /** Prefix, numbering and owner's name as the body has them now, where they are local to one body. */
 function localValues(model: BodyModel, body: BodyRecord): (readonly [RowId, string | boolean])[] {

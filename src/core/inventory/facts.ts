@@ -26,6 +26,10 @@ export interface Fact {
   readonly label: string
   readonly takes: Takes
   readonly plain: string
+  /** Whether its value says nothing without its label. */
+  readonly isLabelled?: boolean
+  /** What a record must have for it to be asked at all. */
+  readonly onlyFor?: 'grip' | 'adapter' | 'zoom'
 }
 
 /** What is carried along besides bodies, lenses and cards. */
@@ -49,7 +53,13 @@ const text = (longest: number): Takes => ({ kind: 'text', longest })
 const truth: Takes = { kind: 'truth' }
 const number = (from: number, to: number, unit: string): Takes => ({ kind: 'number', from, to, unit })
 const aperture: Takes = { kind: 'written', read: readAperture, example: 'f/2.8' }
-const fact = (id: string, label: string, takes: Takes, plain: string): Fact => ({ id, label, takes, plain })
+const fact = (
+  id: string,
+  label: string,
+  takes: Takes,
+  plain: string,
+  more: Pick<Fact, 'isLabelled' | 'onlyFor'> = {},
+): Fact => ({ id, label, takes, plain, ...more })
 const name = fact('name', 'Name', text(60), 'What you call it.')
 
 /** Every fact of every kind of record, in the order they are asked. A fact nobody states is unknown, never a default. */
@@ -64,8 +74,11 @@ export const factTable: Readonly<Record<RecordKind, readonly Fact[]>> = {
       'Firmware',
       { kind: 'written', read: readFirmware, example: '1.2' },
       'What a newer one brings is not there; plans are looked at with the oldest that your bodies of the model run.',
+      { isLabelled: true },
     ),
-    fact('prefix', 'File prefix', text(12), 'The letters its file names begin with now.'),
+    fact('prefix', 'File prefix', text(12), 'The letters its file names begin with now.', {
+      isLabelled: true,
+    }),
     fact(
       'numbering',
       'File numbers',
@@ -73,14 +86,14 @@ export const factTable: Readonly<Record<RecordKind, readonly Fact[]>> = {
       'Two bodies that begin anew give pictures the same number.',
     ),
     fact('owner', 'Owner’s name in files', text(60), 'What the field for it holds now.'),
-    fact('grip', 'Vertical grip', truth, 'Keys of the grip answer only with it.'),
-    fact('adapter', 'Adapter', truth, 'Keys of the adapter answer only with it.'),
+    fact('grip', 'Vertical grip', truth, 'Keys of the grip answer only with it.', { onlyFor: 'grip' }),
+    fact('adapter', 'Adapter', truth, 'Keys of the adapter answer only with it.', { onlyFor: 'adapter' }),
   ],
   lens: [
     name,
     fact(
       'like',
-      'Is a',
+      'Known lens',
       { kind: 'named', what: 'lens' },
       'A lens that is described already; what you say here holds instead.',
     ),
@@ -93,9 +106,11 @@ export const factTable: Readonly<Record<RecordKind, readonly Fact[]>> = {
       'In millimetres; a zoom from its short to its long end.',
     ),
     fact('widest', 'Widest aperture', aperture, 'Of a zoom, at its short end.'),
-    fact('widestLong', 'Widest at the long end', aperture, 'Only where it is another.'),
+    fact('widestLong', 'Widest at the long end', aperture, 'Only where it is another.', { onlyFor: 'zoom' }),
     fact('narrowest', 'Narrowest aperture', aperture, 'Of a zoom, at its short end.'),
-    fact('narrowestLong', 'Narrowest at the long end', aperture, 'Only where it is another.'),
+    fact('narrowestLong', 'Narrowest at the long end', aperture, 'Only where it is another.', {
+      onlyFor: 'zoom',
+    }),
     fact('keys', 'Keys on it', number(0, 4, ''), 'Keys that the body can give a function to.'),
     fact(
       'ring',
@@ -109,7 +124,7 @@ export const factTable: Readonly<Record<RecordKind, readonly Fact[]>> = {
     fact('clicks', 'The ring clicks', truth, 'A ring without clicks is silent in film.'),
     fact('switch', 'Focus switch', truth, 'A switch on the lens overrules the AF mode of the body.'),
     fact('stabiliser', 'Stabiliser', truth, 'Whether the lens has one of its own.'),
-    fact('adapter', 'Needs', text(60), 'The adapter or ring it goes on with.'),
+    fact('adapter', 'Adapter or ring', text(60), 'The adapter or ring it goes on with.'),
     fact('converter', 'Teleconverter', number(1.1, 3, '×'), 'Lengthens the lens, and costs light.'),
   ],
   card: [

@@ -5,12 +5,13 @@ import { rowNamed } from '@tests/fixtures/rows'
 import { must } from '../result'
 import { invertStep, type Step } from '../sync/step'
 import { sameValue, type Value } from '../vocabulary/values'
+import { askedOf } from './asked'
 import { factTable, recordKinds } from './facts'
 import { inventoryFaults, whatIsUnsaid } from './faults'
 import { readInventoryFile, writeInventoryFile } from './file'
 import { bodyInHand } from './hand'
 import { inventoryKind, inventoryLimits, parseInventory } from './kind'
-import { lensesIn } from './records'
+import { lensesIn } from './lenses'
 import { emptyInventory, factRow, newRecordId, recordIds, rowsOfRecord, type Inventory } from './rows'
 
 const kind = inventoryKind(library)
@@ -106,6 +107,33 @@ describe('a lens of the inventory', () => {
       focalMm: [90, 90],
       contacts: false,
     })
+  })
+
+  it('has a ring without clicks where only that is said of a known one', () => {
+    const rings = library.lenses.filter(({ ring }) => ring !== null)
+    expect(rings.length).toBeGreaterThan(0)
+    for (const { id, ring, keys } of rings) {
+      const found = lensCalled('mine', { 'lens/mine/like': id, 'lens/mine/clicks': false })
+      expect(found?.lens?.ring).toEqual({ ...ring, clicks: false })
+      expect(found?.lens?.keys).toEqual(keys)
+    }
+  })
+
+  it('is the very definition where nothing else is said', () => {
+    for (const one of library.lenses)
+      expect(lensCalled(one.id, { [factRow('lens', one.id, 'like')]: one.id })?.lens).toEqual(one)
+  })
+
+  it('is asked only what it may have: apertures of the long end of a zoom, a grip where there are keys on one', () => {
+    const asked = (rows: Readonly<Record<string, Value>>, of: 'lens' | 'body') =>
+      askedOf(library, inventoryOf(rows), of, 'mine').map(({ id }) => id)
+    const lens = (like: string) => asked({ 'lens/mine/like': like }, 'lens')
+    expect(lens('brack-24-70')).toContain('widestLong')
+    expect(lens('attic-90')).not.toContain('widestLong')
+    expect(asked({ 'body/mine/model': 'hollin-mere' }, 'body')).toContain('grip')
+    expect(asked({ 'body/mine/model': 'tarrow-heron' }, 'body')).not.toContain('grip')
+    expect(asked({ 'body/mine/model': 'tarrow-heron', 'body/mine/grip': true }, 'body')).toContain('grip')
+    expect(asked({ 'body/mine/name': 'Unknown' }, 'body')).toContain('grip')
   })
 
   it('is not reckoned with before it is known what that needs, and says what', () => {

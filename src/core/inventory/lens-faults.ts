@@ -1,6 +1,6 @@
 import { fNumber, focalRange } from './facts'
 import { impossible, missing, type InventoryFault } from './fault'
-import { lensesIn } from './records'
+import { lensesIn } from './lenses'
 import { factRow, type Inventory, type Library } from './rows'
 
 /** What is wrong or unsaid of lenses: what they lack to be reckoned with, apertures that stand reversed. */

@@ -118,6 +118,12 @@ export function rowsOfRecord(rows: Rows, kind: RecordKind, id: string): RowId[] 
   return (Object.keys(rows) as RowId[]).filter((row) => row.startsWith(`${kind}/${id}/`))
 }
 
+/** Whether a row is one of a record. */
+export function isOfRecord(row: RowId, kind: RecordKind, id: string): boolean {
+  const parsed = parseInventoryRow(row)
+  return parsed.ok && parsed.value.kind === 'fact' && parsed.value.record === kind && parsed.value.id === id
+}
+
 /** An id for a new record, made of its name: words in small letters, with a number where that is taken. */
 export function newRecordId(rows: Rows, kind: RecordKind, called: string): string {
   const plain = called

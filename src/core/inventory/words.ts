@@ -1,8 +1,9 @@
 import type { RowId, Step } from '../sync/step'
 import type { Value } from '../vocabulary/values'
-import { gearKinds, type Fact } from './facts'
-import { lensesIn, recordName, bodiesIn } from './records'
-import { parseInventoryRow, type Inventory, type Library } from './rows'
+import { factTable, gearKinds, type Fact, type RecordKind } from './facts'
+import { lensesIn } from './lenses'
+import { recordName, bodiesIn } from './records'
+import { factRow, parseInventoryRow, type Inventory, type Library } from './rows'
 
 /** A row's place in words, such as "Heron A, Firmware"; its id where no inventory has it. */
 export function describeInventoryRow(library: Library, inventory: Inventory, id: RowId): string {
@@ -15,11 +16,33 @@ export function describeInventoryRow(library: Library, inventory: Inventory, id:
       return `Plans for ${modelName(library, row.value.model)} are made with`
     case 'fact': {
       const { record, id: name, fact } = row.value
-      const lens =
-        record === 'lens' ? lensesIn(library, inventory).find((one) => one.id === name)?.name : undefined
-      return `${lens ?? recordName(inventory, record, name)}, ${fact.label}`
+      return `${titleOf(library, inventory, record, name)}, ${fact.label}`
     }
   }
+}
+
+/** What a record is called: a lens without a name of its own by that of the lens it is like. */
+export function titleOf(library: Library, inventory: Inventory, kind: RecordKind, id: string): string {
+  const lens = kind === 'lens' ? lensesIn(library, inventory).find((one) => one.id === id) : undefined
+  return lens?.lens?.name ?? lens?.name ?? recordName(inventory, kind, id)
+}
+
+/** What is said of a record beside its name, in a few words. */
+export function summaryOf(library: Library, inventory: Inventory, kind: RecordKind, id: string): string {
+  const lens = kind === 'lens' ? lensesIn(library, inventory).find((one) => one.id === id)?.lens : null
+  if (lens) {
+    const [short, long] = lens.focalMm
+    const range = short === long ? String(short) : `${short}-${long}`
+    return `${range} mm ${lens.widest} · ${lens.fits} · ${lens.contacts ? 'with contacts' : 'without contacts'}`
+  }
+  const said = factTable[kind].flatMap((fact) => {
+    const value = inventory.rows[factRow(kind, id, fact.id)]
+    if (value === undefined || fact.id === 'name') return []
+    const words = showFact(library, inventory, fact, value)
+    // What speaks for itself stands alone.
+    return [fact.takes.kind === 'truth' || fact.isLabelled ? `${fact.label.toLowerCase()} ${words}` : words]
+  })
+  return said.join(' · ')
 }
 
 /** A row's value in words. */

@@ -1,4 +1,5 @@
-import { type Rows, bodyTagOf, differsIn, entriesOf, idsOf } from './rows'
+import { firmwareNumber } from '../rules/facts'
+import { type Rows, bodyFirmwareRow, bodyTagOf, differsIn, entriesOf, idsOf, rowValue } from './rows'
 import type { Plan } from './plan'
 
 /** The tags of the bodies that a plan speaks of, in order. */
@@ -20,4 +21,17 @@ export function differencesOf(plan: Plan, tag: string): Rows {
 export function planFor(plan: Plan, tag: string): Plan {
   const rows = differencesOf(plan, tag)
   return Object.keys(rows).length === 0 ? plan : { ...plan, rows: { ...plan.rows, ...rows } }
+}
+
+/** The bodies of which a plan says the firmware, the oldest first. */
+export function firmwareOfBodies({
+  rows,
+}: Pick<Plan, 'rows'>): { readonly tag: string; readonly firmware: string }[] {
+  const said = bodyTags({ rows }).flatMap((tag) => {
+    const firmware = rowValue(rows, bodyFirmwareRow(tag))
+    return typeof firmware === 'string' ? [{ tag, firmware }] : []
+  })
+  return said.sort(
+    (one, other) => (firmwareNumber(one.firmware) ?? 0) - (firmwareNumber(other.firmware) ?? 0),
+  )
 }

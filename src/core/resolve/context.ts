@@ -1,7 +1,6 @@
 import { baseRow, defaultWhereabouts, type Whereabouts } from '../plan/cells'
-import { bodyFirmwareRow, bodyOnRow, gearRow, keyRow, rowValue, typedCell, type Rows } from '../plan/rows'
-import { bodyTags } from '../plan/bodies'
-import { firmwareNumber } from '../rules/facts'
+import { bodyOnRow, gearRow, keyRow, rowValue, typedCell, type Rows } from '../plan/rows'
+import { bodyTags, firmwareOfBodies } from '../plan/bodies'
 import { memoize } from '../memoize'
 import { fittings, pluggedIn } from '../model/basics'
 import { isOnFitting } from '../model/controls'
@@ -178,14 +177,7 @@ export function standingFirmware(model: BodyModel, { rows }: Plan): string {
 }
 
 const oldestFor = memoize((model: BodyModel) =>
-  memoize((rows: Rows): string => {
-    const said = bodyTags({ rows }).flatMap((tag) => {
-      const firmware = rowValue(rows, bodyFirmwareRow(tag))
-      return typeof firmware === 'string' ? [firmware] : []
-    })
-    const [oldest] = said.sort((one, other) => (firmwareNumber(one) ?? 0) - (firmwareNumber(other) ?? 0))
-    return oldest ?? newestFirmware(model)
-  }),
+  memoize((rows: Rows): string => firmwareOfBodies({ rows })[0]?.firmware ?? newestFirmware(model)),
 )
 
 /**
@@ -266,7 +258,19 @@ function usualPosition(model: BodyModel, plan: Plan, side: Side): string | undef
   return (stops.find(asIn) ?? stops[0])?.id
 }
 
-/** The context of a slot (or the plain position) with a lens, ready to film or shoot. */
+/** The context of a slot (or the plain position) with a lens, on what a plan's owner has: their oldest firmware, what is on the camera. */
+export function plannedContext(
+  model: BodyModel,
+  plan: Plan,
+  side: Side,
+  slot: { family: string; slot: string } | null,
+  lens = anyLens,
+): Context {
+  const firmware = standingFirmware(model, plan)
+  return { ...contextIn(model, side, slot, lens), firmware, ...fittedIn(model, plan) }
+}
+
+/** The same on a body as delivered, with the newest firmware and nothing said of what is on it. */
 export function contextIn(
   model: BodyModel,
   side: Side,

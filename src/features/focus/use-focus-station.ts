@@ -7,7 +7,7 @@ import { outcomeWords, rowSentence } from '@/core/focus/words'
 import { lookup } from '@/core/model/lookup'
 import type { Posture } from '@/core/model/types'
 import { plannedLenses } from '@/core/plan/plan'
-import { contextIn, noBank, usualContext } from '@/core/resolve/context'
+import { plannedContext, noBank, usualContext } from '@/core/resolve/context'
 import { findingsAt, useAnswer, useDesk, useDeskPart, usePlanPart, useFindings } from '@/features/desk'
 import { useShared } from '@/ui/use-shared'
 import { useStable } from '@/ui/use-stable'
@@ -46,9 +46,10 @@ export function useFocusStation() {
   const at = banks?.findIndex(({ state }) => state.bank === picked.bank) ?? -1
   const bank = banks?.[at]
   const table = bank && tableIn(bank, shown)
+  const plain = usePlanPart((plan) => plannedContext(model, plan, side, null))
   const context = useMemo(
-    () => (bank && table ? afterPresses(bank.state.context, table.variant) : contextIn(model, side, null)),
-    [bank, table, model, side],
+    () => (bank && table ? afterPresses(bank.state.context, table.variant) : plain),
+    [bank, table, plain],
   )
   const held = picked.held.flatMap((key) => table?.triggers.find((one) => one.key === key)?.fn.id ?? [])
   const state = useAnswer<'state'>({ kind: 'state', context, held })

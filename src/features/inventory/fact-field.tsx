@@ -2,7 +2,7 @@
 
 import { acceptFact, type Fact, type RecordKind } from '@/core/inventory/facts'
 import { factRow, named } from '@/core/inventory/rows'
-import { nameOf } from '@/core/inventory/words'
+import { nameOf, showFact } from '@/core/inventory/words'
 import type { Value } from '@/core/vocabulary/values'
 import { useTypedText } from '@/features/desk'
 import { Explain } from '@/ui/explain'
@@ -16,13 +16,13 @@ export function FactField({
   kind,
   id,
   fact,
-  assumed,
+  described,
 }: {
   kind: RecordKind
   id: string
   fact: Fact
   /** What holds where nothing is said here, as with a lens that is like another. */
-  assumed?: string | undefined
+  described?: Value | undefined
 }) {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-2 gap-y-1 py-1">
@@ -30,18 +30,19 @@ export function FactField({
         {fact.label}
         <Explain label={fact.label} about={{ text: fact.plain }} />
       </span>
-      <Field kind={kind} id={id} fact={fact} assumed={assumed} />
+      <Field kind={kind} id={id} fact={fact} described={described} />
     </div>
   )
 }
 
-function Field({ kind, id, fact, assumed }: Parameters<typeof FactField>[0]) {
+function Field({ kind, id, fact, described }: Parameters<typeof FactField>[0]) {
   const { desk, library } = useInventoryWork()
   const inventory = useInventory()
   const row = factRow(kind, id, fact.id)
   const value = inventory.rows[row] ?? null
   const keep = (next: Value | null) => desk.set({ [row]: next })
   const { takes } = fact
+  const assumed = described === undefined ? undefined : showFact(library, inventory, fact, described)
   const unsaid = assumed === undefined ? 'not said' : `${assumed}, as described`
   switch (takes.kind) {
     case 'truth':

@@ -19,8 +19,8 @@ export function HandChoice({ tag }: { tag: string }) {
       onChange={() => desk.set({ [handRow(model)]: isInHand ? null : tag })}
       className="mt-1"
     >
-      Plans for {nameOf(library, inventory, 'model', model)} are made with this one: rows that are set are
-      stamped with it and its firmware
+      Plans for {nameOf(library, inventory, 'model', model)} are made with this one: what you set is stamped
+      with it and its firmware
     </Check>
   )
 }

@@ -5,7 +5,7 @@ import { readPlace, type Beginning } from '@/core/camera/live/address'
 import { controlsOf } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
 import type { RowId } from '@/core/plan/rows'
-import { contextIn, usualContext } from '@/core/resolve/context'
+import { plannedContext, usualContext } from '@/core/resolve/context'
 import { labelsOf } from '@/features/plates'
 import { useDesk, useDeskPart, usePlan, usePlaceInPage } from '@/features/desk'
 import { useLive } from './use-live'
@@ -19,7 +19,7 @@ export function useTryStation() {
   const side = useDeskPart('side')
   const { model, lenses } = start
   const usual = useMemo(
-    () => usualContext(model, plan, lenses, side)?.context ?? contextIn(model, side, null),
+    () => usualContext(model, plan, lenses, side)?.context ?? plannedContext(model, plan, side, null),
     [model, plan, lenses, side],
   )
   const [first] = useState<Beginning>({ context: usual, held: [] })

@@ -1,9 +1,10 @@
 import { fittings } from '../../model/basics'
-import { ok, refuse } from '../../result'
+import { ok } from '../../result'
 import type { RowId } from '../../sync/step'
 import { isBodyTag } from './body'
 import { rowId } from './id'
 import { unknownPart, type RowKind } from './kind'
+import { takesSome } from './takes'
 
 /** What is always on one body: its grip, an adapter; an empty list where nothing is. */
 export interface BodyOnRow {
@@ -27,13 +28,7 @@ export const bodyOnKind: RowKind<BodyOnRow> = {
   parse: ({ id, parts: [tag] }) =>
     isBodyTag(tag) ? ok({ kind: 'bodyOn', tag }) : unknownPart(id, tag ?? ''),
   id: ({ tag }) => bodyOnRow(tag),
-  accepts: (_model, _row, value, id) => {
-    const all = Array.isArray(value) ? (value as unknown[]) : null
-    const inOrder = fittings.filter((one) => all?.includes(one))
-    return all?.length === inOrder.length && inOrder.every((one, i) => one === all[i])
-      ? ok(inOrder)
-      : refuse('outside', `This row takes a list of ${fittings.join(', ')}, in that order.`, id)
-  },
+  accepts: (_model, _row, value, id) => takesSome(fittings, 0, value, id),
   describe: {
     place: ({ tag }) => `Body ${tag}, what is on it`,
     value: (_model, _row, value) =>

@@ -1,7 +1,8 @@
-import { ok, refuse } from '../../result'
+import { ok } from '../../result'
 import type { RowId } from '../../sync/step'
 import { rowId } from './id'
 import { unknownPart, type RowKind } from './kind'
+import { takesNumber } from './takes'
 
 /** Size in gigabytes, and what the card keeps up writing in megabytes a second; of several the smallest and the slowest. */
 export const cardFacts = { size: [0.1, 100_000, 'GB'], rate: [0.1, 20_000, 'MB/s'] } as const
@@ -34,9 +35,7 @@ export const cardKind: RowKind<CardRow> = {
   id: ({ slot, fact }) => cardRow(slot, fact),
   accepts(_model, { fact }, value, id) {
     const [from, to, unit] = cardFacts[fact]
-    return typeof value === 'number' && value >= from && value <= to
-      ? ok(value)
-      : refuse('outside', `This row takes a number of ${unit} from ${from} to ${to}.`, id)
+    return takesNumber(from, to, value, id, unit)
   },
   describe: {
     place: ({ slot, fact }) => `Card in ${slot}, ${fact === 'size' ? 'size' : 'write rate'}`,

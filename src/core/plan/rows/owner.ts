@@ -1,9 +1,9 @@
-import { ok, refuse, type Result } from '../../result'
+import { ok, type Result } from '../../result'
 import type { RowId } from '../../sync/step'
 import type { Value } from '../../vocabulary/values'
 import { rowId } from './id'
 import { plainValue, unknownPart, type Invalidated, type RowKind, type RowStation } from './kind'
-import { takesOneOf, takesTruth } from './takes'
+import { takesNumber, takesOneOf, takesSome, takesTruth } from './takes'
 
 /** The moves of hand, eye and mind that have a time; see reach/operators. */
 export const handFacts = ['press', 'turn', 'reach', 'look', 'leave', 'away', 'gap'] as const
@@ -153,18 +153,9 @@ function takes(wanted: Takes, value: unknown, id: string): Result<Value> {
       return takesTruth(value, id)
     case 'one':
       return takesOneOf(wanted.of, value, id)
-    case 'number': {
-      const fits = typeof value === 'number' && value >= wanted.from && value <= wanted.to
-      return fits
-        ? ok(value)
-        : refuse('outside', `This row takes a number from ${wanted.from} to ${wanted.to}.`, id)
-    }
-    case 'any': {
-      const all = Array.isArray(value) ? (value as unknown[]) : []
-      const inOrder = wanted.of.filter((one) => all.includes(one))
-      return all.length > 0 && inOrder.length === all.length && inOrder.every((one, i) => one === all[i])
-        ? ok(inOrder)
-        : refuse('outside', `This row takes a list of ${wanted.of.join(', ')}, in that order.`, id)
-    }
+    case 'number':
+      return takesNumber(wanted.from, wanted.to, value, id)
+    case 'any':
+      return takesSome(wanted.of, 1, value, id)
   }
 }
