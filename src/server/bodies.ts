@@ -102,36 +102,42 @@ export async function keepState(
 }
 
 /** Adds a body, or puts one with this id back as given. */
-export async function putBody(body: Omit<Body, 'lastTransfer'>): Promise<void> {
+export async function putBody(body: NewBody): Promise<void> {
+  await transaction((client) => writeBody(client, body))
+}
+
+/** A body without the history that only the store has. */
+export type NewBody = Omit<Body, 'lastTransfer'>
+
+/** The same within a transaction. */
+export async function writeBody(client: Connection, body: NewBody): Promise<void> {
   const { state } = body
-  await transaction(async (client) => {
-    await client.query(
-      `insert into bodies (id, owner_id, model_id, model_version, tag, name, place, serial, firmware, memory, pending, card,
-         battery_percent)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)
-       on conflict (id) do update set model_id = excluded.model_id, model_version = excluded.model_version,
-         name = excluded.name, place = excluded.place, serial = excluded.serial, firmware = excluded.firmware,
-         memory = excluded.memory, pending = excluded.pending, card = excluded.card,
-         battery_percent = excluded.battery_percent`,
-      [
-        body.id,
-        localOwner,
-        body.model.id,
-        body.model.version,
-        body.tag,
-        body.name,
-        body.place,
-        state.serial,
-        state.firmware,
-        JSON.stringify(state.memory),
-        state.pending && JSON.stringify(state.pending),
-        state.card && JSON.stringify(storedCard(state.card)),
-        state.batteryPercent,
-      ],
-    )
-    await client.query('delete from card_files where body_id = $1', [body.id])
-    await keepCardFiles(client, body.id, {}, state.card?.files ?? {})
-  })
+  await client.query(
+    `insert into bodies (id, owner_id, model_id, model_version, tag, name, place, serial, firmware, memory, pending, card,
+       battery_percent)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)
+     on conflict (id) do update set model_id = excluded.model_id, model_version = excluded.model_version,
+       name = excluded.name, place = excluded.place, serial = excluded.serial, firmware = excluded.firmware,
+       memory = excluded.memory, pending = excluded.pending, card = excluded.card,
+       battery_percent = excluded.battery_percent, gone = false`,
+    [
+      body.id,
+      localOwner,
+      body.model.id,
+      body.model.version,
+      body.tag,
+      body.name,
+      body.place,
+      state.serial,
+      state.firmware,
+      JSON.stringify(state.memory),
+      state.pending && JSON.stringify(state.pending),
+      state.card && JSON.stringify(storedCard(state.card)),
+      state.batteryPercent,
+    ],
+  )
+  await client.query('delete from card_files where body_id = $1', [body.id])
+  await keepCardFiles(client, body.id, {}, state.card?.files ?? {})
 }
 
 /** Changes the card in a simulated body; its files stay on the card unless it is taken out. */

@@ -1,7 +1,7 @@
 import { type WrittenRows, situationRow } from '@/core/plan/rows'
 import { createHash } from 'node:crypto'
-import { newBody } from '@/core/camera/body'
-import { factRow } from '@/core/inventory/rows'
+import { bodiesIn } from '@/core/inventory/records'
+import { newestFirmware } from '@/core/resolve/context'
 import type { BodyModel } from '@/core/model/types'
 import { emptyPlan } from '@/core/plan/plan'
 import { applyStep, setRows } from '@/core/plan/step'
@@ -14,7 +14,7 @@ import { localOwner, query } from './db'
 import { broughtIn } from './files'
 import { duetRows } from './demo-duet'
 import { theatreInventory } from './demo-inventory'
-import { setInventory } from './inventory'
+import { setInventory, simulated } from './inventory'
 import { definitions } from './models'
 import { createPlan, loadPlan, savePlan } from './plans'
 
@@ -55,7 +55,11 @@ export async function makeDemo(): Promise<void> {
     return model
   }
   const heron = called('tarrow-heron')
-  for (const body of demoBodies) await makeBody(called(body.model), body)
+  for (const body of bodiesIn({ rows: theatreInventory })) {
+    const { id, model } = demoBodies[body.tag as keyof typeof demoBodies]
+    const its = called(model)
+    await putBody({ id, model: its, ...simulated(its, body, body.firmware ?? newestFirmware(its)) })
+  }
   // A record at a time, so that undo takes back one at a time.
   for (const rows of recordsIn(theatreInventory)) await setInventory(rows)
   await createPlan(called('varn-duet'), duetRows, demo.film)
@@ -200,20 +204,13 @@ function recordsIn(rows: WrittenRows): WrittenRows[] {
   return [...records.values()]
 }
 
-/** The bodies, by the ids that the demo knows them under; what else is known of them is in the inventory. */
-const demoBodies = [
-  { id: demo.bodyA, model: 'tarrow-heron', tag: 'heron-a' },
-  { id: demo.bodyB, model: 'tarrow-heron', tag: 'heron-b' },
-  { id: demo.spare, model: 'varn-duet', tag: 'duet' },
-  { id: demo.workshop, model: 'pell-pocket', tag: 'pocket' },
-] as const
-
-async function makeBody(model: BodyModel, { id, tag }: (typeof demoBodies)[number]) {
-  const said = (fact: string) => String(theatreInventory[factRow('body', tag, fact)])
-  const fresh = newBody(model, said('serial'), said('firmware'))
-  const state = { ...fresh, memory: { ...fresh.memory, 'base/files.prefix': said('prefix') } }
-  await putBody({ id, tag, name: said('name'), place: said('place'), model, state })
-}
+/** The bodies by tag: the ids that the demo knows them under; what else is known of them is in the inventory. */
+const demoBodies = {
+  'heron-a': { id: demo.bodyA, model: 'tarrow-heron' },
+  'heron-b': { id: demo.bodyB, model: 'tarrow-heron' },
+  duet: { id: demo.spare, model: 'varn-duet' },
+  pocket: { id: demo.workshop, model: 'pell-pocket' },
+} as const
 
 function demoStepId(i: number): string {
   const hex = createHash('sha256').update(`demo step ${i}`).digest('hex')

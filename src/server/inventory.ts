@@ -12,6 +12,7 @@ import type { Answer, ReadSave } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
 import { newestFirmware } from '@/core/resolve/context'
 import { sameValue, type Value } from '@/core/vocabulary/values'
+import { writeBody, type NewBody } from './bodies'
 import { localOwner, query, transaction, type Connection } from './db'
 import { definitions } from './models'
 import { appendSteps, headOf, inventorySteps, logOf, newestSteps, stepsBefore } from './step-log'
@@ -160,40 +161,40 @@ async function followBody(
   body: BodyRecord,
   was: BodyRecord | null,
 ): Promise<void> {
-  const known = model.firmware.some(({ version }) => version === body.firmware)
-  const firmware = known && body.firmware !== null ? body.firmware : newestFirmware(model)
-  const said = [body.tag, body.name, body.place ?? '', body.serial ?? body.tag, firmware] as const
-  const prefix = model.settings.find(({ means }) => means === 'files.prefix')
-  const prefixed =
-    body.prefix !== null && prefix !== undefined && body.prefix !== was?.prefix
-      ? { [baseCellRow(prefix.id, null)]: body.prefix }
-      : {}
+  const { tag, name, place, serial } = body
+  const isKnown = model.firmware.some(({ version }) => version === body.firmware)
+  const firmware = isKnown && body.firmware !== null ? body.firmware : newestFirmware(model)
+  const prefixed = body.prefix === was?.prefix ? {} : prefixRow(model, body)
   const there = await client.query(
     `update bodies set name = $3, place = $4, serial = $5, firmware = $6, gone = false, memory = memory || $8::jsonb
      where owner_id = $1 and tag = $2 and model_id = $7`,
-    [localOwner, ...said, model.id, JSON.stringify(prefixed)],
+    [localOwner, tag, name, place ?? '', serial ?? tag, firmware, model.id, JSON.stringify(prefixed)],
   )
   if (there.rowCount === 1) return
   // A tag that another model had before is a new camera: the other one is kept with its transfers, under a tag of its own.
   await client.query(
     `update bodies set gone = true, tag = left(tag, 30) || '-' || left(id::text, 8) where owner_id = $1 and tag = $2`,
-    [localOwner, body.tag],
+    [localOwner, tag],
   )
-  const { memory, card, batteryPercent } = newBody(model, said[3], firmware)
-  await client.query(
-    `insert into bodies (id, owner_id, tag, name, place, serial, firmware, model_id, model_version, memory, card, battery_percent)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
-    [
-      randomUUID(),
-      localOwner,
-      ...said,
-      model.id,
-      model.version,
-      JSON.stringify({ ...memory, ...prefixed }),
-      JSON.stringify(card && { locked: card.locked, freeBytes: card.freeBytes }),
-      batteryPercent,
-    ],
-  )
+  await writeBody(client, { id: randomUUID(), model, ...simulated(model, body, firmware) })
+}
+
+/** A camera as its owner says it is, otherwise as it comes out of the box. */
+export function simulated(
+  model: BodyModel,
+  body: BodyRecord,
+  firmware: string,
+): Omit<NewBody, 'id' | 'model'> {
+  const { tag, name, place, serial } = body
+  const fresh = newBody(model, serial ?? tag, firmware)
+  const memory = { ...fresh.memory, ...prefixRow(model, body) }
+  return { tag, name, place: place ?? '', state: { ...fresh, memory } }
+}
+
+/** The file prefix as the body remembers it; nothing where it is not said, or the model has none. */
+function prefixRow(model: BodyModel, { prefix }: BodyRecord): Readonly<Record<RowId, Value>> {
+  const setting = model.settings.find(({ means }) => means === 'files.prefix')
+  return prefix === null || !setting ? {} : { [baseCellRow(setting.id, null)]: prefix }
 }
 
 async function putAside(client: Connection, tag: string): Promise<void> {

@@ -1,54 +1,53 @@
 'use client'
 
-import type { ReactNode } from 'react'
+import { planValue } from '@/core/plan/kind'
+import type { Refusal } from '@/core/result'
+import { describeRow, describeStep, showRow } from '@/core/plan/rows'
 import { Button } from '@/ui/button'
 import { later } from '@/ui/later'
-import { RefusalNote } from '@/ui/refusal-note'
 import { useDesk, useDeskPart } from './desk-context'
-import { LinkNotice } from './link-notice'
+import { DocumentNotices } from './document-notices'
 import { Notice } from './notice'
+import { openAsNew } from './open-as-new'
+import type { PlanDesk } from './plan-desk'
 
-// Seldom needed, and never without the server that has them.
-const AsideNotice = later(() => import('./aside-notice').then((one) => one.AsideNotice))
+// Seldom needed, and never without the server that has it.
 const EditionNotice = later(() => import('./edition-notice').then((one) => one.EditionNotice))
-const LeftBehindNotice = later(() => import('./left-behind-notice').then((one) => one.LeftBehindNotice))
 
-/** What needs an answer before going on: what is not saved and why, what earlier visits left, rows that could not stay. */
+/** What needs an answer before going on with the plan. */
 export function Notices() {
   const desk = useDesk()
-  const aside = useDeskPart('aside')
-  const refusal = useDeskPart('refusal')
-  const link = useDeskPart('link')
-  const leftBehind = useDeskPart('leftBehind')
   const fault = useDeskPart('fault')
-  const unkept = useDeskPart('unkept')
-  const notices: ReactNode[] = [
-    link.kind !== 'good' && <LinkNotice key="link" link={link} />,
-    fault && (
-      <Notice
-        key="fault"
-        title="Not worked out."
-        ways={<Button onClick={() => desk.again()}>Try again</Button>}
-      >
-        What this page works out in the background failed: {fault.words}. Your plan is not touched by it.
-      </Notice>
-    ),
-    unkept && (
-      <Notice key="unkept" title="Not kept here.">
-        {unkept.message}
-      </Notice>
-    ),
-    ...leftBehind.map((left) => <LeftBehindNotice key={left.tab} behind={left} />),
-    ...aside.map((about) => <AsideNotice key={about.key} about={about} />),
-    desk.start.newerEdition !== null && <EditionNotice key="edition" />,
-    refusal && (
-      <div key="refusal" className="flex items-start gap-2">
-        <div className="flex-1">
-          <RefusalNote refusal={refusal} />
-        </div>
-        <Button onClick={() => desk.refuse(null)}>Close</Button>
-      </div>
-    ),
-  ]
-  return <div className="not-printed grid gap-2 px-5 empty:hidden [&>*]:mt-3">{notices}</div>
+  const { model, newerEdition } = desk.start
+  return (
+    <DocumentNotices
+      desk={desk}
+      words={{
+        name: 'plan',
+        value: planValue,
+        describeRow: (row) => describeRow(model, row),
+        showRow: (row, value) => showRow(model, row, value),
+        describeStep: (step) => describeStep(model, step),
+      }}
+      keep={{ label: 'Keep mine as a new plan', act: () => keepAsNew(desk) }}
+      before={
+        fault && (
+          <Notice title="Not worked out." ways={<Button onClick={() => desk.again()}>Try again</Button>}>
+            What this page works out in the background failed: {fault.words}. Your plan is not touched by it.
+          </Notice>
+        )
+      }
+      after={newerEdition !== null && <EditionNotice />}
+    />
+  )
+}
+
+/** Opens the plan as it stands here as a plan of its own, and goes there. */
+async function keepAsNew(desk: PlanDesk): Promise<Refusal | null> {
+  const { writePlanFile } = await import('@/core/files/plan-file')
+  const address = await openAsNew(writePlanFile({ plan: desk.getView().document, revision: null }))
+  if (typeof address !== 'string') return address
+  await desk.giveUp()
+  location.assign(address)
+  return null
 }

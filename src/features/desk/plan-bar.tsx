@@ -1,21 +1,17 @@
 'use client'
 
 import { describeStep, purposeRow, rowValue } from '@/core/plan/rows'
-import { Redo2, Undo2 } from 'lucide-react'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { memo, useEffect, useMemo, useRef, useState, type ComponentProps } from 'react'
-import { historyOf } from '@/core/sync/history'
+import { memo, useEffect, useMemo, useRef } from 'react'
 import { planTitle } from '@/core/plan/plan'
-import { IconButton } from '@/ui/button'
 import { TopBar } from '@/ui/top-bar'
-import { useStable } from '@/ui/use-stable'
 import { useDesk, useDeskPart, usePlanPart, useRevision } from './desk-context'
 import { FindBox } from './find-box'
 import { stations } from './stations'
 import { SideChoice } from './side-choice'
 import { StationGuide } from './station-guide'
-import { UndoneNote } from './undone-note'
+import { Saving, UndoRedo } from './undo-redo'
 import { useFindings } from './use-analysis'
 
 /** The head of every station: whose plan, whether it is saved, undo and redo, and the route. */
@@ -34,10 +30,10 @@ export function PlanBar() {
 }
 
 function PlanName() {
-  const { start } = useDesk()
+  const desk = useDesk()
+  const { start } = desk
   const title = usePlanPart(planTitle)
   const purpose = usePlanPart((plan) => rowValue(plan.rows, purposeRow))
-  const saving = useDeskPart('saving')
   const version = useDeskPart('version')
   const frozen = useRevision()
   const stand =
@@ -46,12 +42,6 @@ function PlanName() {
       : frozen.planVersion === version
         ? `revision ${frozen.number}`
         : `draft after revision ${frozen.number}`
-  const words = {
-    saved: 'saved',
-    saving: 'saving …',
-    waiting: 'not saved yet',
-    stopped: 'not saved',
-  }
   return (
     <div className="min-w-0 leading-tight">
       <p className="flex min-w-0 gap-x-1 text-silt max-sm:flex-col max-sm:text-small">
@@ -67,12 +57,7 @@ function PlanName() {
           </span>
         </span>
         <span className="max-sm:sr-only">·</span>
-        <span
-          role="status"
-          className={`shrink-0 ${saving === 'waiting' || saving === 'stopped' ? 'font-semibold text-rust' : ''}`}
-        >
-          {words[saving]}
-        </span>
+        <Saving desk={desk} />
       </p>
       {typeof purpose === 'string' && (
         <p className="truncate text-small text-silt max-sm:hidden">{purpose}</p>
@@ -83,66 +68,14 @@ function PlanName() {
 
 function PlanActions() {
   const desk = useDesk()
-  const log = useDeskPart('log')
-  const earlier = useDeskPart('earlier')
   const here = usePathname()
-  const { undo, redo } = historyOf(log)
-  const say = (word: string, step: (typeof undo)[number] | undefined) =>
-    step ? `${word}: ${describeStep(desk.start.model, step)}` : `${word}: nothing`
-  const [note, setNote] = useState<ComponentProps<typeof UndoneNote>['note']>(null)
-  const gone = useStable(() => setNote(null))
-  const tell = (did: 'Undone' | 'Redone', step: (typeof undo)[number] | undefined) =>
-    setNote({ did, words: step ? describeStep(desk.start.model, step) : 'the last step' })
-  const goBack = useStable(() => {
-    if (undo.length === 0 && earlier === 0) return
-    void desk.undo()
-    tell('Undone', undo.at(-1))
-  })
-  const goOn = useStable(() => {
-    if (redo.length === 0) return
-    desk.redo()
-    tell('Redone', redo.at(-1))
-  })
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event.target) || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z')
-        return
-      event.preventDefault()
-      if (event.shiftKey) goOn()
-      else goBack()
-    }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [goBack, goOn])
   return (
     <>
       <FindBox />
-      <IconButton
-        label={say('Undo', undo.at(-1))}
-        disabled={undo.length === 0 && earlier === 0}
-        onClick={goBack}
-      >
-        <Undo2 size={18} aria-hidden="true" />
-      </IconButton>
-      <IconButton
-        label={say('Redo', redo.at(-1))}
-        disabled={redo.length === 0}
-        onClick={goOn}
-        className="max-sm:disabled:hidden"
-      >
-        <Redo2 size={18} aria-hidden="true" />
-      </IconButton>
+      <UndoRedo desk={desk} describe={(step) => describeStep(desk.start.model, step)} />
       {/\/(controls|focus|menus)$/.test(here) && <SideChoice />}
-      <UndoneNote note={note} onBack={note?.did === 'Redone' ? goBack : goOn} onGone={gone} />
     </>
   )
-}
-
-/** Whether keys belong to what is typed: in a field that is empty there is nothing of its own to undo. */
-function isTyping(target: EventTarget | null): boolean {
-  if (!(target instanceof HTMLElement)) return false
-  const field = target.closest<HTMLInputElement>('input, textarea, select')
-  return field !== null && field.value !== ''
 }
 
 function Route() {

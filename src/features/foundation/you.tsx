@@ -29,8 +29,19 @@ export const You = memo(function You() {
     <section aria-label="You" className="border bg-sheet px-4 py-3">
       <h2 className="font-head text-lead font-semibold">You</h2>
       <div className="mt-1 grid gap-2">
-        <Eye />
-        <LeftHand />
+        <OneOf
+          fact="eye"
+          label="Eye at the finder"
+          plain="The nose lies on the left half of the screen for the right eye, on the right half for the left one: what moves the AF point there, it moves."
+          choices={{ right: 'right', left: 'left' }}
+        />
+        <Glasses />
+        <OneOf
+          fact="leftHand"
+          label="Left hand"
+          plain="A hand that carries the lens has to let go for keys that are not on the lens: they cost that much more, and the hand leaves its grip."
+          choices={{ free: 'free for keys', lens: 'carries the lens' }}
+        />
         <Fold title="Fingers that work keys">
           <Several
             fact="fingers"
@@ -64,89 +75,53 @@ const fingerWords: Readonly<Record<(typeof fingerNames)[number], string>> = {
   palm: 'Palm',
 }
 
-function Eye() {
+function Glasses() {
   const desk = useDesk()
-  const eye = usePlanPart((plan) => String(rowValue(plan.rows, ownerRow('eye')) ?? ''))
   const glasses = usePlanPart((plan) => rowValue(plan.rows, ownerRow('glasses')) === true)
   return (
-    <div className="grid gap-1">
-      <p className="flex items-center justify-between gap-2">
-        <span>
-          Eye at the finder
-          <Explain
-            label="Eye at the finder"
-            about={{
-              text: 'The nose lies on the left half of the screen for the right eye, on the right half for the left one: what moves the AF point there, it moves.',
-            }}
-          />
-        </span>
-        <Select
-          label="Eye at the finder"
-          value={eye}
-          options={[
-            ['', 'not said'],
-            ['right', 'right'],
-            ['left', 'left'],
-          ]}
-          onPick={(one) => desk.set({ [ownerRow('eye')]: one === '' ? null : one })}
-        />
-      </p>
-      <Check checked={glasses} onChange={() => desk.set({ [ownerRow('glasses')]: glasses ? null : true })}>
-        Glasses at the finder
-      </Check>
-    </div>
+    <Check checked={glasses} onChange={() => desk.set({ [ownerRow('glasses')]: glasses ? null : true })}>
+      Glasses at the finder
+    </Check>
   )
 }
 
-function LeftHand() {
+/** A fact of the owner that is one of a few. */
+function OneOf({
+  fact,
+  label,
+  plain,
+  unsaid = 'not said',
+  choices,
+  isWide = false,
+}: {
+  fact: Extract<OwnerFact, 'eye' | 'leftHand' | 'peaks'>
+  label: string
+  plain: string
+  /** What holds where nothing is said. */
+  unsaid?: string
+  choices: Readonly<Record<string, string>>
+  /** Whether the choices are too long to stand beside the label. */
+  isWide?: boolean
+}) {
   const desk = useDesk()
-  const hand = usePlanPart((plan) => String(rowValue(plan.rows, ownerRow('leftHand')) ?? ''))
+  const said = usePlanPart((plan) => String(rowValue(plan.rows, ownerRow(fact)) ?? ''))
+  const look = 'min-h-9 rounded-md border bg-sheet px-2'
   return (
-    <p className="flex items-center justify-between gap-2">
+    <div
+      className={
+        isWide ? 'grid grid-cols-[minmax(0,1fr)] gap-1 py-1' : 'flex items-center justify-between gap-2'
+      }
+    >
       <span>
-        Left hand
-        <Explain
-          label="Left hand"
-          about={{
-            text: 'A hand that carries the lens has to let go for keys that are not on the lens: they cost that much more, and the hand leaves its grip.',
-          }}
-        />
+        {label}
+        <Explain label={label} about={{ text: plain }} />
       </span>
       <Select
-        label="Left hand"
-        value={hand}
-        options={[
-          ['', 'not said'],
-          ['free', 'free for keys'],
-          ['lens', 'carries the lens'],
-        ]}
-        onPick={(one) => desk.set({ [ownerRow('leftHand')]: one === '' ? null : one })}
-      />
-    </p>
-  )
-}
-
-/** The band in which peaks of sound are to stay. */
-function Peaks() {
-  const desk = useDesk()
-  const band = usePlanPart((plan) => String(rowValue(plan.rows, ownerRow('peaks')) ?? ''))
-  return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-1 py-1">
-      <span>
-        Peaks of sound
-        <Explain
-          label="Peaks of sound"
-          about={{
-            text: 'The band in which the loudest moments are to stay: above it sound breaks up, far below it drowns in noise. It stands beside the audio level in Settings.',
-          }}
-        />
-      </span>
-      <Select
-        label="Peaks of sound"
-        value={band}
-        options={[['', 'not said: −10 to −6 dBFS'], ...Object.entries(peakBands)]}
-        className="min-h-9 w-full min-w-0 rounded-md border bg-sheet px-2"
-        onPick={(one) => desk.set({ [ownerRow('peaks')]: one === '' ? null : one })}
+        label={label}
+        value={said}
+        options={[['', unsaid], ...Object.entries(choices)]}
+        onPick={(one) => desk.set({ [ownerRow(fact)]: one === '' ? null : one })}
+        className={isWide ? `${look} w-full min-w-0` : look}
       />
     </div>
   )
@@ -294,7 +269,14 @@ function Limits() {
           <FigureLine key={figure.id} figure={figure} />
         ))}
       </ul>
-      <Peaks />
+      <OneOf
+        fact="peaks"
+        label="Peaks of sound"
+        plain="The band in which the loudest moments are to stay: above it sound breaks up, far below it drowns in noise. It stands beside the audio level in Settings."
+        unsaid="not said: −10 to −6 dBFS"
+        choices={peakBands}
+        isWide
+      />
     </>
   )
 }

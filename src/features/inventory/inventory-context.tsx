@@ -1,16 +1,10 @@
 'use client'
 
-import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react'
+import { createContext, useContext, useEffect, useState, type ReactNode } from 'react'
 import { inventoryKind } from '@/core/inventory/kind'
 import type { Inventory, Library } from '@/core/inventory/rows'
 import type { Step } from '@/core/sync/step'
-import {
-  browserQueue,
-  DocumentDesk,
-  stepsServer,
-  tellInventoryNews,
-  type DocumentView,
-} from '@/features/desk'
+import { browserQueue, DocumentDesk, stepsServer, tellInventoryNews, usePartOf } from '@/features/desk'
 
 /** An inventory as the server sends it to begin with. */
 export interface InventoryStart {
@@ -75,14 +69,5 @@ export function useInventoryWork(): InventoryWork {
 
 /** The inventory as it stands now. */
 export function useInventory(): Inventory {
-  return useInventoryPart('document')
-}
-
-/** One part of what the desk shows. */
-export function useInventoryPart<K extends keyof DocumentView<Inventory>>(
-  part: K,
-): DocumentView<Inventory>[K] {
-  const { desk } = useInventoryWork()
-  const read = () => desk.getView()[part]
-  return useSyncExternalStore(desk.subscribe, read, read)
+  return usePartOf(useInventoryWork().desk, 'document')
 }

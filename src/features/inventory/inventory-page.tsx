@@ -1,34 +1,30 @@
 'use client'
 
-import { Redo2, Undo2 } from 'lucide-react'
-import { useEffect, useMemo } from 'react'
+import { useMemo } from 'react'
 import { effectsOf } from '@/core/inventory/effects'
 import { gearKinds, type GearKind } from '@/core/inventory/facts'
 import { gearUnsaid, inventoryFaults, recordsUnsaid } from '@/core/inventory/faults'
 import { hasNone } from '@/core/inventory/records'
 import { noneRow } from '@/core/inventory/rows'
 import { describeInventoryStep } from '@/core/inventory/words'
-import { historyOf } from '@/core/sync/history'
-import { FindBox } from '@/features/desk'
-import { IconButton } from '@/ui/button'
+import { FindBox, Saving, UndoRedo } from '@/features/desk'
 import { Check } from '@/ui/check'
 import { TopBar } from '@/ui/top-bar'
-import { useStable } from '@/ui/use-stable'
 import { FileWays } from './file-ways'
-import { useInventory, useInventoryPart, useInventoryWork } from './inventory-context'
+import { useInventory, useInventoryWork } from './inventory-context'
 import { InventoryNotices } from './inventory-notices'
 import { Records } from './records'
 
 /** What the owner has: bodies, lenses, cards and the rest; what is wrong or unsaid; and what plans make of it. */
 export function InventoryPage() {
-  const { library } = useInventoryWork()
+  const { desk, library } = useInventoryWork()
   const inventory = useInventory()
   const faults = useMemo(() => inventoryFaults(library, inventory), [library, inventory])
   return (
     <>
       <TopBar actions={<Actions />}>
         <p className="flex gap-x-1 text-silt">
-          Bodies <span>·</span> <Saving />
+          Bodies <span>·</span> <Saving desk={desk} />
         </p>
       </TopBar>
       <InventoryNotices />
@@ -56,51 +52,13 @@ export function InventoryPage() {
   )
 }
 
-function Saving() {
-  const saving = useInventoryPart('saving')
-  const words = { saved: 'saved', saving: 'saving …', waiting: 'not saved yet', stopped: 'not saved' }
-  return (
-    <span
-      role="status"
-      className={saving === 'waiting' || saving === 'stopped' ? 'font-semibold text-rust' : ''}
-    >
-      {words[saving]}
-    </span>
-  )
-}
-
 function Actions() {
   const { desk, library } = useInventoryWork()
   const inventory = useInventory()
-  const log = useInventoryPart('log')
-  const earlier = useInventoryPart('earlier')
-  const { undo, redo } = historyOf(log)
-  const say = (word: string, step: (typeof undo)[number] | undefined) =>
-    step ? `${word}: ${describeInventoryStep(library, inventory, step)}` : `${word}: nothing`
-  const onKey = useStable((event: KeyboardEvent) => {
-    const field = event.target instanceof HTMLElement && event.target.closest('input, textarea, select')
-    if (field || !(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return
-    event.preventDefault()
-    if (event.shiftKey) desk.redo()
-    else void desk.undo()
-  })
-  useEffect(() => {
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
-  }, [onKey])
   return (
     <>
       <FindBox on="shelf" />
-      <IconButton
-        label={say('Undo', undo.at(-1))}
-        disabled={undo.length === 0 && earlier === 0}
-        onClick={() => void desk.undo()}
-      >
-        <Undo2 size={18} aria-hidden="true" />
-      </IconButton>
-      <IconButton label={say('Redo', redo.at(-1))} disabled={redo.length === 0} onClick={() => desk.redo()}>
-        <Redo2 size={18} aria-hidden="true" />
-      </IconButton>
+      <UndoRedo desk={desk} describe={(step) => describeInventoryStep(library, inventory, step)} />
     </>
   )
 }
