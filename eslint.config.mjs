@@ -39,6 +39,21 @@ const coreMayUse = {
   banks: ['vocabulary', 'numbers', 'model', 'sync', 'plan', 'resolve', 'route'],
   camera: ['vocabulary', 'rules', 'model', 'plan', 'files', 'resolve', 'focus'],
   suggest: ['vocabulary', 'model', 'sync', 'plan', 'fit', 'resolve', 'reach'],
+  procedures: [
+    ...[
+      'vocabulary',
+      'rules',
+      'model',
+      'sync',
+      'plan',
+      'files',
+      'resolve',
+      'route',
+      'focus',
+      'reach',
+      'camera',
+    ],
+  ],
   checks: ['vocabulary', 'numbers', 'rules', 'model', 'sync', 'plan', 'resolve', 'focus', 'reach', 'banks'],
   analysis: [
     'vocabulary',
@@ -52,6 +67,8 @@ const coreMayUse = {
     'banks',
     'suggest',
     'checks',
+    'camera',
+    'procedures',
   ],
 }
 const coreFolders = Object.keys(coreMayUse)
@@ -119,7 +136,12 @@ export default tseslint.config(
   },
   {
     files: ['src/**', 'scripts/**', 'tests/**'],
-    ignores: ['src/core/plan/rows/**', 'src/core/inventory/rows.ts', 'tests/fixtures/rows.ts'],
+    ignores: [
+      'src/core/plan/rows/**',
+      'src/core/inventory/rows.ts',
+      'src/core/procedures/walk-rows.ts',
+      'tests/fixtures/rows.ts',
+    ],
     rules: {
       'no-restricted-syntax': ['error', ...rowIdsAreMadeThere],
       'no-restricted-imports': [

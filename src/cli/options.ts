@@ -221,3 +221,16 @@ function pair(text: string): [string, string] {
   const at = text.indexOf('=')
   return at < 0 ? [text, ''] : [text.slice(0, at), text.slice(at + 1)]
 }
+
+/** The one bank that `--bank` names; null where none is named. */
+export function bankIn(
+  options: Options,
+  model: BodyModel,
+): Result<{ readonly family: string; readonly slot: string } | null> {
+  const banks = banksFrom(options, model)
+  if (!banks.ok) return banks
+  const [found] = Object.entries(banks.value).flatMap(([family, slot]) =>
+    slot === null ? [] : [{ family, slot }],
+  )
+  return ok(found ?? null)
+}

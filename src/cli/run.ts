@@ -9,6 +9,7 @@ import { followPlan, newPlan, resolvePlan, stepPlan } from './plans'
 import { reachPlan, startPlan } from './reach'
 import { fitPlan, routePlan } from './routes'
 import { showInventory } from './inventory'
+import { procedures } from './procedures'
 import { settingsOfPlan } from './settings'
 import { showModel } from './show'
 import { suggestPlan } from './suggest'
@@ -27,6 +28,7 @@ export const commands: readonly Command[] = [
     focusPlan,
     banksOfPlan,
     dialsOfPlan,
+    procedures,
     routePlan,
     fitPlan,
     comparePlans,
@@ -79,8 +81,9 @@ function argumentsOf(
     )
     const twice = values.find(([name, list]) => command.options[name] === 'one' && list.length > 1)
     if (twice) return `--${twice[0]} stands twice`
-    if (parsed.positionals.length !== command.operands)
-      return `${command.name} takes ${command.operands} file names, not ${parsed.positionals.length}`
+    const counts = [command.operands].flat()
+    if (!counts.includes(parsed.positionals.length))
+      return `${command.name} takes ${counts.join(' or ')} names, not ${parsed.positionals.length}`
     return { operands: parsed.positionals, options: Object.fromEntries(values) }
   } catch (error) {
     return (error as Error).message

@@ -17,7 +17,6 @@ import {
   bankOwnRow,
   bankRow,
   baseCellOf,
-  emptyCell,
   entriesOf,
   gridRow,
   holdNameRow,
@@ -143,8 +142,7 @@ function slotMemory(model: BodyModel, plan: Plan, slot: PlannedSlot): Rows {
   }
   for (const { grid, cell } of family?.storesGrids ? gridCells(model) : []) {
     const row = bankGridRow(slot.family, slot.slot, grid.id, cell)
-    const line = rowValue(plan.rows, row) ?? cellValue(plan.rows, { grid, cell })
-    if (line !== emptyCell) rows[row] = line
+    rows[row] = rowValue(plan.rows, row) ?? cellValue(plan.rows, { grid, cell })
   }
   for (const { row: base, page, line } of family?.storesOwnMenu === true ? ownLines(model) : []) {
     const row = bankOwnRow(slot.family, slot.slot, page, line)

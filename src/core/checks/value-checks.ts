@@ -1,3 +1,4 @@
+import { agreedValues } from '../vocabulary/agreed'
 import { noteRow } from '../plan/rows'
 import { baseRow, defaultWhereabouts } from '../plan/cells'
 import { showValue, valuesOf } from '../model/domain'
@@ -271,25 +272,6 @@ function risks({ model, plan, side, first }: CheckInput): CheckResult[] {
     ]
   })
 }
-
-/** What all who speak of it have alike, with the reason. */
-const agreedValues: readonly { means: string; value: string | boolean; because: string }[] = [
-  {
-    means: 'focus.lamp',
-    value: false,
-    because: 'The lamp dazzles people and gives you away, and AF manages without it.',
-  },
-  {
-    means: 'audio.windFilter',
-    value: false,
-    because: 'It thins voices too. Outdoors a windshield on the microphone does more.',
-  },
-  {
-    means: 'focus.autoSwitch',
-    value: false,
-    because: 'You want to choose single or continuous AF yourself.',
-  },
-]
 
 function agreed({ model, plan, side, states: situated }: CheckInput): CheckResult[] {
   const [one] = situated

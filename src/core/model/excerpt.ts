@@ -78,3 +78,8 @@ function alwaysIn(model: BodyModel): string[] {
   ])
   return [...mode, ...acts, ...[...families, ...decided].filter((id) => id !== undefined)]
 }
+
+/** The settings that conditions of rules ask for: a change of another one makes nothing else possible or impossible. */
+export const askedFor = memoize(
+  (model: BodyModel): ReadonlySet<string> => new Set(model.rules.flatMap(({ when }) => settingsIn(when))),
+)

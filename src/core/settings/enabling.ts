@@ -1,6 +1,5 @@
-import { memoize } from '../memoize'
 import { valuesOf } from '../model/domain'
-import { settingsIn } from '../model/excerpt'
+import { askedFor, settingsIn } from '../model/excerpt'
 import { lookup, menuOrder } from '../model/lookup'
 import type { BodyModel, LensModel, Setting, Side } from '../model/types'
 import { baseRow, baseValue, defaultWhereabouts } from '../plan/cells'
@@ -117,11 +116,6 @@ function isChanged(model: BodyModel, plan: Plan, setting: Setting, side: Side): 
     !sameValue(baseValue(model, plan.rows, setting, side), setting.factory)
   )
 }
-
-/** The settings that conditions of rules ask for. */
-const askedFor = memoize(
-  (model: BodyModel): ReadonlySet<string> => new Set(model.rules.flatMap(({ when }) => settingsIn(when))),
-)
 
 /** Values planned otherwise than delivered without which something wanted does nothing. */
 function planned({ model, plan, lenses, side, now, wanted }: Trying): EnablingItem[] {

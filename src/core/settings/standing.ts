@@ -3,7 +3,7 @@ import { lookup } from '../model/lookup'
 import type { BodyModel, Setting, SetUpPage } from '../model/types'
 import { baseRows } from '../plan/cells'
 import type { Plan } from '../plan/plan'
-import { setUpPageOf } from '../plan/setup'
+import { setUpPageOf } from '../plan/set-up-pages'
 import {
   idsOf,
   lineRow,

@@ -1,6 +1,7 @@
 import { keyName } from '../../model/controls'
 import { showValue } from '../../model/domain'
 import { orientationWords, postureWords } from '../../model/hand-words'
+import { describeRow, showRow } from '../../plan/rows'
 import { itemName, lookup } from '../../model/lookup'
 import type { BodyModel } from '../../model/types'
 import type { Value } from '../../vocabulary/values'
@@ -37,6 +38,8 @@ export function eventWords(model: BodyModel, event: LiveEvent, slots: readonly S
       return `${settingWords(model, event.setting)} by hand: ${valueWords(model, event.setting, event.value)}`
     case 'menu':
       return `${settingWords(model, event.setting)} in the menu: ${valueWords(model, event.setting, event.value)}`
+    case 'setUp':
+      return `${describeRow(model, event.row)}: ${showRow(model, event.row, event.value)}`
     case 'position': {
       const turned = model.positions.find(({ id }) => id === event.position)
       const bank = turned?.family && turned.slot ? bankName(turned.family, turned.slot) : null

@@ -1,5 +1,6 @@
 import type { Attached } from '../../resolve/context'
 import type { LensModel, Orientation, Posture } from '../../model/types'
+import type { RowId } from '../../plan/rows'
 import type { Value } from '../../vocabulary/values'
 import type { Fault, LiveState, Scene } from './state'
 
@@ -13,6 +14,8 @@ export type LiveEvent =
   | { readonly kind: 'recall'; readonly family: string; readonly slot: string | null }
   | { readonly kind: 'register'; readonly family: string; readonly slot: string }
   | { readonly kind: 'menu'; readonly setting: string; readonly value: Value }
+  /** On a set-up page: the share list, a key, a cell, a line of the own menu, a ticked row, a name. Null empties it. */
+  | { readonly kind: 'setUp'; readonly row: RowId; readonly value: Value | null }
   | { readonly kind: 'act'; readonly act: string; readonly file?: string }
   | { readonly kind: 'wait'; readonly seconds: number }
   | { readonly kind: 'power'; readonly on: boolean }

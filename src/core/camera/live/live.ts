@@ -4,6 +4,7 @@ import { doAct } from './acts'
 import { edit } from './edit'
 import { did, refusedIt, type LiveEvent, type Lived } from './events'
 import { focusWords, fullPress, press, keyUp, turn } from './hands'
+import { setUp } from './set-up'
 import { recall, register, toPosition } from './stand'
 import type { LiveState } from './state'
 import { shutWhileRecording } from './while-recording'
@@ -11,7 +12,18 @@ import { battery, card, firmware, lever, mount, power, wait } from './things'
 
 /** What the hand does, and what a sleeping or dead camera does not feel. */
 const byHand: ReadonlySet<LiveEvent['kind']> = new Set([
-  ...(['press', 'release', 'full', 'turn', 'position', 'recall', 'register', 'menu', 'act'] as const),
+  ...([
+    'press',
+    'release',
+    'full',
+    'turn',
+    'position',
+    'recall',
+    'register',
+    'menu',
+    'setUp',
+    'act',
+  ] as const),
 ])
 
 /**
@@ -48,6 +60,8 @@ function handled(model: BodyModel, state: LiveState, event: LiveEvent): Result<L
       return register(model, state, event.family, event.slot)
     case 'menu':
       return inMenu(model, state, event)
+    case 'setUp':
+      return setUp(model, state, event.row, event.value)
     case 'act':
       return doAct(model, state, event.act, event.file)
     default:

@@ -1,4 +1,5 @@
 import { attachables } from '../../resolve/context'
+import { acceptValue, parseRow, rowIdOf } from '../../plan/rows'
 import { lookup } from '../../model/lookup'
 import { readTyped } from '../../model/typed'
 import { orientations, postures, runStates, type BodyModel, type LensModel } from '../../model/types'
@@ -73,6 +74,7 @@ export const verbs: Readonly<Record<string, string>> = {
   turn: 'CONTROL CLICKS',
   lever: 'SETTING = VALUE',
   menu: 'SETTING = VALUE',
+  setup: 'ROW = VALUE, or ROW = none',
   position: 'STOP',
   recall: 'FAMILY SLOT, or FAMILY plain',
   register: 'FAMILY SLOT',
@@ -125,6 +127,8 @@ function readEvent({ model, lenses, verb, words, rest }: Words): Result<LiveEven
     case 'lever':
     case 'menu':
       return settingAndValue(model, rest, verb)
+    case 'setup':
+      return rowAndValue(model, rest)
     case 'position':
       return ok(words.length === 1 ? { kind: verb, position: first } : null)
     case 'recall':
@@ -218,6 +222,26 @@ function settingAndValue(model: BodyModel, rest: string, kind: 'lever' | 'menu')
     return refuse('unknown-setting', `${model.name} has no setting “${rest.slice(0, at).trim()}”.`)
   const value = readTyped(setting, rest.slice(at + 1).trim())
   return value.ok ? ok({ kind, setting: setting.id, value: value.value }) : value
+}
+
+/** A row of a set-up page with its value: as JSON writes it, or a plain word; `none` empties it. */
+function rowAndValue(model: BodyModel, rest: string): Result<LiveEvent | null> {
+  const at = rest.indexOf('=')
+  if (at < 0) return ok(null)
+  const id = rest.slice(0, at).trim()
+  const parsed = parseRow(model, id)
+  if (!parsed.ok) return parsed
+  const written = rest.slice(at + 1).trim()
+  const value = written === 'none' ? ok(null) : acceptValue(model, parsed.value, plainOf(written), id)
+  return value.ok ? ok({ kind: 'setUp', row: rowIdOf(parsed.value), value: value.value }) : value
+}
+
+function plainOf(written: string): unknown {
+  try {
+    return JSON.parse(written) as unknown
+  } catch {
+    return written
+  }
 }
 
 const doings = ['once', 'follows', 'no', 'rests', 'keeps'] as const

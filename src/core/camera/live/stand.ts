@@ -1,12 +1,24 @@
-import { bankFactRow, bankRow, isGridRow, isKeyRow } from '../../plan/rows'
-import { ownLines } from '../../plan/cells'
+import {
+  bankFactRow,
+  bankGridRow,
+  bankKeyRow,
+  bankOwnRow,
+  bankRow,
+  entriesOf,
+  idsOf,
+  keyRow,
+  rowsOfSlot,
+  type RowId,
+} from '../../plan/rows'
+import { gridCells, ownLines } from '../../plan/cells'
 import { lookup } from '../../model/lookup'
-import type { BodyModel, Side } from '../../model/types'
+import type { BankFamily, BodyModel, Side } from '../../model/types'
+import type { Value } from '../../vocabulary/values'
 import { pressSwap } from '../../resolve/filming'
 import { ok, refuse, type Result } from '../../result'
 import { dropEdits } from './edit'
 import { did, refusedIt, type Lived } from './events'
-import { resolveBody, contextOf, memoryPlan, type LiveState } from './state'
+import { contextOf, memoryPlan, settingsNow, type LiveState } from './state'
 
 /** The mode dial turned to a stop; what a snapshot bank does not keep is lost on leaving. */
 export function toPosition(model: BodyModel, state: LiveState, id: string): Result<Lived> {
@@ -99,29 +111,56 @@ export function register(
       state,
       log: [refusedIt(`${slot.name} holds ${slot.side}; the camera stands in ${state.side}.`)],
     })
-  const now = resolveBody(model, state)
+  const now = settingsNow(model, state)
   const { memory } = state.body
   const kept = model.settings
     .filter((setting) => setting.storedBy === familyId)
     .flatMap((setting) => {
-      const owned = now.settings.get(setting.id)?.chain.findLast((link) => link.layer !== 'rule')
+      const owned = now.chains.get(setting.id)?.findLast((link) => link.layer !== 'rule')
       return owned ? [[bankRow(familyId, slotId, setting.id), owned.value] as const] : []
     })
-  const keys = family.storesKeys ? Object.entries(memory).filter(([row]) => isKeyRow(row)) : []
-  const grids = family.storesGrids ? Object.entries(memory).filter(([row]) => isGridRow(row)) : []
-  const own = (family.storesOwnMenu === true ? ownLines(model) : []).flatMap(({ row }) => {
-    const item = memory[row]
-    return item === undefined ? [] : [[row, item] as const]
-  })
+  const name = bankFactRow(familyId, slotId, 'name')
+  const former = new Set(rowsOfSlot(idsOf(memory), familyId, slotId))
+  const others = Object.fromEntries(entriesOf(memory).filter(([row]) => !former.has(row)))
   const rows = {
-    ...memory,
+    ...others,
     ...Object.fromEntries(kept),
-    ...Object.fromEntries(
-      [...keys, ...grids, ...own].map(([row, value]) => [bankRow(familyId, slotId, row), value]),
-    ),
+    ...Object.fromEntries(pagesIn(model, state, family, slotId)),
     [bankFactRow(familyId, slotId, 'side')]: state.side,
-    [bankFactRow(familyId, slotId, 'name')]: memory[bankFactRow(familyId, slotId, 'name')] ?? slot.name,
+    [name]: memory[name] ?? slot.name,
   }
-  const next = { ...state, body: { ...state.body, memory: rows } }
+  const next = { ...state, unstored: {}, body: { ...state.body, memory: rows } }
   return ok({ state: next, log: [did(`Stored to ${slot.name}, ${kept.length} rows.`)] })
+}
+
+/** What is on the keys and in the menus now, as a slot of a family keeps it: of a recalled slot of the family its own. */
+function pagesIn(model: BodyModel, state: LiveState, family: BankFamily, slotId: string): [RowId, Value][] {
+  const { memory } = state.body
+  const recalled = state.banks[family.id] ?? null
+  const own = (row: RowId | null, plain: RowId) => (row === null ? undefined : memory[row]) ?? memory[plain]
+  const from = <T>(make: (slot: string) => T): T | null => (recalled === null ? null : make(recalled))
+  const kept: [RowId, Value | undefined][] = [
+    ...(family.storesKeys ? [...lookup(model).addresses.values()] : []).map((address) => {
+      const now = own(
+        from((slot) => bankKeyRow(family.id, slot, address)),
+        keyRow(address),
+      )
+      return [bankKeyRow(family.id, slotId, address), now] as [RowId, Value | undefined]
+    }),
+    ...(family.storesGrids ? gridCells(model) : []).map(({ grid, cell, row }) => {
+      const now = own(
+        from((slot) => bankGridRow(family.id, slot, grid.id, cell)),
+        row,
+      )
+      return [bankGridRow(family.id, slotId, grid.id, cell), now] as [RowId, Value | undefined]
+    }),
+    ...(family.storesOwnMenu === true ? ownLines(model) : []).map(({ row, page, line }) => {
+      const now = own(
+        from((slot) => bankOwnRow(family.id, slot, page, line)),
+        row,
+      )
+      return [bankOwnRow(family.id, slotId, page, line), now] as [RowId, Value | undefined]
+    }),
+  ]
+  return kept.flatMap(([row, value]) => (value === undefined ? [] : [[row, value]]))
 }

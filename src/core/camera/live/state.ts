@@ -2,9 +2,11 @@ import { keptByObject } from '../../memoize'
 import { lookup } from '../../model/lookup'
 import type { BodyModel, LensModel, Orientation, Posture, RunState, Side } from '../../model/types'
 import type { Plan } from '../../plan/plan'
+import type { RowId } from '../../plan/rows'
 import { anyLens } from '../../model/any-lens'
 import { newestFirmware, type Attached, type Context } from '../../resolve/context'
 import { resolve } from '../../resolve/resolve'
+import { effectiveState, type State } from '../../resolve/state'
 import type { Resolution } from '../../resolve/resolved'
 import type { Value } from '../../vocabulary/values'
 import { newBody, type BodyState } from '../body'
@@ -44,6 +46,11 @@ export interface LiveState {
   readonly flippedFrom: Readonly<Record<string, Value>>
   /** Changes in a snapshot bank, or in what a hold set covers: gone when it is left. */
   readonly edits: Readonly<Record<string, Value>>
+  /**
+   * Rows of a snapshot bank that were changed on a set-up page and are not stored yet, with what the bank has stored of them
+   * (null where it had none): they come back when the bank is left.
+   */
+  readonly unstored: Readonly<Record<RowId, Value | null>>
   /** The list a key has opened: the next turn chooses from it. */
   readonly list: string | null
   readonly scene: Scene
@@ -95,6 +102,7 @@ export function newLive(model: BodyModel, lens: LensModel | null, body?: BodySta
     latched: [],
     flippedFrom: {},
     edits: {},
+    unstored: {},
     list: null,
     scene: { subject: 'a puppet', ev: 8 },
     pictures: 0,
@@ -145,6 +153,11 @@ export function heldFunctions(
       const id = gets(key)
       return id !== null && functions.has(id) ? [id] : []
     })
+}
+
+/** What the settings of the body amount to with functions held; keys are not looked at, which is quick. */
+export function settingsNow(model: BodyModel, state: LiveState, held: readonly string[] = []): State {
+  return effectiveState(model, memoryPlan(state), contextOf(state, held))
 }
 
 /** What the body amounts to with functions held; remembered for as long as its memory is the same. */

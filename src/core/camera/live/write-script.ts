@@ -17,6 +17,8 @@ export function writeEvent(model: BodyModel, event: LiveEvent): string {
     case 'lever':
     case 'menu':
       return `${event.kind} ${event.setting} = ${typed(model, event.setting, event.value)}`
+    case 'setUp':
+      return `setup ${event.row} = ${event.value === null ? 'none' : JSON.stringify(event.value)}`
     case 'position':
       return `position ${event.position}`
     case 'recall':

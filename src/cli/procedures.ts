@@ -1,0 +1,123 @@
+import { catalogue, composeProcedure, isProcedure } from '@/core/procedures/catalogue'
+import { orderFor, startingPoints, startWords, type StartingPoint } from '@/core/procedures/order'
+import { bodyFor, notAsWanted, play } from '@/core/procedures/play'
+import type { Procedure } from '@/core/procedures/types'
+import { bodyTags } from '@/core/plan/bodies'
+import { describeRow, showRow } from '@/core/plan/rows'
+import { done, refused, type Command, type Outcome } from './command'
+import { onPlan, type PlanOnDisk } from './disk'
+import { bankIn, oneOf, sideIn } from './options'
+import type { Options } from './command'
+
+/** `procedure`: lists them; `procedure NAME PLAN`: one, in order, and with `--play` what a simulated body then holds. */
+export const procedures: Command = {
+  name: 'procedure',
+  usage:
+    'procedure | procedure NAME PLAN [--body TAG] [--from delivered|every] [--side S] [--bank FAMILY=SLOT] [--play] [--inventory FILE] [--models FOLDER]',
+  summary: 'ordered acts beside the camera: list them, print one, play it on a simulated body',
+  options: {
+    body: 'one',
+    from: 'one',
+    side: 'one',
+    bank: 'one',
+    play: 'flag',
+    inventory: 'one',
+    models: 'one',
+  },
+  operands: [0, 2],
+  run([name, plan], options, notes) {
+    if (name === undefined || plan === undefined) return Promise.resolve(listed())
+    if (!isProcedure(name))
+      return Promise.resolve(
+        refused({
+          code: 'unknown-procedure',
+          message: `“${name}” is none of ${catalogue.map(({ id }) => id).join(', ')}.`,
+          where: 'NAME',
+        }),
+      )
+    return onPlan((read) => printed(name, read, options))([plan], options, notes)
+  },
+}
+
+function listed(): Outcome {
+  const all = catalogue.map(({ id, name, group, purpose }) => ({ id, name, group, purpose }))
+  const width = Math.max(...all.map(({ id }) => id.length))
+  return done(all.map(({ id, name, purpose }) => `${id.padEnd(width)}  ${name}. ${purpose}`).join('\n'), all)
+}
+
+function printed(
+  id: Parameters<typeof composeProcedure>[0],
+  { model, plan, definitions }: PlanOnDisk,
+  options: Options,
+): Outcome {
+  const tag = options.body?.at(-1) ?? null
+  const known = bodyTags(plan)
+  if (tag !== null && !known.includes(tag))
+    return refused({
+      code: 'unknown-body',
+      message: `The plan speaks of no body ${tag}${known.length > 0 ? `; it speaks of ${known.join(', ')}` : ''}.`,
+      where: '--body',
+    })
+  const start = oneOf(
+    options,
+    'from',
+    startingPoints.filter((one) => one !== 'believed'),
+  )
+  if (!start.ok) return refused(start.refusal)
+  const side = sideIn(options, model)
+  if (!side.ok) return refused(side.refusal)
+  const slot = bankIn(options, model)
+  if (!slot.ok) return refused(slot.refusal)
+  const from = (start.value ?? 'delivered') as StartingPoint
+  const order = orderFor(model, plan, definitions.lenses, tag, from)
+  const at = { side: side.value ?? model.sides[0] ?? 'stills', slot: slot.value }
+  const procedure = composeProcedure(id, { order, at })
+  const words = [
+    `${procedure.name}: ${count(procedure.acts.length, 'act')}, ${count(moves(procedure), 'press', 'presses')} in the menu${id === 'set-plan' ? `; ${startWords[from]}` : ''}.`,
+    ...actLines(procedure),
+    ...procedure.undone.map(({ words, because }) => `not done: ${words}. ${because}`),
+    ...procedure.leaves.map((one) => `note: ${one}`),
+  ]
+  if (options.play === undefined) return done(words.join('\n'), procedure)
+  const played = play(order, procedure, bodyFor(order, order.from))
+  const { memory } = played.state.body
+  const differs = notAsWanted(order, memory).map((row) => ({
+    row,
+    words: `${describeRow(model, row)}: the body has ${showRow(model, row, memory[row] ?? null)}`,
+  }))
+  const lines = [
+    ...played.refused.map(({ act, words: said }) => `refused at ${act}: ${said}`),
+    differs.length === 0
+      ? 'Played: the body holds the plan, row by row.'
+      : `Played: ${count(differs.length, 'row')} of the body ${differs.length === 1 ? 'is' : 'are'} not as the plan wants: ${differs
+          .slice(0, 5)
+          .map((one) => one.words)
+          .join('; ')}${differs.length > 5 ? ' …' : ''}.`,
+  ]
+  return done([...words, ...lines].join('\n'), {
+    ...procedure,
+    played: { log: played.acts, refused: played.refused, differs },
+  })
+}
+
+function actLines({ acts }: Procedure): string[] {
+  let part = ''
+  return acts.flatMap((act, i) => {
+    const head = act.part === part || act.part === '' ? [] : [act.part]
+    if (act.part !== '') part = act.part
+    const more = [
+      ...(act.because === undefined ? [] : [`     why: ${act.because}`]),
+      ...(act.warning === undefined ? [] : [`     beware: ${act.warning}`]),
+      ...(act.expect === undefined ? [] : [`     expect: ${act.expect}`]),
+    ]
+    return [...head, `  ${i + 1}. ${act.where === '' ? '' : `${act.where}: `}${act.words}`, ...more]
+  })
+}
+
+function moves({ acts }: Procedure): number {
+  return acts.reduce((sum, { presses }) => sum + presses, 0)
+}
+
+function count(n: number, one: string, many = `${one}s`): string {
+  return `${n} ${n === 1 ? one : many}`
+}

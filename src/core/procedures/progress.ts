@@ -1,0 +1,236 @@
+import { ok, refuse, type Result } from '../result'
+import type { DocumentKind, Limits } from '../sync/kind'
+import type { Change, RowId, Step } from '../sync/step'
+import { unkept } from '../text'
+import { sameValue, type Value } from '../vocabulary/values'
+import type { Procedure, ProcedureAct } from './types'
+import { markRow, parseWalkRow, pastRow } from './walk-rows'
+
+/** Rows by id. */
+type Rows = Readonly<Record<RowId, Value>>
+
+/** How far somebody is with a procedure on a body: an immutable value, changed only by steps. */
+export interface Walk {
+  readonly rows: Rows
+}
+
+/** A walk on which nothing is done yet. */
+export const emptyWalk: Walk = { rows: {} }
+
+/** What is said of an act that is not open. */
+export const marks = ['done', 'skipped', 'differs'] as const
+
+/** One of `marks`. */
+export type Mark = (typeof marks)[number]
+
+/** What was said of an act: for what it asked then, what was seen or why it was skipped, by whom, and when. */
+export interface Said {
+  readonly mark: Mark
+  readonly asked: string
+  readonly words: string
+  readonly who: string
+  /** The time of the device that said it, ISO 8601; it is shown, and decides nothing. */
+  readonly at: string
+}
+
+/** The longest text in a row. */
+const longestText = 500
+
+/** How large a walk may grow: the longest procedure of the largest model, each act with a remark. */
+export const walkLimits: Limits = {
+  rows: 5000,
+  bytes: 1_000_000,
+  changesInStep: 2000,
+  bytesInStep: 400_000,
+  stepsInSave: 200,
+  bytesInSave: 800_000,
+}
+
+/** Walks as documents that are saved step by step, like plans. */
+export const walkKind: DocumentKind<Walk> = {
+  name: 'walk',
+  limits: walkLimits,
+  readValue: readText,
+  value: ({ rows }, row) => rows[row] ?? null,
+  apply: applied,
+}
+
+function readText(input: unknown): Result<Value> {
+  const isText = (one: unknown): one is string =>
+    typeof one === 'string' && one.length <= longestText && !unkept.test(one)
+  if (isText(input)) return ok(input)
+  if (Array.isArray(input) && input.length === 5 && input.every(isText)) return ok(input as readonly string[])
+  return refuse('shape', `A row of a walk is a text, or five texts, of at most ${longestText} characters.`)
+}
+
+/** Accepts rows from outside as a walk; refuses the first that does not fit. */
+export function parseWalk(given: Readonly<Record<string, unknown>>): Result<Walk> {
+  for (const [row, value] of Object.entries(given)) {
+    const taken = taking(row, value)
+    if (!taken.ok) return taken
+  }
+  return within(given as Rows)
+}
+
+function applied({ rows: before }: Walk, step: Step): Result<Walk> {
+  if (step.changes.length === 0) return refuse('empty-step', 'This step changes nothing.')
+  const rows: Record<RowId, Value> = { ...before }
+  const seen = new Set<RowId>()
+  for (const { row, from, to } of step.changes) {
+    if (seen.has(row)) return refuse('twice', 'One step changes this row twice.', row)
+    seen.add(row)
+    if (!sameValue(before[row], from ?? undefined))
+      return refuse('stale', 'This act was ticked otherwise since.', row)
+    const taken = to === null ? parseWalkRow(row) : taking(row, to)
+    if (!taken.ok) return taken
+    if (to === null) delete rows[row]
+    else rows[row] = to
+  }
+  return within(rows)
+}
+
+function taking(row: string, value: unknown): Result<unknown> {
+  const parsed = parseWalkRow(row)
+  if (!parsed.ok) return parsed
+  const read = readText(value)
+  if (!read.ok) return refuse(read.refusal.code, read.refusal.message, row)
+  const isMark = parsed.value.kind === 'mark'
+  if (isMark !== Array.isArray(value)) return refuse('shape', 'A mark is five texts, a reason is one.', row)
+  if (isMark && !marks.some((one) => one === (value as readonly string[])[0]))
+    return refuse('outside', `A mark is ${marks.join(', ')}.`, row)
+  return ok(value)
+}
+
+function within(rows: Rows): Result<Walk> {
+  const count = Object.keys(rows).length
+  if (count > walkLimits.rows) return refuse('too-many', `A walk has at most ${walkLimits.rows} rows.`)
+  const bytes = new TextEncoder().encode(JSON.stringify(rows)).length
+  if (bytes > walkLimits.bytes)
+    return refuse('too-large', `A walk takes at most ${walkLimits.bytes} bytes; this would take ${bytes}.`)
+  return ok({ rows })
+}
+
+/** What was said of an act; null while it is open. */
+export function saidOf({ rows }: Walk, act: string): Said | null {
+  const value = rows[markRow(act)]
+  if (!Array.isArray(value)) return null
+  const [mark, asked, words, who, at] = value as readonly string[]
+  return { mark: mark as Mark, asked: asked ?? '', words: words ?? '', who: who ?? '', at: at ?? '' }
+}
+
+/** How an act stands: as it was said, or open again because it asks for something else now. */
+export type Standing = Mark | 'open' | 'anew'
+
+/** How an act stands in a walk. */
+export function standingOf(walk: Walk, act: Pick<ProcedureAct, 'id' | 'asks'>): Standing {
+  const said = saidOf(walk, act.id)
+  if (said === null) return 'open'
+  return said.asked === stampOf(act) ? said.mark : 'anew'
+}
+
+/** What an act asks for, as it is kept beside its mark. */
+function stampOf({ asks }: Pick<ProcedureAct, 'asks'>): string {
+  return asks.slice(0, longestText)
+}
+
+/** The acts before an act that are not done, or skipped with a reason; none where the owner went past them. */
+export function gatesOf(
+  walk: Walk,
+  procedure: Pick<Procedure, 'acts'>,
+  act: Pick<ProcedureAct, 'id' | 'after'>,
+): ProcedureAct[] {
+  if (walk.rows[pastRow(act.id)] !== undefined) return []
+  return procedure.acts.filter((one) => act.after.includes(one.id) && !isOver(standingOf(walk, one)))
+}
+
+/** Whether an act needs nothing more. */
+export function isOver(standing: Standing): boolean {
+  return standing !== 'open' && standing !== 'anew'
+}
+
+/** Counts of acts by how they stand, and the first that is not over; null where all are. */
+export function progressOf(
+  walk: Walk,
+  { acts }: Pick<Procedure, 'acts'>,
+): Readonly<Record<Standing, number>> & { readonly total: number; readonly next: ProcedureAct | null } {
+  const counts: Record<Standing, number> = { open: 0, anew: 0, done: 0, skipped: 0, differs: 0 }
+  let next: ProcedureAct | null = null
+  for (const act of acts) {
+    const standing = standingOf(walk, act)
+    counts[standing] += 1
+    if (!isOver(standing)) next ??= act
+  }
+  return { ...counts, total: acts.length, next }
+}
+
+/** What is wanted of an act. */
+export interface Saying {
+  readonly mark: Mark | null
+  readonly words?: string
+  readonly who: string
+  readonly at: string
+}
+
+/**
+ * The changes that say something of an act, or open it again. Refuses an act that the procedure has not, one whose gate is
+ * shut (its refusal names what comes first), a skip or a difference without words.
+ */
+export function sayingOf(
+  walk: Walk,
+  procedure: Pick<Procedure, 'acts'>,
+  id: string,
+  { mark, words = '', who, at }: Saying,
+): Result<readonly Change[]> {
+  const act = procedure.acts.find((one) => one.id === id)
+  if (!act) return refuse('unknown-act', 'This is nothing the procedure asks for any more.', id)
+  const row = markRow(id)
+  const from = walk.rows[row] ?? null
+  if (mark === null) return ok(from === null ? [] : [{ row, from, to: null }])
+  const [first] = mark === 'done' ? gatesOf(walk, procedure, act) : []
+  if (first) return refuse('gate', `Not before: ${first.words}.`, id)
+  const said = words.trim().slice(0, longestText)
+  if (mark !== 'done' && said === '')
+    return refuse('no-words', mark === 'skipped' ? 'Say why it is skipped.' : 'Say what you see instead.', id)
+  return ok([{ row, from, to: [mark, stampOf(act), said, who, at] }])
+}
+
+/** The change that goes past the gate of an act with a reason; refuses an empty one. */
+export function goingPast(walk: Walk, act: string, reason: string): Result<readonly Change[]> {
+  const why = reason.trim().slice(0, longestText)
+  if (why === '') return refuse('no-words', 'Say why it may come before the others.', act)
+  const row = pastRow(act)
+  return ok([{ row, from: walk.rows[row] ?? null, to: why }])
+}
+
+/** Changes that set a whole procedure back to the beginning. */
+export function anew({ rows }: Walk): readonly Change[] {
+  return (Object.entries(rows) as [RowId, Value][]).map(([row, from]) => ({ row, from, to: null }))
+}
+
+/** One line of the record of a walk. */
+export interface RecordLine {
+  readonly act: ProcedureAct
+  readonly standing: Standing
+  readonly said: Said | null
+}
+
+/** The record of a walk: every act as it stands, and what was ticked that the procedure asks for no more. */
+export function recordOf(
+  walk: Walk,
+  { acts }: Pick<Procedure, 'acts'>,
+): {
+  readonly lines: readonly RecordLine[]
+  readonly gone: readonly { readonly act: string; readonly said: Said }[]
+} {
+  const known = new Set(acts.map(({ id }) => id))
+  const gone = Object.keys(walk.rows).flatMap((id) => {
+    const row = parseWalkRow(id)
+    if (!row.ok || row.value.kind !== 'mark' || known.has(row.value.act)) return []
+    const said = saidOf(walk, row.value.act)
+    return said ? [{ act: row.value.act, said }] : []
+  })
+  return {
+    lines: acts.map((act) => ({ act, standing: standingOf(walk, act), said: saidOf(walk, act.id) })),
+    gone,
+  }
+}
