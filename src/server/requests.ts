@@ -48,6 +48,7 @@ export function refusalResponse(refusal: Refusal): Response {
     'unknown-file': 404,
     'unknown-body': 404,
     'unknown-model': 404,
+    'unknown-walk': 404,
     'damaged-row': 409,
     database: 503,
     busy: 503,

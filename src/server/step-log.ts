@@ -7,12 +7,13 @@ import type { Step } from '@/core/sync/step'
 import { planKind } from '@/core/plan/kind'
 import { planLimits } from '@/core/plan/limits'
 import { inventoryKind, inventoryLimits } from '@/core/inventory/kind'
+import { walkKind, walkLimits } from '@/core/procedures/progress'
 import type { Connection } from './db'
 
 /** Where the steps of one kind of document are kept, and which limits they keep to. */
 export interface StepTable {
-  readonly table: 'steps' | 'inventory_steps'
-  readonly key: 'plan_id' | 'owner_id'
+  readonly table: 'steps' | 'inventory_steps' | 'walk_steps'
+  readonly key: 'plan_id' | 'owner_id' | 'walk_id'
   readonly limits: Limits
   /** Steps of a log are read by shape alone: they were decided when they came. */
   readonly shape: DocumentKind<never>
@@ -32,6 +33,14 @@ export const inventorySteps: StepTable = {
   key: 'owner_id',
   limits: inventoryLimits,
   shape: inventoryKind({ models: [], lenses: [] }) as unknown as DocumentKind<never>,
+}
+
+/** The steps of walks, by the walk's id. */
+export const walkSteps: StepTable = {
+  table: 'walk_steps',
+  key: 'walk_id',
+  limits: walkLimits,
+  shape: walkKind as unknown as DocumentKind<never>,
 }
 
 /** A document by the key of its steps, with the number of its newest one. */

@@ -1,6 +1,7 @@
 import { readValue } from '../plan/limits'
-import { ok, refuse, type Result } from '../result'
+import { refuse, type Result } from '../result'
 import type { DocumentKind, Limits } from '../sync/kind'
+import { changedRows, within } from '../sync/rows'
 import type { RowId, Step } from '../sync/step'
 import { sameValue, type Value } from '../vocabulary/values'
 import {
@@ -22,11 +23,12 @@ export const inventoryLimits: Limits = {
   bytesInSave: 400_000,
 }
 
+const sized = { name: 'inventory', limits: inventoryLimits }
+
 /** Inventories as documents that are saved step by step, like plans. */
 export function inventoryKind(library: Library): DocumentKind<Inventory> {
   return {
-    name: 'inventory',
-    limits: inventoryLimits,
+    ...sized,
     readValue,
     value: ({ rows }, row) => rows[row] ?? null,
     apply: (inventory, step) => applied(library, inventory, step),
@@ -46,28 +48,20 @@ export function parseInventory(given: Readonly<Record<string, unknown>>): Result
   const [first, ...also] = faults
   if (first) return { ok: false, refusal: { ...first, also } }
   const read = Object.entries(given).map(([row, value]) => [row, value as Value] as const)
-  return within(Object.fromEntries(read))
+  return within(sized, Object.fromEntries(read))
 }
 
 function applied(library: Library, { rows: before }: Inventory, step: Step): Result<Inventory> {
-  if (step.changes.length === 0) return refuse('empty-step', 'This step changes nothing.')
-  const rows: Record<RowId, Value> = { ...before }
-  const seen = new Set<RowId>()
-  for (const { row, from, to } of step.changes) {
-    if (seen.has(row)) return refuse('twice', 'One step changes this row twice.', row)
-    seen.add(row)
-    if (!sameValue(before[row], from ?? undefined))
-      return refuse('stale', 'This row has changed since the step was made.', row)
-    if (to === null) delete rows[row]
-    else rows[row] = to
-  }
+  const changed = changedRows({ rows: before }, step)
+  if (!changed.ok) return changed
+  const rows = changed.value
   for (const { row, from, to } of step.changes) {
     const taken = to === null ? parseInventoryRow(row) : taking(library, rows, row, to)
     if (!taken.ok) return taken
     if (isModelOfBody(row) && from !== null && to !== null)
       return refuse('fixed', 'A body stays the model it is: remove it and add the other one.', row)
   }
-  return within(rows)
+  return within(sized, rows)
 }
 
 /** The value as it is kept: only what is spelled plainly is taken, so that one thing is written in one way. */
@@ -84,20 +78,4 @@ function taking(library: Library | null, rows: Rows, row: RowId, value: unknown)
 function isModelOfBody(row: RowId): boolean {
   const parsed = parseInventoryRow(row)
   return parsed.ok && parsed.value.kind === 'fact' && row === factRow('body', parsed.value.id, 'model')
-}
-
-function within(rows: Rows): Result<Inventory> {
-  const count = Object.keys(rows).length
-  if (count > inventoryLimits.rows)
-    return refuse(
-      'too-many',
-      `An inventory has at most ${inventoryLimits.rows} rows; this would have ${count}.`,
-    )
-  const bytes = new TextEncoder().encode(JSON.stringify(rows)).length
-  if (bytes > inventoryLimits.bytes)
-    return refuse(
-      'too-large',
-      `An inventory takes at most ${inventoryLimits.bytes} bytes; this would take ${bytes}.`,
-    )
-  return ok({ rows })
 }

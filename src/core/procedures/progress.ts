@@ -1,8 +1,9 @@
 import { ok, refuse, type Result } from '../result'
 import type { DocumentKind, Limits } from '../sync/kind'
+import { changedRows, within } from '../sync/rows'
 import type { Change, RowId, Step } from '../sync/step'
 import { unkept } from '../text'
-import { sameValue, type Value } from '../vocabulary/values'
+import type { Value } from '../vocabulary/values'
 import type { Procedure, ProcedureAct } from './types'
 import { markRow, parseWalkRow, pastRow } from './walk-rows'
 
@@ -69,24 +70,17 @@ export function parseWalk(given: Readonly<Record<string, unknown>>): Result<Walk
     const taken = taking(row, value)
     if (!taken.ok) return taken
   }
-  return within(given as Rows)
+  return within(walkKind, given as Rows)
 }
 
-function applied({ rows: before }: Walk, step: Step): Result<Walk> {
-  if (step.changes.length === 0) return refuse('empty-step', 'This step changes nothing.')
-  const rows: Record<RowId, Value> = { ...before }
-  const seen = new Set<RowId>()
-  for (const { row, from, to } of step.changes) {
-    if (seen.has(row)) return refuse('twice', 'One step changes this row twice.', row)
-    seen.add(row)
-    if (!sameValue(before[row], from ?? undefined))
-      return refuse('stale', 'This act was ticked otherwise since.', row)
+function applied(walk: Walk, step: Step): Result<Walk> {
+  const changed = changedRows(walk, step)
+  if (!changed.ok) return changed
+  for (const { row, to } of step.changes) {
     const taken = to === null ? parseWalkRow(row) : taking(row, to)
     if (!taken.ok) return taken
-    if (to === null) delete rows[row]
-    else rows[row] = to
   }
-  return within(rows)
+  return within(walkKind, changed.value)
 }
 
 function taking(row: string, value: unknown): Result<unknown> {
@@ -99,15 +93,6 @@ function taking(row: string, value: unknown): Result<unknown> {
   if (isMark && !marks.some((one) => one === (value as readonly string[])[0]))
     return refuse('outside', `A mark is ${marks.join(', ')}.`, row)
   return ok(value)
-}
-
-function within(rows: Rows): Result<Walk> {
-  const count = Object.keys(rows).length
-  if (count > walkLimits.rows) return refuse('too-many', `A walk has at most ${walkLimits.rows} rows.`)
-  const bytes = new TextEncoder().encode(JSON.stringify(rows)).length
-  if (bytes > walkLimits.bytes)
-    return refuse('too-large', `A walk takes at most ${walkLimits.bytes} bytes; this would take ${bytes}.`)
-  return ok({ rows })
 }
 
 /** What was said of an act; null while it is open. */

@@ -4,7 +4,7 @@ import { setUpPages, type BodyModel, type LensModel, type ModePosition, type Sid
 import { planFor } from '../plan/bodies'
 import { plannedSlots } from '../plan/plan'
 import { setUpPageOf } from '../plan/set-up-pages'
-import { baseCellOf, isPositionRow, parseRow, typedCell, type Row, type RowId } from '../plan/rows'
+import { baseCellOf, isPositionRow, isSlotRow, parseRow, typedCell, type Row, type RowId } from '../plan/rows'
 import type { Value } from '../vocabulary/values'
 import { setSlots } from './banks'
 import { Composer } from './composer'

@@ -20,7 +20,7 @@ import { delivered } from './delivered'
 import { httpServer } from './http-server'
 import { onInventoryNews } from './inventory-news'
 import { PlanDesk, type DeskStart, type DeskView } from './plan-desk'
-import { browserQueue } from './queue'
+import { browserQueue } from '@/features/documents'
 
 export const DeskContext = createContext<PlanDesk | null>(null)
 export const RevisionContext = createContext<DeskStart['revision']>(null)

@@ -3,7 +3,7 @@ import type { Followed } from '@/core/fit/edition'
 import type { BodyModel } from '@/core/model/types'
 import { Button } from '@/ui/button'
 import { useDesk, useDeskPart } from './desk-context'
-import { Notice } from './notice'
+import { Notice } from '@/features/documents'
 
 /** Tells of a newer edition of the plan's model, shows what following it changes, and follows it by one step. */
 export function EditionNotice() {

@@ -11,7 +11,7 @@ import { FindBox } from './find-box'
 import { stations } from './stations'
 import { SideChoice } from './side-choice'
 import { StationGuide } from './station-guide'
-import { Saving, UndoRedo } from './undo-redo'
+import { Saving, UndoRedo } from '@/features/documents'
 import { useFindings } from './use-analysis'
 
 /** The head of every station: whose plan, whether it is saved, undo and redo, and the route. */

@@ -13,8 +13,8 @@ import type { Step } from '@/core/sync/step'
 import type { Left } from '@/core/sync/client'
 import type { Save } from '@/core/sync/protocol'
 import { PlanDesk, type DeskStart, type Server } from './plan-desk'
-import type { Sent } from './document-desk'
-import type { Queue } from './queue'
+import type { Sent } from '@/features/documents'
+import type { Queue } from '@/features/documents'
 
 const kind = planKind((id, edition) => (id === heron.id && edition === heron.version ? heron : null))
 const theirs = (rows: Record<string, string | boolean>, onto: Plan = emptyPlan(heron)) =>

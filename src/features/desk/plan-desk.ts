@@ -12,8 +12,8 @@ import { stampedBy, type Hand } from '@/core/plan/stamp'
 import type { Answer } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
 import type { Value } from '@/core/vocabulary/values'
-import { DocumentDesk, type DocumentServer, type DocumentView } from './document-desk'
-import type { Queue } from './queue'
+import { DocumentDesk, type DocumentServer, type DocumentView } from '@/features/documents'
+import type { Queue } from '@/features/documents'
 
 /** What the server sends to begin with. */
 export interface DeskStart {

@@ -4,7 +4,8 @@ import { createContext, useContext, useEffect, useState, type ReactNode } from '
 import { inventoryKind } from '@/core/inventory/kind'
 import type { Inventory, Library } from '@/core/inventory/rows'
 import type { Step } from '@/core/sync/step'
-import { browserQueue, DocumentDesk, stepsServer, tellInventoryNews, usePartOf } from '@/features/desk'
+import { tellInventoryNews } from '@/features/desk'
+import { browserQueue, DocumentDesk, stepsServer, usePartOf } from '@/features/documents'
 
 /** An inventory as the server sends it to begin with. */
 export interface InventoryStart {

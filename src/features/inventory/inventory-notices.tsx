@@ -1,7 +1,7 @@
 'use client'
 
 import { describeInventoryRow, describeInventoryStep, showInventoryRow } from '@/core/inventory/words'
-import { DocumentNotices } from '@/features/desk'
+import { DocumentNotices } from '@/features/documents'
 import { useInventory, useInventoryWork } from './inventory-context'
 
 /** What needs an answer before going on with the inventory. */

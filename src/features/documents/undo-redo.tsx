@@ -7,7 +7,7 @@ import type { Step } from '@/core/sync/step'
 import { IconButton } from '@/ui/button'
 import { useStable } from '@/ui/use-stable'
 import type { DocumentDesk } from './document-desk'
-import { usePartOf } from './document-notices'
+import { usePartOf } from './use-part-of'
 import { UndoneNote } from './undone-note'
 
 /** Undo and redo of a document, by buttons and by Ctrl+Z, with what each would do and did, in words. */

@@ -1,13 +1,14 @@
 'use client'
 
-import { useSyncExternalStore, type ReactNode } from 'react'
+import type { ReactNode } from 'react'
 import type { RowId, Step } from '@/core/sync/step'
 import type { Value } from '@/core/vocabulary/values'
 import { Button } from '@/ui/button'
 import { later } from '@/ui/later'
 import { RefusalNote } from '@/ui/refusal-note'
-import type { DocumentDesk, DocumentView } from './document-desk'
+import type { DocumentDesk } from './document-desk'
 import { Notice } from './notice'
+import { usePartOf } from './use-part-of'
 import { StoppedNotice, type KeptElsewhere } from './stopped-notice'
 
 // Seldom needed, and never without the server that has them.
@@ -23,15 +24,6 @@ export interface DocumentWords<D> {
   readonly describeRow: (row: RowId) => string
   readonly showRow: (row: RowId, value: Value | null) => string
   readonly describeStep: (step: Step) => string
-}
-
-/** One part of what a desk shows; whoever reads it is drawn again only when that part changes. */
-export function usePartOf<D, K extends keyof DocumentView<D>>(
-  desk: DocumentDesk<D>,
-  part: K,
-): DocumentView<D>[K] {
-  const read = () => desk.getView()[part]
-  return useSyncExternalStore(desk.subscribe, read, read)
 }
 
 /** What needs an answer before going on: what is not saved and why, what earlier visits left, rows that could not stay. */

@@ -1,0 +1,26 @@
+import { handled, readOrder, refusalResponse } from '@/server/requests'
+import { beginWalk, listWalks } from '@/server/walks'
+
+interface At {
+  readonly params: Promise<{ plan: string }>
+}
+
+/** Begins a walk, or goes on with the one that is open: its id. */
+export const POST = handled(async (request: Request, { params }: At) => {
+  const { plan } = await params
+  const order = await readOrder(request)
+  if (!order.ok) return refusalResponse(order.refusal)
+  const { procedure, body, start } = order.value
+  const begun = await beginWalk(plan, {
+    procedure: String(procedure),
+    body: typeof body === 'string' ? body : '',
+    start: typeof start === 'string' ? start : 'delivered',
+  })
+  return begun.ok ? Response.json({ walk: begun.value }) : refusalResponse(begun.refusal)
+})
+
+/** Every walk of a plan. */
+export const GET = handled(async (_request: Request, { params }: At) => {
+  const { plan } = await params
+  return Response.json({ walks: await listWalks(plan) })
+})

@@ -1,0 +1,375 @@
+import { randomUUID } from 'node:crypto'
+import { factoryMemory, localRows, type Memory } from '@/core/camera/memory'
+import { readCardFile } from '@/core/files/card-file'
+import { bodiesIn } from '@/core/inventory/records'
+import { equipmentFor, equipped } from '@/core/inventory/equip'
+import type { BodyModel } from '@/core/model/types'
+import { parsePlan, planTitle, type Plan } from '@/core/plan/plan'
+import { composeProcedure, isProcedure, type ProcedureId } from '@/core/procedures/catalogue'
+import { orderFor, startingPoints, type StartingPoint } from '@/core/procedures/order'
+import { heldAfter } from '@/core/procedures/play'
+import { parseWalk, recordOf, walkKind, type Walk } from '@/core/procedures/progress'
+import type { SetOrder } from '@/core/procedures/wanted'
+import type { Procedure } from '@/core/procedures/types'
+import { ok, refuse, type Result } from '@/core/result'
+import { decide } from '@/core/sync/decide'
+import type { Head } from '@/core/sync/head'
+import type { Answer, ReadSave } from '@/core/sync/protocol'
+import type { Step } from '@/core/sync/step'
+import { localOwner, query, transaction, type Connection } from './db'
+import { inventoryNow } from './inventory'
+import { definitions } from './models'
+import { planOf, planRow } from './plan-rows'
+import { isUuid } from './plans'
+import { appendSteps, headOf, logOf, newestSteps, stepsBefore, walkSteps } from './step-log'
+
+/** A walk among others: which, on which body, since when, and what was ticked. */
+export interface WalkLine {
+  readonly id: string
+  readonly body: string
+  readonly procedure: string
+  readonly revision: number | null
+  readonly start: StartingPoint
+  readonly begunAt: Date
+  readonly updatedAt: Date
+  readonly endedAt: Date | null
+  readonly walk: Walk
+}
+
+/** A walk with its procedure as it is composed now. */
+export interface OpenWalk extends Omit<WalkLine, 'walk'> {
+  readonly planId: string
+  readonly title: string
+  readonly model: BodyModel
+  readonly epoch: string
+  readonly version: number
+  readonly head: Head
+  readonly log: readonly Step[]
+  readonly walk: Walk
+  readonly composed: Procedure
+  /** What the owner calls the body; null where none is named. */
+  readonly bodyName: string | null
+  /** The body is not among what the owner has any more. */
+  readonly isBodyGone: boolean
+  /** The plan is not any more what this walk goes through: the newest revision, or null for the plan as it is. */
+  readonly movedOnTo: number | 'plan' | null
+}
+
+interface WalkRow {
+  readonly id: string
+  readonly plan_id: string
+  readonly body: string
+  readonly procedure: string
+  readonly revision: number | null
+  readonly start: StartingPoint
+  readonly held: unknown
+  readonly epoch: string
+  readonly version: number
+  readonly rows: unknown
+  readonly begun_at: Date
+  readonly updated_at: Date
+  readonly ended_at: Date | null
+}
+
+/** What is asked for when a walk begins. */
+export interface WalkOrder {
+  readonly procedure: string
+  readonly body: string
+  readonly start: string
+}
+
+/** Begins a walk, or goes on with the one that is open for this plan, body and procedure; gives back its id. */
+export async function beginWalk(planId: string, order: WalkOrder): Promise<Result<string>> {
+  if (!isProcedure(order.procedure))
+    return refuse('unknown-procedure', `There is no procedure ${order.procedure}.`, 'procedure')
+  const start = startingPoints.find((one) => one === order.start)
+  if (!start) return refuse('outside', `A walk starts from ${startingPoints.join(', ')}.`, 'start')
+  const { inventory } = await inventoryNow()
+  return transaction(async (client): Promise<Result<string>> => {
+    const row = isUuid(planId) ? await planRow(client, planId, 'for update') : undefined
+    if (!row) return refuse('unknown-plan', 'There is no such plan. It may have been removed.', planId)
+    const body = bodiesIn(inventory).find(({ tag }) => tag === order.body)
+    if (order.body !== '' && !body)
+      return refuse('unknown-body', `There is no body ${order.body} in the inventory.`, 'body')
+    if (body && body.model !== row.model_id)
+      return refuse('other-model', `${body.name} is not of the model that this plan is for.`, 'body')
+    const open = await client.query<{ id: string }>(
+      'select id from walks where plan_id = $1 and body = $2 and procedure = $3 and ended_at is null',
+      [planId, order.body, order.procedure],
+    )
+    if (open.rows[0]) return ok(open.rows[0].id)
+    const read = await planOf(row)
+    if (!read.ok) return read
+    const id = randomUUID()
+    const held = start === 'believed' ? await believed(client, read.value.model, order.body) : null
+    await client.query(
+      `insert into walks (id, owner_id, plan_id, body, procedure, revision, start, held)
+       values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+      [
+        id,
+        localOwner,
+        planId,
+        order.body,
+        order.procedure,
+        await standingRevision(client, planId),
+        start,
+        held && JSON.stringify(held),
+      ],
+    )
+    return ok(id)
+  })
+}
+
+/** The newest revision where the plan is still what it was then; null where it has changed since, or has none. */
+async function standingRevision(client: Connection, planId: string): Promise<number | null> {
+  const found = await client.query<{ number: number; same: boolean }>(
+    `select r.number, r.rows = p.rows as same from revisions r join plans p on p.id = r.plan_id
+     where r.plan_id = $1 order by r.number desc limit 1`,
+    [planId],
+  )
+  const [newest] = found.rows
+  return newest?.same ? newest.number : null
+}
+
+/**
+ * What a body is believed to hold: after the transfer or the walk that ended last, whichever came later; null where neither
+ * is known. What a file does not carry is taken as delivered.
+ */
+async function believed(client: Connection, model: BodyModel, tag: string): Promise<Memory | null> {
+  if (tag === '') return null
+  const ended = await client.query<{ held: unknown; at: Date }>(
+    `select w.record -> 'held' as held, w.ended_at as at from walks w join plans p on p.id = w.plan_id
+     where w.owner_id = $1 and w.body = $2 and p.model_id = $3 and w.ended_at is not null and w.record ? 'held'
+     order by w.ended_at desc limit 1`,
+    [localOwner, tag, model.id],
+  )
+  const carried = await client.query<{ bytes: Buffer; at: Date }>(
+    `select f.bytes, t.ended_at as at from transfers t join bodies b on b.id = t.body_id
+     join transfer_files tf on tf.transfer_id = t.id and tf.role = 'readBack' join files f on f.id = tf.file_id
+     where t.owner_id = $1 and b.tag = $2 and b.model_id = $3 and t.outcome = 'identical'
+     order by t.ended_at desc limit 1`,
+    [localOwner, tag, model.id],
+  )
+  const [walk, file] = [ended.rows[0], carried.rows[0]]
+  if (file && (!walk || file.at > walk.at)) {
+    const read = readCardFile(model, new Uint8Array(file.bytes), 'read back')
+    if (read.ok) return { ...localRows(model, factoryMemory(model)), ...read.value.rows }
+  }
+  const known = walk && parsePlan(model, (walk.held ?? {}) as Record<string, unknown>)
+  return known?.ok ? known.value.rows : null
+}
+
+/** Every walk of a plan, the newest first. */
+export async function listWalks(planId: string): Promise<WalkLine[]> {
+  const rows = await query<WalkRow>(
+    'select * from walks where plan_id = $1 and owner_id = $2 order by updated_at desc limit 200',
+    [planId, localOwner],
+  )
+  return rows.map(lineOf)
+}
+
+function lineOf(row: WalkRow): WalkLine {
+  const walk = parseWalk((row.rows ?? {}) as Record<string, unknown>)
+  return {
+    id: row.id,
+    body: row.body,
+    procedure: row.procedure,
+    revision: row.revision,
+    start: row.start,
+    begunAt: row.begun_at,
+    updatedAt: row.updated_at,
+    endedAt: row.ended_at,
+    walk: walk.ok ? walk.value : { rows: {} },
+  }
+}
+
+/** A walk, its log and its procedure as the plan has it now. */
+export async function loadWalk(id: string): Promise<Result<OpenWalk>> {
+  const { models, lenses } = await definitions()
+  const { inventory } = await inventoryNow()
+  return transaction(async (client): Promise<Result<OpenWalk>> => {
+    const row = await walkRow(client, id, '')
+    if (!row) return unknownWalk(id)
+    const read = parseWalk((row.rows ?? {}) as Record<string, unknown>)
+    if (!read.ok) return damaged(read.refusal.message, read.refusal.where)
+    const planned = await plannedFor(client, row)
+    if (!planned.ok) return planned
+    const { model, plan, movedOnTo } = planned.value
+    const equipment = equipmentFor(model, { models, lenses }, inventory)
+    const order = orderOf(row, model, equipped(plan, equipment), equipment.lenses)
+    const log = await newestSteps(client, walkSteps, row)
+    if (!log.ok) return log
+    const body = bodiesIn(inventory).find(({ tag }) => tag === row.body)
+    return ok({
+      ...lineOf(row),
+      planId: row.plan_id,
+      title: planTitle(plan),
+      model,
+      epoch: row.epoch,
+      version: row.version,
+      head: await headOf(client, walkSteps, row),
+      log: log.value,
+      walk: read.value,
+      composed: composeProcedure(row.procedure as ProcedureId, { order }),
+      bodyName: body?.name ?? (row.body === '' ? null : row.body),
+      isBodyGone: row.body !== '' && !body,
+      movedOnTo,
+    })
+  })
+}
+
+function orderOf(row: WalkRow, model: BodyModel, plan: Plan, lenses: SetOrder['lenses']): SetOrder {
+  const held = row.held === null ? null : parsePlan(model, row.held as Record<string, unknown>)
+  const tag = row.body === '' ? null : row.body
+  return orderFor(model, plan, lenses, tag, row.start, held?.ok ? held.value.rows : null)
+}
+
+/** The plan that a walk goes through, and what the plan has moved on to since. */
+async function plannedFor(
+  client: Connection,
+  { plan_id: id, revision, ended_at: ended }: WalkRow,
+): Promise<Result<{ model: BodyModel; plan: Plan; movedOnTo: OpenWalk['movedOnTo'] }>> {
+  const row = await planRow(client, id, '')
+  if (!row)
+    return refuse(
+      'unknown-plan',
+      'The plan of this walk was deleted. Put it back from the shelf: the walk is kept with it.',
+      id,
+    )
+  const now = await planOf(row)
+  if (!now.ok || revision === null) return now.ok ? ok({ ...now.value, movedOnTo: null }) : now
+  const found = await client.query<{ rows: unknown }>(
+    'select rows from revisions where plan_id = $1 and number = $2',
+    [id, revision],
+  )
+  const then = parsePlan(now.value.model, (found.rows[0]?.rows ?? {}) as Record<string, unknown>)
+  // A revision of a former edition of the model cannot be gone through any more: the plan as it is can.
+  if (!then.ok) return ok({ ...now.value, movedOnTo: null })
+  const standing = await standingRevision(client, id)
+  const isSame = standing === revision || ended !== null
+  return ok({
+    model: now.value.model,
+    plan: then.value,
+    movedOnTo: isSame ? null : (standing ?? ('plan' as const)),
+  })
+}
+
+/** Decides a save with the walk locked, as plans are saved. */
+export async function saveWalk(id: string, read: ReadSave): Promise<Result<Answer>> {
+  return transaction(async (client): Promise<Result<Answer>> => {
+    const row = await walkRow(client, id, 'for update')
+    if (!row) return unknownWalk(id)
+    const stored = parseWalk((row.rows ?? {}) as Record<string, unknown>)
+    if (!stored.ok) return damaged(stored.refusal.message, stored.refusal.where)
+    const { save, unreadable } = read
+    const log = await logOf(client, walkSteps, row, stored.value, save.basedOn, [
+      ...save.steps.map((step) => step.id),
+      ...save.ask,
+      ...(unreadable ? [unreadable.step] : []),
+    ])
+    if (!log.ok) return log
+    const { append, document, answer } = decide(walkKind, log.value, read)
+    if (append.length > 0) {
+      await appendSteps(client, walkSteps, row, append)
+      await client.query('update walks set version = $2, rows = $3, updated_at = now() where id = $1', [
+        id,
+        row.version + append.length,
+        JSON.stringify(document.rows),
+      ])
+    }
+    return ok(answer)
+  })
+}
+
+/** Steps of a walk before one that is known, for undo. */
+export async function walkStepsBefore(id: string, number: number): Promise<Result<readonly Step[]>> {
+  return transaction(async (client) => {
+    const row = await walkRow(client, id, '')
+    return row ? stepsBefore(client, walkSteps, row, number) : unknownWalk(id)
+  })
+}
+
+/** What becomes of a walk as a whole: it ends in its record, is gone on with, or goes over to what the plan is now. */
+export const walkTurns = ['end', 'goOn', 'follow'] as const
+
+/** One of `walkTurns`. */
+export type WalkTurn = (typeof walkTurns)[number]
+
+/** Turns a walk. Doing it twice is the same as once. */
+export async function turnWalk(id: string, turn: WalkTurn): Promise<Result<true>> {
+  const open = await loadWalk(id)
+  if (!open.ok) return open
+  const { models, lenses } = await definitions()
+  const { inventory } = await inventoryNow()
+  return transaction(async (client): Promise<Result<true>> => {
+    const row = await walkRow(client, id, 'for update')
+    if (!row) return unknownWalk(id)
+    if (turn === 'follow') {
+      const revision = await standingRevision(client, row.plan_id)
+      await client.query('update walks set revision = $2, updated_at = now() where id = $1', [id, revision])
+    } else if (turn === 'goOn') {
+      const other = await client.query(
+        'select 1 from walks where plan_id = $1 and body = $2 and procedure = $3 and ended_at is null and id <> $4',
+        [row.plan_id, row.body, row.procedure, id],
+      )
+      if (other.rowCount !== 0)
+        return refuse(
+          'busy-walk',
+          'Another walk of this procedure on this body is open: go on with that one.',
+          id,
+        )
+      await client.query('update walks set ended_at = null, record = null where id = $1', [id])
+    } else if (row.ended_at === null) {
+      const planned = await plannedFor(client, row)
+      const walk = parseWalk((row.rows ?? {}) as Record<string, unknown>)
+      if (!planned.ok) return planned
+      if (!walk.ok) return damaged(walk.refusal.message, walk.refusal.where)
+      const { model, plan } = planned.value
+      const equipment = equipmentFor(model, { models, lenses }, inventory)
+      const order = orderOf(row, model, equipped(plan, equipment), equipment.lenses)
+      const composed = composeProcedure(row.procedure as ProcedureId, { order })
+      const { lines, gone } = recordOf(walk.value, composed)
+      const record = {
+        lines: lines.map(({ act, standing, said }) => ({
+          act: act.id,
+          words: act.words,
+          row: act.row,
+          standing,
+          said,
+        })),
+        gone,
+        held: heldAfter(order, composed, walk.value, order.from),
+      }
+      await client.query('update walks set ended_at = now(), updated_at = now(), record = $2 where id = $1', [
+        id,
+        JSON.stringify(record),
+      ])
+    }
+    return ok(true)
+  })
+}
+
+async function walkRow(
+  client: Connection,
+  id: string,
+  lock: '' | 'for update',
+): Promise<WalkRow | undefined> {
+  if (!isUuid(id)) return undefined
+  const found = await client.query<WalkRow>(`select * from walks where id = $1 and owner_id = $2 ${lock}`, [
+    id,
+    localOwner,
+  ])
+  return found.rows[0]
+}
+
+function unknownWalk(id: string): Result<never> {
+  return refuse('unknown-walk', 'There is no walk at this address.', id)
+}
+
+function damaged(message: string, where: string | undefined): Result<never> {
+  return refuse(
+    'damaged-row',
+    `A tick of this walk cannot be read: ${message} The walk is kept as it is.`,
+    where,
+  )
+}
