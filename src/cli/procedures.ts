@@ -1,4 +1,5 @@
-import { catalogue, composeProcedure, isProcedure } from '@/core/procedures/catalogue'
+import { catalogue, isProcedure } from '@/core/procedures/catalogue'
+import { composeProcedure } from '@/core/procedures/compose'
 import { orderFor, startingPoints, startWords, type StartingPoint } from '@/core/procedures/order'
 import { bodyFor, notAsWanted, play } from '@/core/procedures/play'
 import type { Procedure } from '@/core/procedures/types'

@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto'
-import { factoryMemory, localRows, type Memory } from '@/core/camera/memory'
+import { readMemory, type Memory } from '@/core/camera/memory'
 import { readCardFile } from '@/core/files/card-file'
 import { bodiesIn } from '@/core/inventory/records'
 import { equipmentFor, equipped } from '@/core/inventory/equip'
 import type { BodyModel } from '@/core/model/types'
 import { parsePlan, planTitle, type Plan } from '@/core/plan/plan'
-import { composeProcedure, isProcedure, type ProcedureId } from '@/core/procedures/catalogue'
+import { isProcedure, type ProcedureId } from '@/core/procedures/catalogue'
+import { composeProcedure } from '@/core/procedures/compose'
 import { orderFor, startingPoints, type StartingPoint } from '@/core/procedures/order'
 import { heldAfter } from '@/core/procedures/play'
 import { parseWalk, recordOf, walkKind, type Walk } from '@/core/procedures/progress'
@@ -153,10 +154,25 @@ async function believed(client: Connection, model: BodyModel, tag: string): Prom
   const [walk, file] = [ended.rows[0], carried.rows[0]]
   if (file && (!walk || file.at > walk.at)) {
     const read = readCardFile(model, new Uint8Array(file.bytes), 'read back')
-    if (read.ok) return { ...localRows(model, factoryMemory(model)), ...read.value.rows }
+    if (read.ok) return readMemory(model, read.value.rows)
   }
-  const known = walk && parsePlan(model, (walk.held ?? {}) as Record<string, unknown>)
-  return known?.ok ? known.value.rows : null
+  return walk ? readMemory(model, (walk.held ?? {}) as Record<string, unknown>) : null
+}
+
+/** What each body of a plan's model is believed to hold, by tag; bodies of which nothing is known are left out. */
+export async function believedOf(planId: string): Promise<Readonly<Record<string, Memory>>> {
+  const { inventory } = await inventoryNow()
+  return transaction(async (client) => {
+    const row = isUuid(planId) ? await planRow(client, planId, '') : undefined
+    const read = row && (await planOf(row))
+    if (!row || !read?.ok) return {}
+    const known: Record<string, Memory> = {}
+    for (const { tag, model } of bodiesIn(inventory)) {
+      const held = model === row.model_id ? await believed(client, read.value.model, tag) : null
+      if (held) known[tag] = held
+    }
+    return known
+  })
 }
 
 /** Every walk of a plan, the newest first. */
@@ -219,9 +235,9 @@ export async function loadWalk(id: string): Promise<Result<OpenWalk>> {
 }
 
 function orderOf(row: WalkRow, model: BodyModel, plan: Plan, lenses: SetOrder['lenses']): SetOrder {
-  const held = row.held === null ? null : parsePlan(model, row.held as Record<string, unknown>)
+  const held = row.held === null ? null : readMemory(model, row.held as Record<string, unknown>)
   const tag = row.body === '' ? null : row.body
-  return orderFor(model, plan, lenses, tag, row.start, held?.ok ? held.value.rows : null)
+  return orderFor(model, plan, lenses, tag, row.start, held)
 }
 
 /** The plan that a walk goes through, and what the plan has moved on to since. */

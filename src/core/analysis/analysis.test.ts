@@ -47,6 +47,10 @@ function questions(model: BodyModel, plan: Plan): Question[] {
     { kind: 'hold', set: model.holdSets[0]?.id ?? '' },
     { kind: 'film' },
     { kind: 'focus', side, lens: null, posture: 'finder' },
+    ...(['set-plan', 'press-test'] as const).map((id) => ({
+      ...{ kind: 'procedure' as const, id, tag: null, start: 'delivered' as const },
+      ...{ held: null, at: null, isPlayed: true },
+    })),
     ...(context ? [{ kind: 'state', context, held: [] } as const] : []),
   ]
 }

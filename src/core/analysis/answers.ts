@@ -10,7 +10,10 @@ import { lookup } from '../model/lookup'
 import type { BodyModel, LensModel, Posture } from '../model/types'
 import { addressesWith } from '../plan/assign'
 import type { Plan } from '../plan/plan'
-import type { Invalidated } from '../plan/rows'
+import { describeRow, showRow, type Invalidated } from '../plan/rows'
+import { composeProcedure } from '../procedures/compose'
+import { orderFor } from '../procedures/order'
+import { bodyFor, notAsWanted, play } from '../procedures/play'
 import { reachOf, worstNeeds } from '../reach/reach'
 import type { ReachReport } from '../reach/report'
 import { rateFunctions } from '../reach/rate-functions'
@@ -130,6 +133,23 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
     hangsOn: [...states, 'words'],
     answer: ({ model, plan, lenses }, { side, lens, posture }) =>
       focusAcross(model, plan, lenses, side, { posture, ...(lens === null ? {} : { lens }) }),
+  },
+  procedure: {
+    hangsOn: all,
+    answer({ model, plan, lenses, stateIn }, { id, tag, start, held, at, isPlayed }) {
+      const order = orderFor(model, plan, lenses, tag, start, held)
+      const procedure = composeProcedure(id, {
+        order,
+        ...(at ? { at } : {}),
+        ...(tag === null ? { stateIn } : {}),
+      })
+      if (!isPlayed) return { procedure, played: null }
+      const { acts, refused, state } = play(order, procedure, bodyFor(order, order.from))
+      const differs = notAsWanted(order, state.body.memory).map(
+        (row) => `${describeRow(model, row)}: ${showRow(model, row, state.body.memory[row] ?? null)}`,
+      )
+      return { procedure, played: { acts, refused, differs } }
+    },
   },
   state: {
     hangsOn: states,

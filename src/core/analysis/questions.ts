@@ -6,6 +6,12 @@ import type { Offered } from '../banks/sizes'
 import type { Finding } from '../checks/finding'
 import type { FinderPicture } from '../focus/finder'
 import type { BankFocus } from '../focus/sheet'
+import type { Memory } from '../camera/memory'
+import type { ProcedureId } from '../procedures/catalogue'
+import type { StartingPoint } from '../procedures/order'
+import type { PlayedAct } from '../procedures/play'
+import type { RescueAt } from '../procedures/rescue'
+import type { Procedure } from '../procedures/types'
 import type { Posture, Setting, Side } from '../model/types'
 import type { RowId } from '../plan/rows'
 import type { ReachReport, Worst } from '../reach/report'
@@ -63,6 +69,17 @@ export type Question =
       readonly lens: string | null
       readonly posture: Posture
     }
+  /** A procedure composed for a body, and, where it is asked for, played on a simulated one. */
+  | {
+      readonly kind: 'procedure'
+      readonly id: ProcedureId
+      readonly tag: string | null
+      readonly start: StartingPoint
+      /** What the body is believed to hold, where that is the start. */
+      readonly held: Memory | null
+      readonly at: RescueAt | null
+      readonly isPlayed: boolean
+    }
   /** What the finder shows, and every value, in a state with some keys held. */
   | { readonly kind: 'state'; readonly context: Context; readonly held: readonly string[] }
 
@@ -88,7 +105,19 @@ export interface Answers {
   readonly hold: Held | null
   readonly film: Readonly<Record<string, readonly Offered[]>>
   readonly focus: readonly BankFocus[]
+  readonly procedure: Composed
   readonly state: StateValues
+}
+
+/** A procedure, and what the simulated body said to it; null where it was not played. */
+export interface Composed {
+  readonly procedure: Procedure
+  readonly played: {
+    readonly acts: readonly PlayedAct[]
+    readonly refused: readonly { readonly act: string; readonly words: string }[]
+    /** Rows of the body that are not as the plan wants them, in words. */
+    readonly differs: readonly string[]
+  } | null
 }
 
 /** One of the kinds of question. */

@@ -1,5 +1,4 @@
-import { acceptValue, parseRow } from '../plan/rows'
-import { carriedRows, factoryMemory, localRows, type Memory } from './memory'
+import { carriedRows, factoryMemory, localRows, readMemory, type Memory } from './memory'
 import { readCardFile, writeCardFile } from '../files/card-file'
 import { lackingIn, lackingWords } from '../plan/lacking'
 import type { BodyModel } from '../model/types'
@@ -62,18 +61,11 @@ export function newBody(model: BodyModel, serial: string, firmware: string): Bod
  */
 export function onEdition(model: BodyModel, body: BodyState): BodyState {
   if (body.model.id !== model.id || body.model.version === model.version) return body
-  const known = (memory: Memory): Memory => {
-    const kept = Object.entries(memory).filter(([id, value]) => {
-      const row = parseRow(model, id)
-      return row.ok && acceptValue(model, row.value, value, id).ok
-    })
-    return { ...factoryMemory(model), ...Object.fromEntries(kept) }
-  }
   return {
     ...body,
     model: { id: model.id, version: model.version },
-    memory: known(body.memory),
-    pending: body.pending && known(body.pending),
+    memory: readMemory(model, body.memory),
+    pending: body.pending && readMemory(model, body.pending),
   }
 }
 

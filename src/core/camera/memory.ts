@@ -11,6 +11,7 @@ import {
 import {
   type RowId,
   type Rows,
+  acceptValue,
   bankFactRow,
   bankGridRow,
   bankKeyRow,
@@ -23,6 +24,7 @@ import {
   holdRow,
   keyRow,
   ownNameRow,
+  parseRow,
   positionRow,
   rowValue,
   shareRow,
@@ -62,6 +64,19 @@ export function memoryOf(model: BodyModel, plan: Plan): Memory {
   Object.assign(rows, positionMemory(model, plan), menuMemory(model, plan))
   for (const slot of plannedSlots(model, plan)) Object.assign(rows, slotMemory(model, plan, slot))
   return rows
+}
+
+/**
+ * A memory from outside, as this definition of the model reads it: rows that it has stay, all else is as delivered. Nothing of
+ * it is refused: a body holds what it holds.
+ */
+export function readMemory(model: BodyModel, given: Readonly<Record<string, unknown>>): Memory {
+  const known = Object.entries(given).flatMap(([id, value]) => {
+    const row = parseRow(model, id)
+    const taken = row.ok ? acceptValue(model, row.value, value, id) : row
+    return taken.ok ? [[id, taken.value] as const] : []
+  })
+  return { ...factoryMemory(model), ...Object.fromEntries(known) }
 }
 
 /** The part of a memory that a configuration file carries: all but what is this camera's alone or left behind. */

@@ -1,3 +1,4 @@
+import { catalogue } from '@/core/procedures/catalogue'
 import { describeRow, keyRow, showRow } from '@/core/plan/rows'
 import { lookup } from '@/core/model/lookup'
 import { acceptedFunctions } from '@/core/model/controls'
@@ -37,6 +38,13 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
       name,
       more: 'station',
       href: at(path),
+    })),
+    ...catalogue.map(({ id, name, purpose }): Findable => ({
+      id: `procedure ${id}`,
+      kind: 'place',
+      name,
+      more: purpose,
+      href: at('prove', id),
     })),
     ...keys.map((address): Findable => ({
       id: `key ${address.key}`,

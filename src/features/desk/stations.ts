@@ -63,6 +63,13 @@ export const stations: readonly Station[] = [
     stand: () => 'press the keys',
   },
   {
+    path: 'prove',
+    name: 'Prove',
+    purpose:
+      'Ordered acts beside the camera: the first day, setting the plan, pressing every key, the days of work.',
+    stand: () => 'walk and test',
+  },
+  {
     path: 'sheets',
     name: 'Sheets',
     purpose: 'Your plan on paper: a card for the pocket.',

@@ -43,6 +43,42 @@ export const Drawing = memo(function Drawing({
   )
 })
 
+/** What is drawn of a control. */
+export type DrawnControl = Pick<Control, 'id' | 'kind' | 'face' | 'at' | 'size' | 'shape'>
+
+/** A face with some of its controls lit, as large as there is room; nothing on it can be picked. */
+export function LitFace({
+  face,
+  controls,
+  lit,
+  label,
+  className = '',
+}: {
+  face: Face
+  controls: readonly DrawnControl[]
+  lit: ReadonlySet<string>
+  label: string
+  className?: string
+}) {
+  const box = { x: 2, y: 2, width: faceWidth, height: faceWidth / face.aspect }
+  return (
+    <svg
+      viewBox={`0 0 ${faceWidth + 4} ${box.height + 4}`}
+      role="img"
+      aria-label={label}
+      className={className}
+    >
+      <FaceStrokes face={face} box={box} />
+      {controls.map((control) => (
+        <ControlShape key={control.id} control={control} box={box} lit={lit.has(control.id)} heat={0} />
+      ))}
+    </svg>
+  )
+}
+
+/** Pixels of a face’s drawing that stands alone. */
+const faceWidth = 360
+
 /** A model's face as a symbol that small plates on the page are drawn from; nothing on it can be picked. */
 export function PlateSymbol({ model: { id, faces, controls } }: { model: Drawn }) {
   const on = (face: Face) => controls.filter((control) => control.face === face.id)
@@ -103,7 +139,7 @@ function ControlShape({
   lit,
   heat,
 }: {
-  control: Control
+  control: DrawnControl
   box: Box
   lit: boolean
   heat: number

@@ -49,6 +49,6 @@ export function lines(size: LabelSize): number {
 }
 
 /** A control's middle in pixels. */
-export function centreOf(control: Control, drawing: Box): Point {
+export function centreOf(control: Pick<Control, 'at'>, drawing: Box): Point {
   return { x: drawing.x + control.at[0] * drawing.width, y: drawing.y + control.at[1] * drawing.height }
 }

@@ -1,0 +1,2 @@
+/** The Prove station: procedures of a plan, walked, played and recorded. */
+export { ProveStation } from './prove-station'

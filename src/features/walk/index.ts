@@ -1,0 +1,3 @@
+/** The walk: a procedure gone through beside the camera, one act at a time. */
+export type { WalkStart } from './start'
+export { Walk } from './walk'

@@ -1,0 +1,180 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import {
+  gatesOf,
+  goingPast,
+  isOver,
+  progressOf,
+  sayingOf,
+  standingOf,
+  walkKind,
+  type Mark,
+  type Walk,
+} from '@/core/procedures/progress'
+import { parseWalkRow } from '@/core/procedures/walk-rows'
+import type { Change, RowId, Step } from '@/core/sync/step'
+import type { Refusal, Result } from '@/core/result'
+import type { Value } from '@/core/vocabulary/values'
+import { browserQueue, DocumentDesk, stepsServer, usePartOf } from '@/features/documents'
+import type { WalkAct, WalkStart } from './start'
+
+/** Everything the walk knows and does. */
+export function useWalk(start: WalkStart) {
+  const [desk] = useState(
+    () =>
+      new DocumentDesk<Walk>(
+        walkKind,
+        {
+          epoch: start.epoch,
+          document: start.walk,
+          version: start.version,
+          head: start.head,
+          tail: start.log,
+        },
+        {},
+        { server: stepsServer(`/api/walks/${start.id}/steps`), queue: browserQueue(`walk ${start.id}`) },
+      ),
+  )
+  useEffect(() => {
+    void desk.resume()
+    return () => desk.end()
+  }, [desk])
+  const walk = usePartOf(desk, 'document')
+  useAgreement(desk)
+  const procedure = { acts: start.acts as readonly (WalkAct & { events: readonly [] })[] }
+  const progress = progressOf(walk, procedure)
+  const [chosen, choose] = useState<string | null>(null)
+  const [refusal, setRefusal] = useState<Refusal | null>(null)
+  const at = start.acts.findIndex(({ id }) => id === (chosen ?? progress.next?.id))
+  const act = start.acts[at] ?? null
+  const take = (changes: Result<readonly Change[]>): boolean => {
+    setRefusal(changes.ok ? null : changes.refusal)
+    if (!changes.ok || changes.value.length === 0) return changes.ok
+    return desk.applyStep({ id: desk.newId(), changes: changes.value })
+  }
+  const goTo = (id: string | null) => {
+    setRefusal(null)
+    choose(id)
+  }
+  /** The next act after one that is not over, or the first before it. */
+  const goOn = (from: number, now: Walk) => {
+    const open = (one: WalkAct) => !isOver(standingOf(now, one))
+    const next = start.acts.slice(from + 1).find(open) ?? start.acts.find(open)
+    goTo(next?.id ?? null)
+  }
+  return {
+    desk,
+    walk,
+    progress,
+    act,
+    at,
+    refusal,
+    gates: act ? gatesOf(walk, procedure, { ...act }) : [],
+    goTo,
+    back: () => goTo(start.acts[Math.max(0, at - 1)]?.id ?? null),
+    on: () => goTo(start.acts[at + 1]?.id ?? null),
+    /** Says something of an act; with nothing said it is open again. */
+    say: (id: string, mark: Mark | null, words = '') => {
+      const who = whoIsThere()
+      const said = sayingOf(desk.getView().document, procedure, id, {
+        mark,
+        words,
+        who,
+        at: new Date().toISOString(),
+      })
+      const taken = take(said)
+      if (taken && mark !== null)
+        goOn(
+          start.acts.findIndex((one) => one.id === id),
+          desk.getView().document,
+        )
+      return taken
+    },
+    goPast: (id: string, reason: string) => take(goingPast(desk.getView().document, id, reason)),
+  }
+}
+
+/** What two devices say alike of one act needs no answer: whose tick it is does not matter. */
+function useAgreement(desk: DocumentDesk<Walk>) {
+  const aside = usePartOf(desk, 'aside')
+  useEffect(() => {
+    for (const about of aside) {
+      const there = walkKind.value(desk.getView().document, about.row)
+      if (isAlike(about.mine, there)) desk.settleConflict(about, 'theirs')
+    }
+  }, [aside, desk])
+}
+
+function isAlike(mine: Value | null, theirs: Value | null): boolean {
+  if (!Array.isArray(mine) || !Array.isArray(theirs)) return mine === theirs
+  const [a, b] = [mine as readonly string[], theirs as readonly string[]]
+  return a[0] === b[0] && a[1] === b[1] && a[2] === b[2]
+}
+
+const whoKey = 'salt-shelf who'
+
+/** Who ticks on this device, as it was said here. */
+export function whoIsThere(): string {
+  try {
+    return localStorage.getItem(whoKey) ?? ''
+  } catch {
+    return ''
+  }
+}
+
+/** Says who ticks on this device. */
+export function sayWho(name: string): void {
+  try {
+    localStorage.setItem(whoKey, name.trim().slice(0, 60))
+  } catch {
+    // A browser that keeps nothing asks again next time.
+  }
+}
+
+/** Keeps the screen awake while the walk is on it, where the platform allows. */
+export function useAwake(isOn: boolean) {
+  useEffect(() => {
+    if (!isOn || !('wakeLock' in navigator)) return
+    let lock: WakeLockSentinel | null = null
+    const ask = () => {
+      if (document.visibilityState !== 'visible') return
+      navigator.wakeLock.request('screen').then(
+        (given) => (lock = given),
+        () => undefined,
+      )
+    }
+    ask()
+    document.addEventListener('visibilitychange', ask)
+    return () => {
+      document.removeEventListener('visibilitychange', ask)
+      void lock?.release()
+    }
+  }, [isOn])
+}
+
+/** What is said of a walk where something is told of its rows. */
+export function walkWords(acts: readonly WalkAct[]) {
+  const words = new Map(acts.map((one) => [one.id, one.words]))
+  const describeRow = (row: RowId) => {
+    const parsed = parseWalkRow(row)
+    return parsed.ok ? (words.get(parsed.value.act) ?? parsed.value.act) : row
+  }
+  const showRow = (_row: RowId, value: Value | null) => {
+    if (value === null) return 'not ticked'
+    if (!Array.isArray(value)) return String(value)
+    const [mark = '', , said = ''] = value as readonly string[]
+    return said === '' ? mark : `${mark}: ${said}`
+  }
+  return {
+    name: 'walk',
+    value: (walk: Walk, row: RowId) => walkKind.value(walk, row),
+    describeRow,
+    showRow,
+    describeStep: (step: Step) =>
+      step.changes
+        .slice(0, 2)
+        .map(({ row, to }) => `${describeRow(row)}: ${showRow(row, to)}`)
+        .join('; '),
+  }
+}

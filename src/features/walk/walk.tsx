@@ -1,0 +1,120 @@
+'use client'
+
+import { useState } from 'react'
+import { saidOf, standingOf } from '@/core/procedures/progress'
+import { DocumentNotices, Saving, UndoRedo } from '@/features/documents'
+import { Button } from '@/ui/button'
+import { RefusalNote } from '@/ui/refusal-note'
+import { ActInHand } from './act-in-hand'
+import { MovedOn } from './moved-on'
+import type { WalkStart } from './start'
+import { useAwake, useWalk, walkWords } from './use-walk'
+import { WalkList } from './walk-list'
+import { WalkEnd } from './walk-end'
+
+/** A walk: one act at a time, large, beside the camera; or all of them as a list. */
+export function Walk({ start }: { start: WalkStart }) {
+  const walking = useWalk(start)
+  const { desk, walk, progress, act, at, gates, refusal } = walking
+  const [view, setView] = useState<'one' | 'list'>('one')
+  const words = walkWords(start.acts)
+  const over = progress.total - progress.open - progress.anew
+  useAwake(view === 'one' && start.endedAt === null)
+  return (
+    <main className="mx-auto grid w-full max-w-2xl gap-3 px-4 pt-3 pb-6 print:max-w-none">
+      <header className="grid gap-1">
+        <p className="text-small text-silt">
+          <a href={`/plans/${start.planId}/prove`} className="underline decoration-rule underline-offset-3">
+            {start.title}
+          </a>
+          {start.body === null ? ` · ${start.model}` : ` · ${start.body}`}
+          {start.revision === null ? ' · draft' : ` · revision ${start.revision}`}
+        </p>
+        <div className="flex flex-wrap items-baseline gap-x-3">
+          <h1 className="font-head text-title font-semibold">{start.name}</h1>
+          <span className="text-silt tabular-nums">
+            {over} of {progress.total}
+          </span>
+          <span className="ml-auto flex items-center gap-2 text-small text-silt print:hidden">
+            <Saving desk={desk} />
+            <UndoRedo desk={desk} describe={words.describeStep} />
+          </span>
+        </div>
+        <Bar over={over} total={progress.total} />
+      </header>
+      <div className="-mx-4 empty:hidden">
+        <DocumentNotices desk={desk} words={words} before={<MovedOn start={start} />} />
+      </div>
+      {start.endedAt !== null ? (
+        <WalkEnd start={start} walk={walk} progress={progress} />
+      ) : (
+        <>
+          <div role="group" aria-label="How it is shown" className="flex flex-wrap gap-2 print:hidden">
+            <Button
+              aria-pressed={view === 'one'}
+              className="aria-pressed:border-brine aria-pressed:text-brine"
+              onClick={() => setView('one')}
+            >
+              One at a time
+            </Button>
+            <Button
+              aria-pressed={view === 'list'}
+              className="aria-pressed:border-brine aria-pressed:text-brine"
+              onClick={() => setView('list')}
+            >
+              List
+            </Button>
+            {view === 'list' && <Button onClick={() => window.print()}>Print</Button>}
+          </div>
+          {refusal && view === 'one' && <RefusalNote refusal={refusal} />}
+          {view === 'list' ? (
+            <WalkList
+              start={start}
+              walk={walk}
+              refusal={refusal}
+              onSay={walking.say}
+              onGoTo={(id) => {
+                walking.goTo(id)
+                setView('one')
+              }}
+            />
+          ) : act ? (
+            <ActInHand
+              key={act.id}
+              start={start}
+              act={act}
+              at={at}
+              gates={gates}
+              standing={standingOf(walk, act)}
+              said={saidOf(walk, act.id)}
+              next={start.acts[at + 1] ?? null}
+              onSay={walking.say}
+              onGoPast={walking.goPast}
+              onGoTo={walking.goTo}
+              onBack={walking.back}
+              onOn={walking.on}
+            />
+          ) : (
+            <WalkEnd start={start} walk={walk} progress={progress} />
+          )}
+        </>
+      )}
+    </main>
+  )
+}
+
+function Bar({ over, total }: { over: number; total: number }) {
+  const share = total === 0 ? 0 : (100 * over) / total
+  return (
+    <div
+      role="progressbar"
+      aria-label="Acts that are over"
+      aria-valuenow={over}
+      aria-valuemin={0}
+      aria-valuemax={total}
+      className="h-1.5 overflow-hidden rounded-full bg-rule print:hidden"
+    >
+      <div className="h-full bg-samphire" style={{ width: `${share}%` }} />
+    </div>
+  )
+}
