@@ -6,7 +6,7 @@ import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
 import { Select } from '@/ui/select'
 import { Acts, NotDone } from './acts'
-import { ProcedureList } from './procedure-list'
+import { ProcedureChoice, ProcedureList } from './procedure-list'
 import { EndedWalks } from './walks'
 import { useProveStation, type ProveKnown, type ProveStationKnown } from './use-prove-station'
 
@@ -22,6 +22,7 @@ export function ProveStation({ known }: { known: ProveKnown }) {
           Ordered acts, to be done with the camera in one hand. Choose one, then walk it on a phone beside the
           camera.
         </p>
+        <ProcedureChoice station={station} />
         <ProcedureList station={station} />
       </section>
       <section aria-label={entry.name} className="min-w-0 self-start border bg-sheet p-4">

@@ -63,7 +63,13 @@ export function ActInHand({
           onCancel={() => ask(null)}
         />
       )}
-      <div className="sticky bottom-0 grid grid-cols-2 gap-2 bg-crust py-2">
+      {next && (
+        <p className="text-silt">
+          Then: {next.where !== '' && <span className="font-mono text-small">{next.where} </span>}
+          {next.words}
+        </p>
+      )}
+      <div className="sticky bottom-0 mt-auto grid grid-cols-[5fr_4fr] gap-2 bg-crust py-2">
         <Button
           main
           className="col-span-2 min-h-16 text-lead"
@@ -85,12 +91,6 @@ export function ActInHand({
           Look ahead →
         </Button>
       </div>
-      {next && (
-        <p className="text-silt">
-          Then: {next.where !== '' && <span className="font-mono text-small">{next.where} </span>}
-          {next.words}
-        </p>
-      )}
     </>
   )
 }
