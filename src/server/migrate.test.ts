@@ -79,6 +79,7 @@ describe('the database of the former release', () => {
       '0005_problems',
       '0006_shelf',
       '0007_inventory',
+      '0008_walks',
     ])
     await storeDefinitions()
     // Bodies that were there are records of the inventory, each with what was known of it.
@@ -167,6 +168,7 @@ describe('the database of the former release', () => {
     must(await migrate(url, migrations))
     const { bodies } = await listBodies()
     for (const name of [
+      '0008_walks',
       '0007_inventory',
       '0006_shelf',
       '0005_problems',

@@ -221,6 +221,7 @@ describe('a page', () => {
     `/plans/${demoPlan}/focus`,
     `/plans/${filmPlan}/banks`,
     `/plans/${demoPlan}/try`,
+    `/plans/${demoPlan}/prove`,
     `/plans/${demoPlan}/sheets`,
     `/plans/${demoPlan}/carry`,
     '/files',

@@ -171,6 +171,7 @@ describe('on a phone', () => {
       'menus',
       'banks',
       'try',
+      'prove',
       'sheets',
       'carry',
     ]) {

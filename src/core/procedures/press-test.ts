@@ -1,5 +1,4 @@
 import type { Address } from '../model/addresses'
-import { keyName } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
 import { plannedSlots, type Plan } from '../plan/plan'
@@ -96,7 +95,7 @@ function press(
   composer.add({
     id: `press/${at}/${key.key}`,
     kind: 'press',
-    words: `Press ${keyName({ address: key })}`,
+    words: pressWords(key),
     where: key.control.where,
     part,
     control: key.control.id,
@@ -112,7 +111,16 @@ function expected(model: BodyModel, at: Resolution, key: Address): Expected {
   const id = found?.effectiveFunctionId ?? null
   const name = id === null ? 'nothing' : (lookup(model).functions.get(id)?.name ?? 'nothing')
   if (!found || id === null) return { does: 'nothing', because: null }
+  if (found.verdict === 'empty') return { does: 'nothing, on purpose', because: null }
   const because = decisive(found)?.because ?? null
   if (found.verdict === 'test') return { does: `${name}, or nothing: test on body`, because }
   return answers(found.verdict) ? { does: name, because: null } : { does: `nothing (${name})`, because }
+}
+
+/** What the hand does with a control: "Press the crown key", "Turn the rear dial", "Thumb wheel: tilt left". */
+export function pressWords({ control, gesture, when, name }: Address): string {
+  const at = when === null ? '' : `, ${name}`
+  const called = `${control.name.charAt(0).toLowerCase()}${control.name.slice(1)}`
+  if (gesture.id === 'press') return `Press the ${called}${at}`
+  return gesture.id === 'turn' ? `Turn the ${called}${at}` : `${control.name}: ${name}`
 }

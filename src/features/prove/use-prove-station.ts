@@ -1,7 +1,7 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import type { Memory } from '@/core/camera/memory'
 import { bodiesIn } from '@/core/inventory/records'
 import { emptyInventory } from '@/core/inventory/rows'
@@ -56,6 +56,12 @@ export function useProveStation({ walks, held: beliefs }: ProveKnown) {
     held: start === 'believed' ? held : null,
     at: id === 'rescue' ? at : null,
   })
+  useEffect(() => {
+    // A walk goes on elsewhere: how far it is, is asked for again when this page is looked at again.
+    const look = () => router.refresh()
+    window.addEventListener('focus', look)
+    return () => window.removeEventListener('focus', look)
+  }, [router])
   usePlaceInPage((place) => {
     if (isProcedure(place)) choose(place)
   })

@@ -79,7 +79,7 @@ export function ActInHand({
           {act.kind === 'press' || act.kind === 'look' ? 'As expected' : 'Done'}
         </Button>
         <Button className="min-h-12" onClick={() => ask('differs')}>
-          I see something else …
+          I see something else
         </Button>
         <Button className="min-h-12" onClick={() => ask('skipped')}>
           Skip …
@@ -118,7 +118,9 @@ function ActCard({
         <span>{act.part}</span>
         {act.stands !== '' && <span className="ml-auto text-small">{act.stands}</span>}
       </p>
-      {act.where !== '' && <p className="font-mono text-lead text-brine">{act.where}</p>}
+      {act.where !== '' && (
+        <p className={act.control === null ? 'font-mono text-lead text-brine' : 'text-silt'}>{act.where}</p>
+      )}
       <p className="font-head text-[26px]/8 font-semibold text-balance">{act.words}</p>
       {act.expect !== undefined && (
         <p className="text-lead">

@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { useEffect, useLayoutEffect, useState } from 'react'
 import {
   gatesOf,
   goingPast,
@@ -98,7 +98,8 @@ export function useWalk(start: WalkStart) {
 /** What two devices say alike of one act needs no answer: whose tick it is does not matter. */
 function useAgreement(desk: DocumentDesk<Walk>) {
   const aside = usePartOf(desk, 'aside')
-  useEffect(() => {
+  // Before anything is painted: what needs no answer is not asked for a moment either.
+  useLayoutEffect(() => {
     for (const about of aside) {
       const there = walkKind.value(desk.getView().document, about.row)
       if (isAlike(about.mine, there)) desk.settleConflict(about, 'theirs')

@@ -35,10 +35,6 @@ export function Walk({ start }: { start: WalkStart }) {
           <span className="text-silt tabular-nums">
             {over} of {progress.total}
           </span>
-          <span className="ml-auto flex items-center gap-2 text-small text-silt print:hidden">
-            <Saving desk={desk} />
-            <UndoRedo desk={desk} describe={words.describeStep} />
-          </span>
         </div>
         <Bar over={over} total={progress.total} />
       </header>
@@ -49,22 +45,15 @@ export function Walk({ start }: { start: WalkStart }) {
         <WalkEnd start={start} walk={walk} progress={progress} />
       ) : (
         <>
-          <div role="group" aria-label="How it is shown" className="flex flex-wrap gap-2 print:hidden">
-            <Button
-              aria-pressed={view === 'one'}
-              className="aria-pressed:border-brine aria-pressed:text-brine"
-              onClick={() => setView('one')}
-            >
-              One at a time
-            </Button>
-            <Button
-              aria-pressed={view === 'list'}
-              className="aria-pressed:border-brine aria-pressed:text-brine"
-              onClick={() => setView('list')}
-            >
-              List
+          <div className="flex flex-wrap items-center gap-2 print:hidden">
+            <Button onClick={() => setView(view === 'one' ? 'list' : 'one')}>
+              {view === 'one' ? 'List' : 'One at a time'}
             </Button>
             {view === 'list' && <Button onClick={() => window.print()}>Print</Button>}
+            <span className="ml-auto flex items-center gap-2 text-small text-silt">
+              <Saving desk={desk} />
+              <UndoRedo desk={desk} describe={words.describeStep} />
+            </span>
           </div>
           {refusal && view === 'one' && <RefusalNote refusal={refusal} />}
           {view === 'list' ? (

@@ -1,0 +1,190 @@
+import type { Browser, Page } from 'playwright-core'
+import { chromium } from 'playwright-core'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { noteRow, notedRow } from '@/core/plan/rows'
+import { demoPlan, freshPlan, goTo, openInBrowser, saved, savedRows, type Application } from './application'
+
+let application: Application
+let page: Page
+let end: () => Promise<void>
+let browser: Browser
+
+beforeAll(async () => {
+  ;({ application, page, end } = await openInBrowser())
+  browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic'],
+  })
+})
+afterAll(async () => {
+  await browser.close()
+  await end()
+})
+
+/** A phone of its own: another browser, 390 wide, worked with a finger. */
+async function phone(): Promise<Page> {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  })
+  return context.newPage()
+}
+
+const prove = (on: Page, plan: string, procedure: string) =>
+  goTo(on, `${application.address}/plans/${plan}/prove#${procedure}`)
+const button = (on: Page, name: string | RegExp) => on.getByRole('button', { name })
+const done = (on: Page) => button(on, /^(Done|As expected)$/)
+const inHand = (on: Page) => on.getByRole('region', { name: 'Act in hand' })
+const sideways = (on: Page) => on.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+
+/** Ticks acts until none is left, or so many. */
+async function tick(on: Page, most = Infinity): Promise<number> {
+  let ticked = 0
+  while (ticked < most && (await done(on).isVisible())) {
+    const number = await inHand(on).locator('.font-mono').first().textContent()
+    await done(on).tap()
+    ticked += 1
+    await expect
+      .poll(async () =>
+        (await inHand(on).isVisible()) ? inHand(on).locator('.font-mono').first().textContent() : 'over',
+      )
+      .not.toBe(number)
+  }
+  return ticked
+}
+
+describe('the first day on a phone', () => {
+  it('is walked one act at a time, stopped, and finished in a second browser', async () => {
+    const plan = await freshPlan(application.address)
+    const one = await phone()
+    await prove(one, plan, 'first-day')
+    await button(one, 'Walk it').tap()
+    await inHand(one).getByText('Charge the battery fully and put it in').waitFor()
+    expect(await sideways(one)).toBe(0)
+    expect(await tick(one, 4)).toBe(4)
+    await saved(one)
+    await one.close()
+
+    const other = await phone()
+    await prove(other, plan, 'first-day')
+    await button(other, 'Go on with the walk').tap()
+    await inHand(other).getByText('Enter time zone').waitFor()
+    // What is not there is skipped with a reason, and nothing less.
+    await button(other, 'Skip …').tap()
+    await button(other, 'Keep').tap()
+    await other.getByRole('alert').filter({ hasText: 'Say why it is skipped.' }).waitFor()
+    await other.getByLabel('Why is it skipped?').fill('set at the works')
+    await button(other, 'Keep').tap()
+    await inHand(other).getByText('Enter artist name').waitFor()
+    await tick(other)
+    await other.getByRole('heading', { name: 'All of it is over' }).waitFor()
+    await other.getByText(/1 skipped · 0 seen otherwise/).waitFor()
+    await saved(other)
+    await button(other, 'Keep the record').tap()
+    await other.getByRole('heading', { name: 'Ended' }).waitFor()
+    await other.getByText('set at the works').waitFor()
+  })
+
+  it('holds back what must not come first, and lets it by with a reason', async () => {
+    const plan = await freshPlan(application.address)
+    const one = await phone()
+    await prove(one, plan, 'evening')
+    await button(one, 'Walk it').tap()
+    await button(one, 'List').tap()
+    // Ticked in the wrong order in the list, it says what comes first.
+    await one.getByRole('checkbox', { name: 'Format card' }).tap()
+    await one
+      .getByRole('alert')
+      .filter({ hasText: 'Not before: Copy every card to your computer.' })
+      .waitFor()
+    await button(one, /Format card/).tap()
+    await one.getByRole('alert').filter({ hasText: 'Not before:' }).waitFor()
+    expect(await done(one).isDisabled()).toBe(true)
+    await button(one, 'Go past it …').tap()
+    await one.getByLabel('Why may it come before the others?').fill('the card was empty')
+    await button(one, 'Keep').tap()
+    await done(one).tap()
+    await saved(one)
+    await button(one, 'List').tap()
+    expect(await one.getByRole('checkbox', { name: 'Format card' }).isChecked()).toBe(true)
+  })
+})
+
+describe('the theatre’s menu walk', () => {
+  it('is played on the simulated Heron, which then holds the plan', async () => {
+    await prove(page, demoPlan, 'set-plan')
+    await page.getByText(/^\d+ acts · \d+ presses in the menu/).waitFor()
+    await button(page, 'Play it on the simulated body').click()
+    await page
+      .getByRole('status')
+      .filter({ hasText: 'The simulated body did every act. It holds the plan, row by row.' })
+      .waitFor()
+  })
+
+  it('is stopped half-way and goes on where it was; ended, it is noted in the plan what it proved', async () => {
+    const one = await phone()
+    await prove(one, demoPlan, 'press-test')
+    await button(one, 'Walk it').tap()
+    await one.getByRole('img', { name: /with the place lit/ }).waitFor()
+    const [, total = ''] = /of (\d+)/.exec((await one.locator('main header').textContent()) ?? '') ?? []
+    const first = await tick(one, 2)
+    await button(one, 'I see something else').tap()
+    await one.getByLabel('What do you see?').fill('nothing happens')
+    await button(one, 'Keep').tap()
+    await one.getByText(`3 of ${total}`).waitFor()
+    await saved(one)
+    await one.reload()
+    await one.getByText(`3 of ${total}`).waitFor()
+    const rest = await tick(one)
+    expect(first + 1 + rest).toBe(Number(total))
+    await saved(one)
+    await button(one, 'Keep the record').tap()
+    await one.getByRole('heading', { name: 'Ended' }).waitFor()
+    await one.getByText('nothing happens').waitFor()
+
+    await prove(page, demoPlan, 'press-test')
+    await page.reload()
+    await button(page, 'Note in the plan what it proved').click()
+    await page.getByText('noted in the plan').waitFor()
+    await saved(page)
+    const rows = await savedRows(application.address, demoPlan)
+    const tested = Object.keys(rows).flatMap((note) =>
+      rows[note] === 'tested' ? (notedRow(note, 'sure') ?? []) : [],
+    )
+    expect(tested.length).toBeGreaterThan(0)
+    expect(tested.map((row) => rows[noteRow('decidedOn', row)])).toContain('1.2 heron-a')
+  })
+})
+
+describe('one walk on two devices', () => {
+  it('agrees by itself where both say the same, and asks where they do not', async () => {
+    const plan = await freshPlan(application.address)
+    const [one, other] = [await phone(), await phone()]
+    await prove(one, plan, 'evening')
+    await button(one, 'Walk it').tap()
+    await inHand(one).waitFor()
+    await goTo(other, one.url())
+    await done(one).tap()
+    await saved(one)
+    // The other has not heard of it, and ticks the same act.
+    await done(other).tap()
+    await saved(other)
+    await other.getByText('1 of 7').waitFor()
+    expect(await other.getByRole('main').getByRole('alert').allTextContents()).toEqual([])
+
+    await done(one).tap()
+    await saved(one)
+    await button(other, 'Skip …').tap()
+    await other.getByLabel('Why is it skipped?').fill('no disk here')
+    await button(other, 'Keep').tap()
+    await other.getByRole('alert').filter({ hasText: 'Copy it again to another disk' }).waitFor()
+    await other.getByRole('alert').filter({ hasText: 'skipped: no disk here' }).waitFor()
+  })
+
+  it('has an answer for an address that leads nowhere', async () => {
+    await goTo(page, `${application.address}/walks/00000000-0000-4000-8000-00000000dead`)
+    await page.getByRole('heading', { name: 'This walk cannot be shown' }).waitFor()
+    await page.getByText('There is no walk at this address.').waitFor()
+  })
+})
