@@ -10,6 +10,7 @@ import { contextsBench } from './bench/contexts'
 import { focusBench } from './bench/focus'
 import type { Figure } from './bench/measure'
 import { pageBench } from './bench/page'
+import { proceduresBench } from './bench/procedures'
 import { settingsBench } from './bench/settings'
 import { shelfBench } from './bench/shelf'
 import { speedBench } from './bench/speed'
@@ -22,9 +23,13 @@ if (!address) throw new Error('give the address of a running Salt Shelf')
 const [largest] = [...models].sort((a, b) => b.settings.length - a.settings.length)
 if (!largest) throw new Error('there are no models')
 const only = process.argv[3]
-if (only !== undefined && only !== 'settings') throw new Error('only settings can be measured alone')
+const alone = { settings: settingsBench, procedures: proceduresBench } as const
+if (only !== undefined && !Object.hasOwn(alone, only))
+  throw new Error(`only ${Object.keys(alone).join(' and ')} can be measured alone`)
 const figures: Figure[] =
-  only === 'settings' ? await settingsBench(address, largest) : await allFigures(address, largest)
+  only === undefined
+    ? await allFigures(address, largest)
+    : await alone[only as keyof typeof alone](address, largest)
 
 async function allFigures(at: string, model: BodyModel): Promise<Figure[]> {
   return [
@@ -37,6 +42,7 @@ async function allFigures(at: string, model: BodyModel): Promise<Figure[]> {
     ...(await pageBench(at, model)),
     ...(await speedBench(at, model, lenses)),
     ...(await settingsBench(at, model)),
+    ...(await proceduresBench(at, model)),
     await bareBench(at),
     ...(await shelfBench(at)),
   ]

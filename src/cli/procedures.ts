@@ -1,5 +1,5 @@
 import { catalogue, isProcedure } from '@/core/procedures/catalogue'
-import { composeProcedure } from '@/core/procedures/compose'
+import { composeProcedure, startOf } from '@/core/procedures/compose'
 import { orderFor, startingPoints, startWords, type StartingPoint } from '@/core/procedures/order'
 import { bodyFor, notAsWanted, play } from '@/core/procedures/play'
 import type { Procedure } from '@/core/procedures/types'
@@ -80,7 +80,7 @@ function printed(
     ...procedure.leaves.map((one) => `note: ${one}`),
   ]
   if (options.play === undefined) return done(words.join('\n'), procedure)
-  const played = play(order, procedure, bodyFor(order, order.from))
+  const played = play(order, procedure, bodyFor(order, startOf(id, order)))
   const { memory } = played.state.body
   const differs = notAsWanted(order, memory).map((row) => ({
     row,

@@ -476,3 +476,33 @@ describe('the commands on plans, files and the simulated body', () => {
     })
   })
 })
+
+describe('procedure', () => {
+  const night = () => join(folder, 'night.plan.json')
+
+  it('prints every procedure of a plan, and what the simulated body then holds', async () => {
+    const listed = await run(['procedure', '--json'])
+    const ids = (JSON.parse(listed.output) as { id: string }[]).map(({ id }) => id)
+    expect(ids).toContain('first-day')
+    for (const id of ids) {
+      const { code, output } = await run(['procedure', id, night(), '--play', '--json'])
+      const { acts, played } = JSON.parse(output) as {
+        acts: unknown[]
+        played: { refused: unknown[]; differs: unknown[] }
+      }
+      expect([id, code, acts.length > 0, played.refused]).toEqual([id, 0, true, []])
+    }
+  })
+
+  it.each([
+    [['procedure', 'dance'], 2, 'takes 0 or 2 names'],
+    [['procedure', 'dance', 'PLAN'], 1, '“dance” is none of first-day,'],
+    [['procedure', 'set-plan', 'PLAN', '--body', 'nobody'], 1, 'The plan speaks of no body nobody'],
+    [['procedure', 'set-plan', 'PLAN', '--from', 'believed'], 1, 'delivered'],
+    [['procedure', 'rescue', 'PLAN', '--bank', 'dial=none'], 1, 'Dial banks has'],
+  ])('refuses %j with what would do', async (args, code, words) => {
+    const ended = await run(args.map((one) => (one === 'PLAN' ? night() : one)))
+    expect(ended.code).toBe(code)
+    expect(ended.error).toContain(words)
+  })
+})

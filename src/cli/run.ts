@@ -83,7 +83,7 @@ function argumentsOf(
     if (twice) return `--${twice[0]} stands twice`
     const counts = [command.operands].flat()
     if (!counts.includes(parsed.positionals.length))
-      return `${command.name} takes ${counts.join(' or ')} names, not ${parsed.positionals.length}`
+      return `${command.name} takes ${counts.join(' or ')} ${counts.length > 1 ? 'names' : 'file names'}, not ${parsed.positionals.length}`
     return { operands: parsed.positionals, options: Object.fromEntries(values) }
   } catch (error) {
     return (error as Error).message

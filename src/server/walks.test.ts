@@ -188,6 +188,17 @@ describe('a body that is walked', () => {
     expect(next.composed.acts.map(({ id }) => id)).toEqual([`set/${grid}`])
   })
 
+  it('is not believed to hold the plan because its keys were pressed', async () => {
+    await setInventory(body)
+    const key = rowNamed('key/stills/thumb-key/press')
+    const plan = await createPlan(heron, rows({ [key]: 'start-focus', [grid]: 'thirds' }))
+    const before = (await believedOf(plan))['heron-w']
+    const open = await begun(plan, { body: 'heron-w', procedure: 'press-test' })
+    await say(open, open.composed.acts.find(({ kind }) => kind === 'press')?.id ?? '', 'done')
+    must(await turnWalk(open.id, 'end'))
+    expect((await believedOf(plan))['heron-w']).toEqual(before)
+  })
+
   it('is told of when it is gone, and the walk stays', async () => {
     const plan = await createPlan(heron, rows())
     await setInventory(body)

@@ -6,7 +6,7 @@ import { equipmentFor, equipped } from '@/core/inventory/equip'
 import type { BodyModel } from '@/core/model/types'
 import { parsePlan, planTitle, type Plan } from '@/core/plan/plan'
 import { isProcedure, type ProcedureId } from '@/core/procedures/catalogue'
-import { composeProcedure } from '@/core/procedures/compose'
+import { composeProcedure, setsRows } from '@/core/procedures/compose'
 import { orderFor, startingPoints, type StartingPoint } from '@/core/procedures/order'
 import { heldAfter } from '@/core/procedures/play'
 import { parseWalk, recordOf, walkKind, type Walk } from '@/core/procedures/progress'
@@ -343,7 +343,10 @@ export async function turnWalk(id: string, turn: WalkTurn): Promise<Result<true>
       const { model, plan } = planned.value
       const equipment = equipmentFor(model, { models, lenses }, inventory)
       const order = orderOf(row, model, equipped(plan, equipment), equipment.lenses)
-      const composed = composeProcedure(row.procedure as ProcedureId, { order })
+      const procedure = row.procedure as ProcedureId
+      const composed = composeProcedure(procedure, { order })
+      // Acts that were done are done on what the body held when they were: never on what the plan only wants of it.
+      const before = (await believed(client, model, row.body)) ?? order.from
       const { lines, gone } = recordOf(walk.value, composed)
       const record = {
         lines: lines.map(({ act, standing, said }) => ({
@@ -354,7 +357,7 @@ export async function turnWalk(id: string, turn: WalkTurn): Promise<Result<true>
           said,
         })),
         gone,
-        held: heldAfter(order, composed, walk.value, order.from),
+        ...(setsRows(procedure) ? { held: heldAfter(order, composed, walk.value, before) } : {}),
       }
       await client.query('update walks set ended_at = now(), updated_at = now(), record = $2 where id = $1', [
         id,

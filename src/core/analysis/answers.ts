@@ -11,7 +11,7 @@ import type { BodyModel, LensModel, Posture } from '../model/types'
 import { addressesWith } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import { describeRow, showRow, type Invalidated } from '../plan/rows'
-import { composeProcedure } from '../procedures/compose'
+import { composeProcedure, startOf } from '../procedures/compose'
 import { orderFor } from '../procedures/order'
 import { bodyFor, notAsWanted, play } from '../procedures/play'
 import { reachOf, worstNeeds } from '../reach/reach'
@@ -144,7 +144,7 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
         ...(tag === null ? { stateIn } : {}),
       })
       if (!isPlayed) return { procedure, played: null }
-      const { acts, refused, state } = play(order, procedure, bodyFor(order, order.from))
+      const { acts, refused, state } = play(order, procedure, bodyFor(order, startOf(id, order)))
       const differs = notAsWanted(order, state.body.memory).map(
         (row) => `${describeRow(model, row)}: ${showRow(model, row, state.body.memory[row] ?? null)}`,
       )

@@ -114,7 +114,7 @@ function vary(composer: Composer, aim: Aim, slot: PlannedSlot): void {
   const width = family.widenedBy === undefined ? undefined : valueNow(model, composer.state, family.widenedBy)
   const stored = items.filter(({ setting }) => isStoredAt(setting, width))
   const narrowed = items.filter((item) => !stored.includes(item))
-  const left = passThrough(composer, stored)
+  const left = passThrough(composer, stored, { part: slot.name })
   composer.undone.push(
     ...left.map((item) => undoneItem(model, item)),
     ...narrowed.map((item) =>

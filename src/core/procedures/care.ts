@@ -1,22 +1,22 @@
 import { ladderSteps, showValue } from '../model/domain'
+import { settingsIn } from '../model/excerpt'
 import { lookup } from '../model/lookup'
+import type { Act } from '../model/types'
 import type { LiveEvent } from '../camera/live/events'
 import { describeRow, entriesOf, notedRow, parseRow, settingOf, readStamp, type RowId } from '../plan/rows'
 import { contextOf, memoryPlan } from '../camera/live/state'
 import { ownerRow } from '../camera/live/edit'
 import { route, type RouteStep } from '../route/route'
 import { firmwareNumber } from '../rules/facts'
-import { memoryOf } from '../camera/memory'
-import { planFor } from '../plan/bodies'
 import { bring, onBody, saveFirst } from './begin'
-import { sameValue } from '../vocabulary/values'
+import { sameValue, type Value } from '../vocabulary/values'
 import type { Composer } from './composer'
 import { passThrough, type Item } from './menu-pass'
 import type { SetOrder } from './wanted'
 
 /** Full stops of the camera's ISO ladder, each shot once and rated: fine, in need, never. */
 export function isoLadder(order: SetOrder): Composer {
-  const composer = onBody(planned(order))
+  const composer = onBody(order)
   const { byMeaning } = lookup(order.model)
   const iso = byMeaning.get('exposure.iso')
   if (iso?.domain.kind !== 'ladder') return composer
@@ -54,7 +54,7 @@ export function isoLadder(order: SetOrder): Composer {
 
 /** What was changed for the occasion set back to what the plan has. */
 function setBack(composer: Composer, order: SetOrder, part: string): void {
-  const { from } = planned(order)
+  const { from } = order
   const { memory } = composer.state.body
   const rows = entriesOf(from).filter(([row, value]) => !sameValue(memory[row], value))
   const items = rows.flatMap(([row, value]): Item[] => {
@@ -67,14 +67,15 @@ function setBack(composer: Composer, order: SetOrder, part: string): void {
 
 /** A phone or a remote paired: what has to be on first, in order, and the act. */
 export function pairing(order: SetOrder): Composer {
-  const composer = onBody(planned(order))
+  const composer = onBody(order)
   const { model } = order
   const act = model.acts.find(({ does }) => does === 'pair')
   if (!act) return composer
   const remote = lookup(model).byMeaning.get('network.remote')
   const on = remote?.domain.kind === 'toggle' ? { [remote.id]: true } : {}
   // The remote is switched on before it is paired: what is wanted first, then the act.
-  for (const wanted of [{ values: on }, { values: {}, acts: [act.id] }]) {
+  const values = { ...neededBy(act), ...on }
+  for (const wanted of [{ values }, { values: {}, acts: [act.id] }]) {
     const found = route(model, memoryPlan(composer.state), contextOf(composer.state), wanted)
     if (!found.ok) {
       composer.undone.push({ row: null, words: act.name, because: found.refusal.message })
@@ -87,6 +88,16 @@ export function pairing(order: SetOrder): Composer {
     expect: 'one picture more on the card',
   })
   return composer
+}
+
+/** The values that an act asks for plainly. */
+function neededBy({ needs }: Act): Readonly<Record<string, Value>> {
+  return Object.fromEntries(
+    needs.flatMap(({ when }) => {
+      const [setting] = settingsIn(when)
+      return 'is' in when && setting !== undefined ? [[setting, when.is] as const] : []
+    }),
+  )
 }
 
 /** A step of a route as an act. */
@@ -108,7 +119,7 @@ function along(composer: Composer, { move }: RouteStep): void {
 
 /** The day of an update: nothing is lost, what the file carries across is known, and what to look at again is named. */
 export function firmwareDay(order: SetOrder): Composer {
-  const composer = onBody(planned(order))
+  const composer = onBody(order)
   const { model, firmware } = order
   const kept = saveFirst(composer, 'Before')
   const next = model.firmware.find(
@@ -180,10 +191,4 @@ function decidedBefore({ plan }: SetOrder, version: string): RowId[] {
     const on = firmwareNumber(readStamp(stamp).firmware) ?? 0
     return on < (firmwareNumber(version) ?? 0) ? [row] : []
   })
-}
-
-/** The same order with a body that has the plan set on it. */
-export function planned(order: SetOrder): SetOrder {
-  const mine = order.tag === null ? order.plan : planFor(order.plan, order.tag)
-  return { ...order, from: memoryOf(order.model, mine) }
 }

@@ -1,9 +1,10 @@
 import { plannedSlots } from '../plan/plan'
 import { entriesOf, isSlotRow } from '../plan/rows'
-import { factoryMemory } from '../camera/memory'
+import { factoryMemory, memoryOf, type Memory } from '../camera/memory'
+import { planFor } from '../plan/bodies'
 import type { StateIn } from '../resolve/resolved'
 import { buildOn, cleanStart, firstDay } from './begin'
-import { firmwareDay, isoLadder, pairing, planned } from './care'
+import { firmwareDay, isoLadder, pairing } from './care'
 import type { Composer } from './composer'
 import { evening, morning } from './days'
 import { fieldMoves } from './field-moves'
@@ -24,6 +25,8 @@ export interface Asked {
 }
 
 interface Composing {
+  /** On what it is composed: a body that holds what the order says, one as delivered, one with the plan on it, or with its base alone. */
+  readonly on: 'given' | 'delivered' | 'plan' | 'base'
   readonly compose: (asked: Asked) => Composer
   readonly leaves?: (asked: Asked) => readonly string[]
 }
@@ -32,70 +35,67 @@ const mediaLost = 'Configuration files lie on the card: formatting it loses them
 
 /** How each procedure is composed; adding one is adding a row here and its name in the catalogue. */
 const composing: Readonly<Record<ProcedureId, Composing>> = {
-  'first-day': {
-    compose: ({ order }) => firstDay({ ...order, from: factoryMemory(order.model) }),
-  },
+  'first-day': { on: 'delivered', compose: ({ order }) => firstDay(order) },
   'clean-start': {
+    on: 'given',
     compose: ({ order }) => cleanStart(order),
     leaves: () => [mediaLost, 'The owner’s name, clock and network stay: a reset leaves them.'],
   },
-  'build-on': {
-    compose: ({ order }) => buildOn(order),
-  },
-  'set-plan': {
-    compose: ({ order }) => composeSetting(order),
-  },
+  'build-on': { on: 'given', compose: ({ order }) => buildOn(order) },
+  'set-plan': { on: 'given', compose: ({ order }) => composeSetting(order) },
   banks: {
-    compose: ({ order }) => composeSetting({ ...order, from: withoutBanks(order) }, true),
+    on: 'base',
+    compose: ({ order }) => composeSetting(order, true),
     leaves: ({ order }) => leavesOfBanks(order),
   },
-  'press-test': {
-    compose: ({ order, stateIn }) => pressTest(planned(order), stateIn),
-  },
-  'field-moves': {
-    compose: ({ order }) => fieldMoves(order),
-  },
-  'iso-ladder': {
-    compose: ({ order }) => isoLadder(order),
-  },
-  morning: {
-    compose: ({ order }) => morning(order),
-  },
-  evening: {
-    compose: ({ order }) => evening(order),
-  },
+  'press-test': { on: 'plan', compose: ({ order, stateIn }) => pressTest(order, stateIn) },
+  'field-moves': { on: 'plan', compose: ({ order }) => fieldMoves(order) },
+  'iso-ladder': { on: 'plan', compose: ({ order }) => isoLadder(order) },
+  morning: { on: 'plan', compose: ({ order }) => morning(order) },
+  evening: { on: 'plan', compose: ({ order }) => evening(order) },
   rescue: {
+    on: 'plan',
     compose: ({ order, at, stateIn }) =>
       rescue(order, at ?? { side: order.model.sides[0] ?? 'stills', slot: null }, stateIn),
   },
-  pairing: {
-    compose: ({ order }) => pairing(order),
-  },
+  pairing: { on: 'plan', compose: ({ order }) => pairing(order) },
   'firmware-day': {
+    on: 'plan',
     compose: ({ order }) => firmwareDay(order),
     leaves: () => ['The old file may not load any more: keep it, and save a new one.'],
   },
 }
 
+/** What a body holds where a procedure begins: it is composed on that, and has to be played on it. */
+export function startOf(id: ProcedureId, order: SetOrder): Memory {
+  const { model, plan, tag } = order
+  const { on } = composing[id]
+  if (on === 'given') return order.from
+  if (on === 'delivered') return factoryMemory(model)
+  const held = memoryOf(model, tag === null ? plan : planFor(plan, tag))
+  if (on === 'plan') return held
+  return Object.fromEntries(entriesOf(held).filter(([row]) => !isSlotRow(row)))
+}
+
+/** Whether a body holds other rows after a procedure than before; the others take for given that the plan is on it. */
+export function setsRows(id: ProcedureId): boolean {
+  return composing[id].on !== 'plan'
+}
+
 /** A procedure composed for a plan and a body. Linear in the acts, each costing at most one reckoning of the settings. */
-export function composeProcedure(id: ProcedureId, asked: Asked): Procedure {
+export function composeProcedure(id: ProcedureId, { order: given, ...asked }: Asked): Procedure {
   const named = catalogue.find((one) => one.id === id)
   const { compose, leaves } = composing[id]
-  const { acts, undone } = compose(asked)
+  const order = { ...given, from: startOf(id, given) }
+  const { acts, undone } = compose({ order, ...asked })
   return {
     id,
     name: named?.name ?? id,
     purpose: named?.purpose ?? '',
     acts,
     undone,
-    leaves: leaves?.(asked) ?? [],
+    leaves: leaves?.({ order, ...asked }) ?? [],
   }
-}
-
-/** A body with the plan's base on it, and no bank stored. */
-function withoutBanks(order: SetOrder) {
-  const { from } = planned(order)
-  return Object.fromEntries(entriesOf(from).filter(([row]) => !isSlotRow(row)))
 }
 
 function leavesOfBanks({ model, plan }: SetOrder): string[] {

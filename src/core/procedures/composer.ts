@@ -81,7 +81,8 @@ export class Composer {
   recall(family: string, slot: string, name: string): void {
     if (this.state.banks[family] === slot) return
     const stop = this.model.positions.find((one) => one.family === family && one.slot === slot)
-    const words = stop ? `Turn the mode dial to ${stop.name}: ${name}` : `Recall ${name}`
+    const called = stop && stop.name !== name ? `${stop.name}: ${name}` : name
+    const words = stop ? `Turn the mode dial to ${called}` : `Recall ${name}`
     this.stand(`slot-${family}-${slot}`, words, [
       stop ? { kind: 'position', position: stop.id } : { kind: 'recall', family, slot },
     ])
@@ -97,7 +98,6 @@ export class Composer {
       kind: 'stand',
       words,
       where,
-      part: this.acts.at(-1)?.part ?? '',
       asks: words,
       events,
     })
@@ -228,6 +228,9 @@ export class Composer {
 
   /** Writes one act down as it is. */
   add(act: Pick<ProcedureAct, 'id' | 'kind' | 'words' | 'asks'> & Partial<ProcedureAct>): string {
+    // How the camera has to stand for an act belongs under the heading of that act.
+    for (let i = this.acts.length - 1; this.acts[i]?.kind === 'stand' && this.acts[i]?.part === ''; i--)
+      this.acts[i] = { ...(this.acts[i] as ProcedureAct), part: act.part ?? '' }
     this.acts.push({
       where: '',
       part: '',

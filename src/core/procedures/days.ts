@@ -1,7 +1,5 @@
-import { factoryMemory, memoryOf } from '../camera/memory'
 import { isLive } from '../camera/live/edit'
 import { lookup } from '../model/lookup'
-import { planFor } from '../plan/bodies'
 import { plannedSlots } from '../plan/plan'
 import { bankFactRow, bankRow, rowValue, type RowId } from '../plan/rows'
 import type { Value } from '../vocabulary/values'
@@ -12,9 +10,7 @@ import type { SetOrder } from './wanted'
 
 /** Before the work: what is in the camera, what nothing restores by itself, and each bank as it should be. */
 export function morning(order: SetOrder): Composer {
-  const { model } = order
-  const mine = order.tag === null ? order.plan : planFor(order.plan, order.tag)
-  const composer = onBody({ ...order, from: memoryOf(model, mine) })
+  const composer = onBody(order)
   const ready = 'Before anything'
   composer.doing('battery', 'Put a full battery in, and a spare in the pocket', { part: ready })
   const copied = composer.doing('copied', 'Make sure that yesterday’s pictures are copied twice', {
@@ -86,7 +82,7 @@ function banks(composer: Composer, order: SetOrder): void {
 
 /** After the work: nothing is wiped before it was copied twice and opened. */
 export function evening(order: SetOrder): Composer {
-  const composer = onBody({ ...order, from: factoryMemory(order.model) })
+  const composer = onBody(order)
   const part = 'Bring it home'
   const one = composer.doing('copy-one', 'Copy every card to your computer', { part })
   const two = composer.doing('copy-two', 'Copy it again to another disk', { part, after: [one] })

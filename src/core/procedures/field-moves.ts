@@ -14,7 +14,6 @@ import { planFor } from '../plan/bodies'
 import { plannedSlots } from '../plan/plan'
 import { sameValue } from '../vocabulary/values'
 import { onBody } from './begin'
-import { planned } from './care'
 import type { Composer } from './composer'
 import type { SetOrder } from './wanted'
 
@@ -47,7 +46,7 @@ interface Looked {
  * body with the plan on it; only one that does what it says is given, and the others are named with the reason.
  */
 export function fieldMoves(order: SetOrder): Composer {
-  const composer = onBody(planned(order))
+  const composer = onBody(order)
   const { model } = order
   const plan = order.tag === null ? order.plan : planFor(order.plan, order.tag)
   const keys = [...lookup(model).addresses.values()]

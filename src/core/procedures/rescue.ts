@@ -12,7 +12,6 @@ import { answers, type StateIn } from '../resolve/resolved'
 import { startsFocus } from '../vocabulary/focus-roles'
 import type { Value } from '../vocabulary/values'
 import { onBody } from './begin'
-import { planned } from './care'
 import type { Composer } from './composer'
 import type { SetOrder } from './wanted'
 
@@ -41,7 +40,7 @@ interface Cause {
  * hand. At most five.
  */
 export function rescue(order: SetOrder, at: RescueAt, stateIn?: StateIn): Composer {
-  const composer = onBody(planned(order))
+  const composer = onBody(order)
   const { model } = order
   const plan = order.tag === null ? order.plan : planFor(order.plan, order.tag)
   const usual = usualContext(model, plan, order.lenses, at.side)
