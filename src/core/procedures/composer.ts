@@ -8,7 +8,7 @@ import { showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
 import { pressesTo, setUpLines, type MenuPlace } from '../model/menu'
 import type { ActKind } from '../model/menu-types'
-import type { Act, BodyModel, LensModel, ModePosition, Setting, SetUpPage } from '../model/types'
+import type { Act, BodyModel, Control, LensModel, ModePosition, Setting, SetUpPage } from '../model/types'
 import { describeRow, showRow, type RowId } from '../plan/rows'
 import { must } from '../result'
 import type { State } from '../resolve/state'
@@ -63,7 +63,7 @@ export class Composer {
   turnTo(position: ModePosition): void {
     const isPlain = Object.values(this.state.banks).every((slot) => slot === null)
     if (this.state.position === position.id && (isPlain || position.kind === 'slot')) return
-    const dial = this.hasDial()
+    const dial = this.dial() !== null
     this.stand(
       `dial-${position.id}`,
       dial ? `Turn the mode dial to ${position.name}` : `Stand in ${position.name}`,
@@ -74,6 +74,7 @@ export class Composer {
         ),
         { kind: 'position', position: position.id },
       ],
+      this.dial(),
     )
   }
 
@@ -83,13 +84,16 @@ export class Composer {
     const stop = this.model.positions.find((one) => one.family === family && one.slot === slot)
     const called = stop && stop.name !== name ? `${stop.name}: ${name}` : name
     const words = stop ? `Turn the mode dial to ${called}` : `Recall ${name}`
-    this.stand(`slot-${family}-${slot}`, words, [
-      stop ? { kind: 'position', position: stop.id } : { kind: 'recall', family, slot },
-    ])
+    this.stand(
+      `slot-${family}-${slot}`,
+      words,
+      [stop ? { kind: 'position', position: stop.id } : { kind: 'recall', family, slot }],
+      stop ? this.dial() : null,
+    )
   }
 
   /** Something that changes how the camera stands; said again each time it has to stand so again. */
-  stand(name: string, words: string, events: readonly LiveEvent[], where = ''): void {
+  stand(name: string, words: string, events: readonly LiveEvent[], control: Control | null = null): void {
     const again = this.acts.filter(({ id }) => id.startsWith(`stand/${name}#`)).length + 1
     this.play(events)
     this.line = null
@@ -97,7 +101,8 @@ export class Composer {
       id: `stand/${name}#${again}`,
       kind: 'stand',
       words,
-      where,
+      where: control?.where ?? '',
+      control: control?.id ?? null,
       asks: words,
       events,
     })
@@ -251,10 +256,11 @@ export class Composer {
     return before === 0 ? `set/${row}` : `set/${row}#${before + 1}`
   }
 
-  private hasDial(): boolean {
-    return (
-      this.model.controls.some(({ gestures }) => gestures.length === 0) || this.model.positions.length > 2
-    )
+  /** The dial by which the camera changes its position; null where it is a line of the menu, or a key. */
+  private dial(): Control | null {
+    const { functions, addresses } = lookup(this.model)
+    const turns = (id: string | null) => functions.get(id ?? '')?.means === 'controls.modeDial'
+    return [...addresses.values()].find(({ factory }) => turns(factory))?.control ?? null
   }
 
   private standing(): string {
@@ -266,7 +272,7 @@ export class Composer {
       return [word ?? slot]
     })
     if (position?.kind === 'slot' || banks.length === 0)
-      return position ? `${this.hasDial() ? 'Mode dial at ' : ''}${position.name}` : ''
+      return position ? `${this.dial() === null ? '' : 'Mode dial at '}${position.name}` : ''
     return [position?.name, ...banks].filter((one) => one !== undefined).join(', ')
   }
 

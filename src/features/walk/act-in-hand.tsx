@@ -63,13 +63,12 @@ export function ActInHand({
           onCancel={() => ask(null)}
         />
       )}
-      {next && (
-        <p className="text-silt">
-          Then: {next.where !== '' && <span className="font-mono text-small">{next.where} </span>}
-          {next.words}
-        </p>
-      )}
       <div className="sticky bottom-0 mt-auto grid grid-cols-[5fr_4fr] gap-2 bg-crust py-2">
+        {next && (
+          <p className="col-span-2 truncate text-silt" title={next.words}>
+            Then: {next.words}
+          </p>
+        )}
         <Button
           main
           className="col-span-2 min-h-16 text-lead"

@@ -69,6 +69,22 @@ export function LitFace({
       className={className}
     >
       <FaceStrokes face={face} box={box} />
+      {controls
+        .filter(({ id }) => lit.has(id))
+        .map((control) => {
+          const { x, y } = centreOf(control, box)
+          const [width, height] = [control.size[0] * box.width, control.size[1] * box.height]
+          // A ring around it, to be found at arm's length.
+          return (
+            <circle
+              key={control.id}
+              cx={x}
+              cy={y}
+              r={Math.max(width, height) / 2 + 12}
+              className="fill-pan/20 stroke-pan [stroke-width:2.5]"
+            />
+          )
+        })}
       {controls.map((control) => (
         <ControlShape key={control.id} control={control} box={box} lit={lit.has(control.id)} heat={0} />
       ))}
