@@ -6,9 +6,8 @@ import type { BodyModel } from '@/core/model/types'
 import { readValue } from '@/core/plan/limits'
 import { ok, refuse, type Refusal, type Result } from '@/core/result'
 import type { Value } from '@/core/vocabulary/values'
-import { localOwner, query, transaction, type Connection } from './db'
+import { isUuid, localOwner, query, transaction, type Connection } from './db'
 import { modelFor } from './models'
-import { isUuid } from './plans'
 
 /** A camera body of the owner: simulated until there are ways to reach a real one. */
 export interface Body {

@@ -119,3 +119,8 @@ function connectionConfig(): ClientConfig {
     idle_in_transaction_session_timeout: 10_000,
   }
 }
+
+/** True for the text form of a UUID: anything else never reaches the database. */
+export function isUuid(text: string): boolean {
+  return /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/.test(text)
+}

@@ -6,9 +6,9 @@ import type { BodyModel } from '@/core/model/types'
 import type { Plan } from '@/core/plan/plan'
 import { ok, refuse, type Result } from '@/core/result'
 import { unkept } from '@/core/text'
-import { localOwner, query, transaction, type Connection } from './db'
+import { isUuid, localOwner, query, transaction, type Connection } from './db'
 import { definitions, modelFor } from './models'
-import { insertPlan, isUuid } from './plans'
+import { insertPlan } from './plans'
 import { patternsOf } from './summaries'
 
 /** One file on the shelf, without its bytes. */

@@ -10,7 +10,7 @@ import { decide } from '@/core/sync/decide'
 import type { Head } from '@/core/sync/head'
 import type { Answer, ReadSave } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
-import { localOwner, transaction, type Connection } from './db'
+import { isUuid, localOwner, transaction, type Connection } from './db'
 import { libraryOf } from './models'
 import { planOf, planRow, stepsFor, writeSteps } from './plan-rows'
 import { headOf, logOf, newestSteps, planSteps, stepsBefore as stepsOfLogBefore } from './step-log'
@@ -179,11 +179,6 @@ export async function freezeRevision(planId: string, note: string): Promise<Resu
     const fresh = made.rows[0] as RevisionRow
     return ok({ id: fresh.id, number: fresh.number, ...read.value, madeAt: fresh.made_at })
   })
-}
-
-/** True for the text form of a UUID: anything else never reaches the database. */
-export function isUuid(text: string): boolean {
-  return /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/.test(text)
 }
 
 interface RevisionRow {

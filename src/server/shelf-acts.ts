@@ -3,9 +3,9 @@ import { planTitle } from '@/core/plan/plan'
 import { titleRow } from '@/core/plan/rows'
 import { ok, refuse, type Result } from '@/core/result'
 import { keysToMove, type Ordered } from '@/core/sync/order'
-import { localOwner, transaction, type Connection } from './db'
+import { isUuid, localOwner, transaction, type Connection } from './db'
 import { planOf, planRow } from './plan-rows'
-import { insertPlan, isUuid } from './plans'
+import { insertPlan } from './plans'
 import { shelfOrder } from './summaries'
 
 /** What can be done to a plan as it stands on the shelf. */

@@ -6,7 +6,7 @@ import { equipmentFor, equipped } from '@/core/inventory/equip'
 import type { BodyModel } from '@/core/model/types'
 import { parsePlan, planTitle, type Plan } from '@/core/plan/plan'
 import { isProcedure, type ProcedureId } from '@/core/procedures/catalogue'
-import { composeProcedure, setsRows } from '@/core/procedures/compose'
+import { composeProcedure, heldBefore } from '@/core/procedures/compose'
 import { orderFor, startingPoints, type StartingPoint } from '@/core/procedures/order'
 import { heldAfter } from '@/core/procedures/play'
 import { parseWalk, recordOf, walkKind, type Walk } from '@/core/procedures/progress'
@@ -17,11 +17,10 @@ import { decide } from '@/core/sync/decide'
 import type { Head } from '@/core/sync/head'
 import type { Answer, ReadSave } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
-import { localOwner, query, transaction, type Connection } from './db'
+import { isUuid, localOwner, query, transaction, type Connection } from './db'
 import { inventoryNow } from './inventory'
 import { definitions } from './models'
 import { planOf, planRow } from './plan-rows'
-import { isUuid } from './plans'
 import { appendSteps, headOf, logOf, newestSteps, stepsBefore, walkSteps } from './step-log'
 
 /** A walk among others: which, on which body, since when, and what was ticked. */
@@ -83,7 +82,9 @@ export interface WalkOrder {
 export async function beginWalk(planId: string, order: WalkOrder): Promise<Result<string>> {
   if (!isProcedure(order.procedure))
     return refuse('unknown-procedure', `There is no procedure ${order.procedure}.`, 'procedure')
-  const start = startingPoints.find((one) => one === order.start)
+  // What is built on is what is there.
+  const asked = order.procedure === 'build-on' ? 'believed' : order.start
+  const start = startingPoints.find((one) => one === asked)
   if (!start) return refuse('outside', `A walk starts from ${startingPoints.join(', ')}.`, 'start')
   const { inventory } = await inventoryNow()
   return transaction(async (client): Promise<Result<string>> => {
@@ -346,7 +347,7 @@ export async function turnWalk(id: string, turn: WalkTurn): Promise<Result<true>
       const procedure = row.procedure as ProcedureId
       const composed = composeProcedure(procedure, { order })
       // Acts that were done are done on what the body held when they were: never on what the plan only wants of it.
-      const before = (await believed(client, model, row.body)) ?? order.from
+      const before = heldBefore(procedure, order, await believed(client, model, row.body))
       const { lines, gone } = recordOf(walk.value, composed)
       const record = {
         lines: lines.map(({ act, standing, said }) => ({
@@ -357,7 +358,7 @@ export async function turnWalk(id: string, turn: WalkTurn): Promise<Result<true>
           said,
         })),
         gone,
-        ...(setsRows(procedure) ? { held: heldAfter(order, composed, walk.value, before) } : {}),
+        ...(before ? { held: heldAfter(order, composed, walk.value, before) } : {}),
       }
       await client.query('update walks set ended_at = now(), updated_at = now(), record = $2 where id = $1', [
         id,

@@ -2,7 +2,16 @@ import type { Browser, Page } from 'playwright-core'
 import { chromium } from 'playwright-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { noteRow, notedRow } from '@/core/plan/rows'
-import { demoPlan, freshPlan, goTo, openInBrowser, saved, savedRows, type Application } from './application'
+import {
+  demoPlan,
+  freshPlan,
+  goTo,
+  key,
+  openInBrowser,
+  saved,
+  savedRows,
+  type Application,
+} from './application'
 
 let application: Application
 let page: Page
@@ -120,6 +129,38 @@ describe('the theatre’s menu walk', () => {
       .getByRole('status')
       .filter({ hasText: 'The simulated body did every act. It holds the plan, row by row.' })
       .waitFor()
+  })
+
+  it('is walked on two phones to its end; the body is then believed to hold the plan, and nothing is left to set', async () => {
+    const plan = await freshPlan(application.address)
+    const [one, other] = [await phone(), await phone()]
+    await goTo(page, `${application.address}/plans/${plan}/controls`)
+    await key(page, 'Thumb focus key').press('Enter')
+    await page.getByRole('combobox', { name: /^Instead/ }).fill('AF start')
+    await page
+      .getByRole('option', { name: /^AF start/ })
+      .first()
+      .click()
+    await saved(page)
+    await prove(one, plan, 'set-plan')
+    await button(one, 'Walk it').tap()
+    await inHand(one).waitFor()
+    expect(await tick(one, 1)).toBe(1)
+    await saved(one)
+    await prove(other, plan, 'set-plan')
+    await other.getByRole('combobox', { name: 'Procedure' }).waitFor()
+    await button(other, 'Go on with the walk').tap()
+    await other.getByText(/^1 of \d/).waitFor()
+    await tick(other)
+    await other.getByRole('heading', { name: 'All of it is over' }).waitFor()
+    await saved(other)
+    await button(other, 'Keep the record').tap()
+    await other.getByRole('heading', { name: 'Ended' }).waitFor()
+    await prove(page, plan, 'set-plan')
+    await page
+      .getByRole('combobox', { name: 'Set', exact: true })
+      .selectOption({ label: 'what differs from what this body is believed to hold' })
+    await page.getByText('There is nothing to do: what the plan wants here stands already.').waitFor()
   })
 
   it('is stopped half-way and goes on where it was; ended, it is noted in the plan what it proved', async () => {

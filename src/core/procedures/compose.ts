@@ -77,9 +77,15 @@ export function startOf(id: ProcedureId, order: SetOrder): Memory {
   return Object.fromEntries(entriesOf(held).filter(([row]) => !isSlotRow(row)))
 }
 
-/** Whether a body holds other rows after a procedure than before; the others take for given that the plan is on it. */
-export function setsRows(id: ProcedureId): boolean {
-  return composing[id].on !== 'plan'
+/**
+ * What a body held before a procedure was gone through on it: what the order says, or, where a procedure takes base for
+ * given, what it is believed to hold. Null for a procedure that takes for given that the plan is on the body: it tells
+ * nothing of what the body holds.
+ */
+export function heldBefore(id: ProcedureId, order: SetOrder, believed: Memory | null): Memory | null {
+  const { on } = composing[id]
+  if (on === 'plan') return null
+  return on === 'base' ? (believed ?? order.from) : startOf(id, order)
 }
 
 /** A procedure composed for a plan and a body. Linear in the acts, each costing at most one reckoning of the settings. */

@@ -69,6 +69,7 @@ function Choices({ station }: { station: ProveStationKnown }) {
       <label className="flex items-center gap-2">
         <span className="text-small text-silt">For</span>
         <Select
+          label="For"
           value={tag ?? ''}
           options={[['', 'no body in particular'], ...bodies.map((one) => [one.tag, one.name] as const)]}
           onPick={station.chooseBody}
@@ -78,6 +79,7 @@ function Choices({ station }: { station: ProveStationKnown }) {
         <label className="flex items-center gap-2">
           <span className="text-small text-silt">Set</span>
           <Select<StartingPoint>
+            label="Set"
             value={start}
             options={startingPoints
               .filter((one) => one !== 'believed' || held !== null)
@@ -89,7 +91,7 @@ function Choices({ station }: { station: ProveStationKnown }) {
       {id === 'rescue' && (
         <label className="flex items-center gap-2">
           <span className="text-small text-silt">In</span>
-          <Select value={place} options={places} onPick={station.choosePlace} />
+          <Select label="In" value={place} options={places} onPick={station.choosePlace} />
         </label>
       )}
     </div>

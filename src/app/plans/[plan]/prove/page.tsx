@@ -1,6 +1,6 @@
 import { ok } from '@/core/result'
 import { ProveStation } from '@/features/prove'
-import { isUuid } from '@/server/plans'
+import { isUuid } from '@/server/db'
 import { withDatabase } from '@/server/requests'
 import { believedOf, listWalks } from '@/server/walks'
 import { Trouble } from '@/ui/trouble'
