@@ -32,16 +32,13 @@ export function setSlots(composer: Composer, order: SetOrder, aim: Aim, slots: r
   const open = slots.filter((slot) => differing(aim.want, composer.state.body.memory, slot).length > 0)
   const fresh = open.filter((slot) => isFromBase(composer, aim, slot))
   // Store to all first, then vary each: none is made from another.
+  for (const slot of open) rename(composer, aim, slot)
   for (const slot of fresh) {
-    rename(composer, aim, slot)
     const stop = nearestStop(composer, aim, slot)
     if (stop) composer.turnTo(stop)
     composer.store(slot.family, slot.slot, slot.name, false)
   }
-  for (const slot of open) {
-    if (!fresh.includes(slot)) rename(composer, aim, slot)
-    vary(composer, aim, slot)
-  }
+  for (const slot of open) vary(composer, aim, slot)
   const [plain] = plainStops(order.model, slots[0]?.side ?? 'stills')
   if (open.length > 0 && plain && Object.values(composer.state.banks).some((one) => one !== null))
     composer.turnTo(plain)

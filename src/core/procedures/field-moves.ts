@@ -5,7 +5,6 @@ import { settingsNow, type LiveState } from '../camera/live/state'
 import { isLive } from '../camera/live/edit'
 import { isRunning } from '../focus/outcome'
 import type { Address } from '../model/addresses'
-import { keyName } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { valuesOf } from '../model/domain'
@@ -14,6 +13,7 @@ import { planFor } from '../plan/bodies'
 import { plannedSlots } from '../plan/plan'
 import { sameValue } from '../vocabulary/values'
 import { onBody } from './begin'
+import { theControl } from './press-test'
 import type { Composer } from './composer'
 import type { SetOrder } from './wanted'
 
@@ -114,7 +114,7 @@ const release = ({ control, gesture }: Address): LiveEvent => ({
   gesture: gesture.id,
 })
 const isShutter = ({ control }: Address) => control.kind === 'release'
-const name = (address: Address) => (isShutter(address) ? 'the shutter button' : keyName({ address }))
+const name = (address: Address) => (isShutter(address) ? 'the shutter button' : theControl(address.control))
 const holdWords = (key: Address) => (isShutter(key) ? 'Half-press the shutter button' : `Hold ${name(key)}`)
 
 /** A key pressed and let go; one that does its work at once is not down any more to be let go. */

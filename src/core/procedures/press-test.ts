@@ -1,6 +1,6 @@
 import type { Address } from '../model/addresses'
 import { lookup } from '../model/lookup'
-import type { BodyModel, Side } from '../model/types'
+import type { BodyModel, Control, Side } from '../model/types'
 import { plannedSlots, type Plan } from '../plan/plan'
 import { planFor } from '../plan/bodies'
 import { keyRow, rowValue } from '../plan/rows'
@@ -120,7 +120,12 @@ function expected(model: BodyModel, at: Resolution, key: Address): Expected {
 /** What the hand does with a control: "Press the crown key", "Turn the rear dial", "Thumb wheel: tilt left". */
 export function pressWords({ control, gesture, when, name }: Address): string {
   const at = when === null ? '' : `, ${name}`
-  const called = `${control.name.charAt(0).toLowerCase()}${control.name.slice(1)}`
-  if (gesture.id === 'press') return `Press the ${called}${at}`
-  return gesture.id === 'turn' ? `Turn the ${called}${at}` : `${control.name}: ${name}`
+  if (gesture.id === 'press') return `Press ${theControl(control)}${at}`
+  return gesture.id === 'turn' ? `Turn ${theControl(control)}${at}` : `${control.name}: ${name}`
+}
+
+/** A control as it stands in a sentence: "the thumb focus key". */
+export function theControl({ name }: Pick<Control, 'name'>): string {
+  const isAcronym = /^[A-Z]{2}/.test(name)
+  return `the ${isAcronym ? name : `${name.charAt(0).toLowerCase()}${name.slice(1)}`}`
 }

@@ -1,5 +1,4 @@
 import type { Address } from '../model/addresses'
-import { keyName } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { Side } from '../model/types'
 import { functionAt } from '../plan/assign'
@@ -12,6 +11,7 @@ import { answers, type StateIn } from '../resolve/resolved'
 import { startsFocus } from '../vocabulary/focus-roles'
 import type { Value } from '../vocabulary/values'
 import { onBody } from './begin'
+import { theControl } from './press-test'
 import type { Composer } from './composer'
 import type { SetOrder } from './wanted'
 
@@ -105,7 +105,8 @@ function where({ order: { model } }: Looked, means: string): string {
   return lookup(model).menuAddress.get(lookup(model).byMeaning.get(means)?.id ?? '') ?? ''
 }
 
-const pressed = (key: Address) => keyName({ address: key })
+const pressed = ({ control, gesture, name }: Address) =>
+  gesture.id === 'press' ? theControl(control) : `${theControl(control)} (${name})`
 
 function byHand(at: Looked): Cause | null {
   const means =
@@ -160,7 +161,7 @@ function locked(at: Looked): Cause | null {
     isSo: false,
     far: key ? 0 : 2,
     words: key
-      ? `Look for the lock sign; ${pressed(key)} unlocks`
+      ? `Look for the lock sign: ${pressed(key)} unlocks`
       : 'Look for the lock sign, and unlock the controls',
     because: 'Locked controls do not answer.',
     ...(key ? { key } : {}),

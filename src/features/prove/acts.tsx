@@ -36,7 +36,11 @@ export function Acts({
               <div className="min-w-0">
                 <p className="flex flex-wrap gap-x-3">
                   <span className="min-w-0 flex-1">{act.words}</span>
-                  {act.where !== '' && <span className="font-mono text-small/5 text-silt">{act.where}</span>}
+                  {act.where !== '' && (
+                    <span className={`text-small/5 text-silt ${act.control === null ? 'font-mono' : ''}`}>
+                      {act.where}
+                    </span>
+                  )}
                 </p>
                 <More act={act} />
                 {(said.get(act.id) ?? []).map(({ kind, words }, n) => (

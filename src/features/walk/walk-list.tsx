@@ -81,7 +81,11 @@ function Line({
         className="mt-0.5 size-6 shrink-0 accent-brine"
       />
       <button type="button" onClick={onGoTo} className="min-w-0 flex-1 text-left">
-        {act.where !== '' && <span className="block font-mono text-small text-silt">{act.where}</span>}
+        {act.where !== '' && (
+          <span className={`block text-small text-silt ${act.control === null ? 'font-mono' : ''}`}>
+            {act.where}
+          </span>
+        )}
         <span className="block">{act.words}</span>
         {act.expect !== undefined && <span className="block text-small text-silt">expect {act.expect}</span>}
         {act.warning !== undefined && <span className="block text-small text-rust">{act.warning}</span>}
