@@ -8,6 +8,7 @@ import {
   goTo,
   key,
   openInBrowser,
+  post,
   saved,
   savedRows,
   type Application,
@@ -221,6 +222,39 @@ describe('one walk on two devices', () => {
     await button(other, 'Keep').tap()
     await other.getByRole('alert').filter({ hasText: 'Copy it again to another disk' }).waitFor()
     await other.getByRole('alert').filter({ hasText: 'skipped: no disk here' }).waitFor()
+  })
+
+  it('shows what the other ticked, and what the plan asks for since, when it is looked at again', async () => {
+    const plan = await freshPlan(application.address)
+    await post(`${application.address}/api/plans/${plan}/walks`, {
+      procedure: 'build-on',
+      body: '',
+      start: 'every',
+    })
+    const [one, other] = [await phone(), await phone()]
+    await prove(one, plan, 'build-on')
+    await one.getByRole('combobox', { name: 'For' }).selectOption({ label: 'no body in particular' })
+    await button(one, 'Go on with the walk').tap()
+    await inHand(one).waitFor()
+    await goTo(other, one.url())
+    await other.getByText('0 of 2').waitFor()
+    await done(one).tap()
+    await saved(one)
+    await other.evaluate(() => window.dispatchEvent(new Event('focus')))
+    await other.getByText('1 of 2').waitFor()
+
+    await goTo(page, `${application.address}/plans/${plan}/controls`)
+    await key(page, 'Thumb focus key').press('Enter')
+    await page.getByRole('combobox', { name: /^Instead/ }).fill('AF start')
+    await page
+      .getByRole('option', { name: /^AF start/ })
+      .first()
+      .click()
+    await expect
+      .poll(async () => (await savedRows(application.address, plan))['key/stills/thumb-key/press'])
+      .toBe('start-focus')
+    await other.evaluate(() => window.dispatchEvent(new Event('focus')))
+    await other.getByText('1 of 3').waitFor()
   })
 
   it('has an answer for an address that leads nowhere', async () => {

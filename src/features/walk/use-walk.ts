@@ -1,5 +1,6 @@
 'use client'
 
+import { useRouter } from 'next/navigation'
 import { useEffect, useLayoutEffect, useState } from 'react'
 import {
   gatesOf,
@@ -42,6 +43,7 @@ export function useWalk(start: WalkStart) {
   }, [desk])
   const walk = usePartOf(desk, 'document')
   useAgreement(desk)
+  useNews(desk, start)
   const procedure = { acts: start.acts as readonly (WalkAct & { events: readonly [] })[] }
   const progress = progressOf(walk, procedure)
   const [chosen, choose] = useState<string | null>(null)
@@ -93,6 +95,23 @@ export function useWalk(start: WalkStart) {
     },
     goPast: (id: string, reason: string) => take(goingPast(desk.getView().document, id, reason)),
   }
+}
+
+/**
+ * What happened elsewhere while nobody looked at this page: the acts are composed anew as the plan now has them, and what
+ * another device ticked is there. What is not saved here yet comes first.
+ */
+function useNews(desk: DocumentDesk<Walk>, start: WalkStart) {
+  const router = useRouter()
+  useEffect(() => {
+    const look = () => router.refresh()
+    window.addEventListener('focus', look)
+    return () => window.removeEventListener('focus', look)
+  }, [router])
+  useEffect(() => {
+    const { saving, version } = desk.getView()
+    if (saving === 'saved' && start.version > version) location.reload()
+  }, [desk, start.version])
 }
 
 /** What two devices say alike of one act needs no answer: whose tick it is does not matter. */
