@@ -132,6 +132,7 @@ describe('a walk', () => {
     }>('select record from walks where id = $1', [open.id])
     expect(record?.record.lines.map(({ standing }) => standing)).toEqual(['done', 'differs'])
     expect(record?.record.lines[1]?.said.words).toBe('there is no such line')
+    expect((await listWalks(plan)).map((one) => one.done)).toEqual([[{ kind: 'set', row: first?.row }]])
     await begun(plan)
     expect(await turnWalk(open.id, 'goOn')).toMatchObject({ ok: false, refusal: { code: 'busy-walk' } })
     expect((await listWalks(plan)).map(({ endedAt }) => endedAt === null).sort()).toEqual([false, true])

@@ -9,9 +9,18 @@ import { isProcedure, type ProcedureId } from '@/core/procedures/catalogue'
 import { composeProcedure, heldBefore } from '@/core/procedures/compose'
 import { orderFor, startingPoints, type StartingPoint } from '@/core/procedures/order'
 import { heldAfter } from '@/core/procedures/play'
-import { parseWalk, recordOf, walkKind, type Walk } from '@/core/procedures/progress'
+import {
+  parseWalk,
+  recordOf,
+  walkKind,
+  type Said,
+  type Standing,
+  type Walk,
+} from '@/core/procedures/progress'
 import type { SetOrder } from '@/core/procedures/wanted'
-import type { Procedure } from '@/core/procedures/types'
+import type { DoneAct } from '@/core/procedures/proven'
+import type { Procedure, ProcedureAct } from '@/core/procedures/types'
+import type { RowId } from '@/core/plan/rows'
 import { ok, refuse, type Result } from '@/core/result'
 import { decide } from '@/core/sync/decide'
 import type { Head } from '@/core/sync/head'
@@ -34,10 +43,12 @@ export interface WalkLine {
   readonly updatedAt: Date
   readonly endedAt: Date | null
   readonly walk: Walk
+  /** What was done of it, of an ended one: by the acts of its record. */
+  readonly done: readonly DoneAct[]
 }
 
 /** A walk with its procedure as it is composed now. */
-export interface OpenWalk extends Omit<WalkLine, 'walk'> {
+export interface OpenWalk extends Omit<WalkLine, 'walk' | 'done'> {
   readonly planId: string
   readonly title: string
   readonly model: BodyModel
@@ -69,6 +80,17 @@ interface WalkRow {
   readonly begun_at: Date
   readonly updated_at: Date
   readonly ended_at: Date | null
+  readonly record: { readonly lines: readonly RecordedLine[] } | null
+}
+
+/** An act in the record of a walk that ended. */
+interface RecordedLine {
+  readonly act: string
+  readonly kind: ProcedureAct['kind']
+  readonly words: string
+  readonly row: RowId | null
+  readonly standing: Standing
+  readonly said: Said | null
 }
 
 /** What is asked for when a walk begins. */
@@ -197,6 +219,9 @@ function lineOf(row: WalkRow): WalkLine {
     updatedAt: row.updated_at,
     endedAt: row.ended_at,
     walk: walk.ok ? walk.value : { rows: {} },
+    done: (row.record?.lines ?? []).flatMap(({ kind, row: about, standing }) =>
+      standing === 'done' && about !== null ? [{ kind, row: about }] : [],
+    ),
   }
 }
 
@@ -352,6 +377,7 @@ export async function turnWalk(id: string, turn: WalkTurn): Promise<Result<true>
       const record = {
         lines: lines.map(({ act, standing, said }) => ({
           act: act.id,
+          kind: act.kind,
           words: act.words,
           row: act.row,
           standing,

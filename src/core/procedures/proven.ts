@@ -1,13 +1,18 @@
 import type { Plan } from '../plan/plan'
 import { noteRow, rowValue, type RowId } from '../plan/rows'
 import type { Value } from '../vocabulary/values'
-import { standingOf, type Walk } from './progress'
-import type { Procedure } from './types'
+import type { ActKind } from './types'
 
 /** The body on which something was seen. */
 export interface SeenOn {
   readonly tag: string | null
   readonly firmware: string
+}
+
+/** An act of a walk that was done, and the row it was about. */
+export interface DoneAct {
+  readonly kind: ActKind
+  readonly row: RowId
 }
 
 /**
@@ -17,18 +22,16 @@ export interface SeenOn {
  */
 export function provenRows(
   plan: Plan,
-  { acts }: Pick<Procedure, 'acts'>,
-  walk: Walk,
+  acts: readonly DoneAct[],
   { tag, firmware }: SeenOn,
 ): Readonly<Record<RowId, Value>> {
   const stamp = tag === null ? firmware : `${firmware} ${tag}`
   const found: Record<RowId, Value> = {}
-  for (const act of acts) {
-    if (act.row === null || standingOf(walk, act) !== 'done' || rowValue(plan.rows, act.row) === null)
-      continue
-    const notes: [RowId, Value][] = [[noteRow('decidedOn', act.row), stamp]]
-    if (act.kind === 'press' || act.kind === 'look') notes.push([noteRow('sure', act.row), 'tested'])
-    for (const [row, value] of notes) if (plan.rows[row] !== value) found[row] = value
+  for (const { kind, row } of acts) {
+    if (rowValue(plan.rows, row) === null) continue
+    const notes: [RowId, Value][] = [[noteRow('decidedOn', row), stamp]]
+    if (kind === 'press' || kind === 'look') notes.push([noteRow('sure', row), 'tested'])
+    for (const [note, value] of notes) if (plan.rows[note] !== value) found[note] = value
   }
   return found
 }

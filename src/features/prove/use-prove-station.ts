@@ -8,7 +8,7 @@ import { emptyInventory } from '@/core/inventory/rows'
 import { catalogue, isProcedure, type ProcedureId } from '@/core/procedures/catalogue'
 import type { StartingPoint } from '@/core/procedures/order'
 import { progressOf, type Walk } from '@/core/procedures/progress'
-import { provenRows } from '@/core/procedures/proven'
+import { provenRows, type DoneAct } from '@/core/procedures/proven'
 import type { RescueAt } from '@/core/procedures/rescue'
 import { plannedSlots } from '@/core/plan/plan'
 import type { Refusal } from '@/core/result'
@@ -24,6 +24,7 @@ export interface WalkKnown {
   readonly updatedAt: string
   readonly endedAt: string | null
   readonly walk: Walk
+  readonly done: readonly DoneAct[]
 }
 
 /** What the station is given by the server. */
@@ -111,9 +112,9 @@ export function useProveStation({ walks, held: beliefs }: ProveKnown) {
       else router.push(`/walks/${begun.walk}`)
     },
     /** Notes that a walk proves, and writes them into the plan in one step. */
-    provenBy(walk: Walk) {
+    provenBy: ({ done }: WalkKnown) => {
       const firmware = bodies.find((one) => one.tag === tag)?.firmware ?? standingFirmware(model, plan)
-      return composed ? provenRows(plan, composed.procedure, walk, { tag, firmware }) : {}
+      return provenRows(plan, done, { tag, firmware })
     },
     keep: (rows: ReturnType<typeof provenRows>) => desk.set(rows),
     overIn: (walk: Walk) => {

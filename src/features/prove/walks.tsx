@@ -19,7 +19,7 @@ export function EndedWalks({ station }: { station: ProveStationKnown }) {
 }
 
 function Ended({ one, station }: { one: WalkKnown; station: ProveStationKnown }) {
-  const rows = station.provenBy(one.walk)
+  const rows = station.provenBy(one)
   const count = Object.keys(rows).length
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -27,7 +27,8 @@ function Ended({ one, station }: { one: WalkKnown; station: ProveStationKnown })
         <When at={one.endedAt ?? one.updatedAt} />
       </Link>
       <span className="text-silt">
-        {one.revision === null ? 'draft' : `revision ${one.revision}`}, {station.overIn(one.walk)} acts over
+        {one.revision === null ? 'draft' : `revision ${one.revision}`}, {Object.keys(one.walk.rows).length}{' '}
+        ticked
       </span>
       {count > 0 ? (
         <Button onClick={() => station.keep(rows)}>Note in the plan what it proved</Button>

@@ -21,7 +21,7 @@ export function Walk({ start }: { start: WalkStart }) {
   const over = progress.total - progress.open - progress.anew
   useAwake(view === 'one' && start.endedAt === null)
   return (
-    <main className="mx-auto flex min-h-[calc(100dvh-3.3rem)] w-full max-w-2xl flex-col gap-3 px-4 pt-3 pb-2 print:max-w-none">
+    <main className="list-on-paper mx-auto flex min-h-[calc(100dvh-3.3rem)] w-full max-w-2xl flex-col gap-3 px-4 pt-3 pb-2 print:max-w-none">
       <header className="grid gap-1">
         <p className="text-small text-silt">
           <a href={`/plans/${start.planId}/prove`} className="underline decoration-rule underline-offset-3">

@@ -20,8 +20,8 @@ export default async function ProvePage({ params }: { params: Promise<{ plan: st
     <ProveStation
       known={{
         held,
-        walks: walks.map(({ id, body, procedure, revision, updatedAt, endedAt, walk }) => ({
-          ...{ id, body, procedure, revision, walk },
+        walks: walks.map(({ id, body, procedure, revision, updatedAt, endedAt, walk, done }) => ({
+          ...{ id, body, procedure, revision, walk, done },
           updatedAt: updatedAt.toISOString(),
           endedAt: endedAt?.toISOString() ?? null,
         })),
