@@ -8,6 +8,8 @@ create table walks (
   -- Tag of the body in the inventory; empty where none was named. It is kept when the body is gone.
   body text not null check (length(body) <= 60),
   procedure text not null check (length(procedure) <= 40),
+  -- Where focus fails, for the rescue: a side, or family/slot; empty for the others.
+  place text not null default '' check (length(place) <= 120),
   -- The revision it goes through, or null for the plan as it is.
   revision integer,
   start text not null check (start in ('delivered', 'believed', 'every')),
@@ -23,7 +25,7 @@ create table walks (
   record jsonb
 );
 
-create unique index one_walk_at_a_time on walks (plan_id, body, procedure) where ended_at is null;
+create unique index one_walk_at_a_time on walks (plan_id, body, procedure, place) where ended_at is null;
 create index walks_of_plan on walks (plan_id, updated_at desc);
 
 create table walk_steps (

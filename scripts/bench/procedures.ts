@@ -20,7 +20,7 @@ import type { Figure } from './measure'
 export async function proceduresBench(address: string, model: BodyModel): Promise<Figure[]> {
   const plan = planWith(model, 400, 7)
   const id = await createPlan(model, plan.rows)
-  const walk = must(await beginWalk(id, { procedure: 'set-plan', body: '', start: 'delivered' }))
+  const walk = must(await beginWalk(id, { procedure: 'set-plan', body: '', start: 'delivered', place: '' }))
   await closePool()
   const { browser, close } = await openChromium()
   try {

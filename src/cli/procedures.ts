@@ -1,14 +1,14 @@
 import { catalogue, isProcedure } from '@/core/procedures/catalogue'
 import { composeProcedure, startOf } from '@/core/procedures/compose'
 import { orderFor, startingPoints, startWords, type StartingPoint } from '@/core/procedures/order'
-import { bodyFor, notAsWanted, play } from '@/core/procedures/play'
+import { notAsWanted, play } from '@/core/procedures/play'
+import { writeRescuePlace } from '@/core/procedures/rescue'
 import type { Procedure } from '@/core/procedures/types'
 import { bodyTags } from '@/core/plan/bodies'
 import { describeRow, showRow } from '@/core/plan/rows'
-import { done, refused, type Command, type Outcome } from './command'
+import { done, refused, type Command, type Options, type Outcome } from './command'
 import { onPlan, type PlanOnDisk } from './disk'
 import { bankIn, oneOf, sideIn } from './options'
-import type { Options } from './command'
 
 /** `procedure`: lists them; `procedure NAME PLAN`: one, in order, and with `--play` what a simulated body then holds. */
 export const procedures: Command = {
@@ -71,8 +71,8 @@ function printed(
   if (!slot.ok) return refused(slot.refusal)
   const from = (start.value ?? 'delivered') as StartingPoint
   const order = orderFor(model, plan, definitions.lenses, tag, from)
-  const at = { side: side.value ?? model.sides[0] ?? 'stills', slot: slot.value }
-  const procedure = composeProcedure(id, { order, at })
+  const place = slot.value ? writeRescuePlace(slot.value) : side.value
+  const procedure = composeProcedure(id, { order, place })
   const words = [
     `${procedure.name}: ${count(procedure.acts.length, 'act')}, ${count(moves(procedure), 'press', 'presses')} in the menu${id === 'set-plan' ? `; ${startWords[from]}` : ''}.`,
     ...actLines(procedure),
@@ -80,7 +80,7 @@ function printed(
     ...procedure.leaves.map((one) => `note: ${one}`),
   ]
   if (options.play === undefined) return done(words.join('\n'), procedure)
-  const played = play(order, procedure, bodyFor(order, startOf(id, order)))
+  const played = play(order, procedure, startOf(id, order))
   const { memory } = played.state.body
   const differs = notAsWanted(order, memory).map((row) => ({
     row,

@@ -6,7 +6,8 @@ import { rowNamed } from '@tests/fixtures/rows'
 import { emptyWalk, progressOf, sayingOf, walkKind, type Mark, type Walk } from '@/core/procedures/progress'
 import { must } from '@/core/result'
 import { readSave } from '@/core/sync/protocol'
-import type { Rows } from '@/core/plan/rows'
+import { bankFactRow, bankRow, type Rows } from '@/core/plan/rows'
+import { writeRescuePlace } from '@/core/procedures/rescue'
 import { query } from './db'
 import { setInventory } from './inventory'
 import { createPlan, freezeRevision, loadPlan, savePlan } from './plans'
@@ -19,7 +20,7 @@ inOwnDatabase()
 const lamp = rowNamed('base/focus.lamp')
 const grid = rowNamed('base/assist.grid')
 const rows = (more: Rows = {}): Rows => ({ [lamp]: false, ...more })
-const start = { procedure: 'set-plan', body: '', start: 'delivered' }
+const start = { procedure: 'set-plan', body: '', start: 'delivered', place: '' }
 const begun = async (plan: string, more: Partial<typeof start> = {}) =>
   must(await loadWalk(must(await beginWalk(plan, { ...start, ...more }))))
 
@@ -57,6 +58,30 @@ describe('a walk', () => {
     expect((await begun(plan, { procedure: 'morning' })).id).not.toBe(one.id)
     must(await turnWalk(one.id, 'end'))
     expect((await begun(plan)).id).not.toBe(one.id)
+  })
+
+  it('of the rescue goes through the place where focus fails, each of them a walk of its own', async () => {
+    const [family] = heron.families
+    const [slot] = family?.slots ?? []
+    const bank = [family?.id ?? '', slot?.id ?? ''] as const
+    const plan = await createPlan(heron, {
+      [bankFactRow(...bank, 'side')]: 'stills',
+      [bankRow(...bank, 'focus.mode')]: 'manual',
+    })
+    const at = (place: string) => begun(plan, { procedure: 'rescue', place })
+    const [plain, inBank] = [
+      await at('stills'),
+      await at(writeRescuePlace({ family: bank[0], slot: bank[1] })),
+    ]
+    expect(inBank.id).not.toBe(plain.id)
+    expect([plain, inBank].map(({ composed }) => composed.acts[0]?.part)).toEqual([
+      'May be',
+      'So in this plan',
+    ])
+    expect(await beginWalk(plan, { ...start, procedure: 'rescue', place: 'nowhere' })).toMatchObject({
+      ok: false,
+      refusal: { where: 'place' },
+    })
   })
 
   it('keeps what is ticked, for whoever opens it next', async () => {

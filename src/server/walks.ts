@@ -3,6 +3,8 @@ import { readMemory, type Memory } from '@/core/camera/memory'
 import { readCardFile } from '@/core/files/card-file'
 import { bodiesIn } from '@/core/inventory/records'
 import { equipmentFor, equipped } from '@/core/inventory/equip'
+import type { Inventory, Library } from '@/core/inventory/rows'
+import { readRescuePlace } from '@/core/procedures/rescue'
 import type { BodyModel } from '@/core/model/types'
 import { parsePlan, planTitle, type Plan } from '@/core/plan/plan'
 import { isProcedure, type ProcedureId } from '@/core/procedures/catalogue'
@@ -37,6 +39,8 @@ export interface WalkLine {
   readonly id: string
   readonly body: string
   readonly procedure: string
+  /** Where focus fails, for the rescue. */
+  readonly place: string
   readonly revision: number | null
   readonly start: StartingPoint
   readonly begunAt: Date
@@ -70,7 +74,8 @@ interface WalkRow {
   readonly id: string
   readonly plan_id: string
   readonly body: string
-  readonly procedure: string
+  readonly procedure: ProcedureId
+  readonly place: string
   readonly revision: number | null
   readonly start: StartingPoint
   readonly held: unknown
@@ -98,6 +103,7 @@ export interface WalkOrder {
   readonly procedure: string
   readonly body: string
   readonly start: string
+  readonly place: string
 }
 
 /** Begins a walk, or goes on with the one that is open for this plan, body and procedure; gives back its id. */
@@ -118,23 +124,28 @@ export async function beginWalk(planId: string, order: WalkOrder): Promise<Resul
     if (body && body.model !== row.model_id)
       return refuse('other-model', `${body.name} is not of the model that this plan is for.`, 'body')
     const open = await client.query<{ id: string }>(
-      'select id from walks where plan_id = $1 and body = $2 and procedure = $3 and ended_at is null',
-      [planId, order.body, order.procedure],
+      `select id from walks
+       where plan_id = $1 and body = $2 and procedure = $3 and place = $4 and ended_at is null`,
+      [planId, order.body, order.procedure, order.place],
     )
     if (open.rows[0]) return ok(open.rows[0].id)
     const read = await planOf(row)
     if (!read.ok) return read
+    const { model, plan } = read.value
+    if (order.place !== '' && !readRescuePlace(model, plan, order.place))
+      return refuse('outside', 'This plan has no such side or bank.', 'place')
     const id = randomUUID()
-    const held = start === 'believed' ? await believed(client, read.value.model, order.body) : null
+    const held = start === 'believed' ? await believed(client, model, order.body) : null
     await client.query(
-      `insert into walks (id, owner_id, plan_id, body, procedure, revision, start, held)
-       values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+      `insert into walks (id, owner_id, plan_id, body, procedure, place, revision, start, held)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
       [
         id,
         localOwner,
         planId,
         order.body,
         order.procedure,
+        order.place,
         await standingRevision(client, planId),
         start,
         held && JSON.stringify(held),
@@ -213,6 +224,7 @@ function lineOf(row: WalkRow): WalkLine {
     id: row.id,
     body: row.body,
     procedure: row.procedure,
+    place: row.place,
     revision: row.revision,
     start: row.start,
     begunAt: row.begun_at,
@@ -227,21 +239,15 @@ function lineOf(row: WalkRow): WalkLine {
 
 /** A walk, its log and its procedure as the plan has it now. */
 export async function loadWalk(id: string): Promise<Result<OpenWalk>> {
-  const { models, lenses } = await definitions()
-  const { inventory } = await inventoryNow()
+  const having = await whatThereIs()
   return transaction(async (client): Promise<Result<OpenWalk>> => {
     const row = await walkRow(client, id, '')
-    if (!row) return unknownWalk(id)
-    const read = parseWalk((row.rows ?? {}) as Record<string, unknown>)
-    if (!read.ok) return damaged(read.refusal.message, read.refusal.where)
-    const planned = await plannedFor(client, row)
-    if (!planned.ok) return planned
-    const { model, plan, movedOnTo } = planned.value
-    const equipment = equipmentFor(model, { models, lenses }, inventory)
-    const order = orderOf(row, model, equipped(plan, equipment), equipment.lenses)
+    const found = row ? await composedFor(client, row, having) : unknownWalk(id)
+    if (!row || !found.ok) return found.ok ? unknownWalk(id) : found
     const log = await newestSteps(client, walkSteps, row)
     if (!log.ok) return log
-    const body = bodiesIn(inventory).find(({ tag }) => tag === row.body)
+    const { model, plan, movedOnTo, walk, composed } = found.value
+    const body = bodiesIn(having.inventory).find(({ tag }) => tag === row.body)
     return ok({
       ...lineOf(row),
       planId: row.plan_id,
@@ -251,13 +257,36 @@ export async function loadWalk(id: string): Promise<Result<OpenWalk>> {
       version: row.version,
       head: await headOf(client, walkSteps, row),
       log: log.value,
-      walk: read.value,
-      composed: composeProcedure(row.procedure as ProcedureId, { order }),
+      walk,
+      composed,
       bodyName: body?.name ?? (row.body === '' ? null : row.body),
       isBodyGone: row.body !== '' && !body,
       movedOnTo,
     })
   })
+}
+
+/** What an owner has, and what is defined: what procedures are composed with. */
+interface Having extends Library {
+  readonly inventory: Inventory
+}
+
+async function whatThereIs(): Promise<Having> {
+  const [{ models, lenses }, { inventory }] = await Promise.all([definitions(), inventoryNow()])
+  return { models, lenses, inventory }
+}
+
+/** What was ticked of a walk, and its procedure composed on what it goes through. */
+async function composedFor(client: Connection, row: WalkRow, having: Having) {
+  const walk = parseWalk((row.rows ?? {}) as Record<string, unknown>)
+  if (!walk.ok) return damaged(walk.refusal.message, walk.refusal.where)
+  const planned = await plannedFor(client, row)
+  if (!planned.ok) return planned
+  const { model, plan } = planned.value
+  const equipment = equipmentFor(model, having, having.inventory)
+  const order = orderOf(row, model, equipped(plan, equipment), equipment.lenses)
+  const composed = composeProcedure(row.procedure, { order, place: row.place })
+  return ok({ ...planned.value, walk: walk.value, order, composed })
 }
 
 function orderOf(row: WalkRow, model: BodyModel, plan: Plan, lenses: SetOrder['lenses']): SetOrder {
@@ -339,60 +368,50 @@ export type WalkTurn = (typeof walkTurns)[number]
 
 /** Turns a walk. Doing it twice is the same as once. */
 export async function turnWalk(id: string, turn: WalkTurn): Promise<Result<true>> {
-  const open = await loadWalk(id)
-  if (!open.ok) return open
-  const { models, lenses } = await definitions()
-  const { inventory } = await inventoryNow()
+  const having = await whatThereIs()
   return transaction(async (client): Promise<Result<true>> => {
     const row = await walkRow(client, id, 'for update')
-    if (!row) return unknownWalk(id)
-    if (turn === 'follow') {
-      const revision = await standingRevision(client, row.plan_id)
-      await client.query('update walks set revision = $2, updated_at = now() where id = $1', [id, revision])
-    } else if (turn === 'goOn') {
-      const other = await client.query(
-        'select 1 from walks where plan_id = $1 and body = $2 and procedure = $3 and ended_at is null and id <> $4',
-        [row.plan_id, row.body, row.procedure, id],
-      )
-      if (other.rowCount !== 0)
-        return refuse(
-          'busy-walk',
-          'Another walk of this procedure on this body is open: go on with that one.',
-          id,
-        )
-      await client.query('update walks set ended_at = null, record = null where id = $1', [id])
-    } else if (row.ended_at === null) {
-      const planned = await plannedFor(client, row)
-      const walk = parseWalk((row.rows ?? {}) as Record<string, unknown>)
-      if (!planned.ok) return planned
-      if (!walk.ok) return damaged(walk.refusal.message, walk.refusal.where)
-      const { model, plan } = planned.value
-      const equipment = equipmentFor(model, { models, lenses }, inventory)
-      const order = orderOf(row, model, equipped(plan, equipment), equipment.lenses)
-      const procedure = row.procedure as ProcedureId
-      const composed = composeProcedure(procedure, { order })
-      // Acts that were done are done on what the body held when they were: never on what the plan only wants of it.
-      const before = heldBefore(procedure, order, await believed(client, model, row.body))
-      const { lines, gone } = recordOf(walk.value, composed)
-      const record = {
-        lines: lines.map(({ act, standing, said }) => ({
-          act: act.id,
-          kind: act.kind,
-          words: act.words,
-          row: act.row,
-          standing,
-          said,
-        })),
-        gone,
-        ...(before ? { held: heldAfter(order, composed, walk.value, before) } : {}),
-      }
-      await client.query('update walks set ended_at = now(), updated_at = now(), record = $2 where id = $1', [
-        id,
-        JSON.stringify(record),
-      ])
-    }
-    return ok(true)
+    return row ? turns[turn](client, row, having) : unknownWalk(id)
   })
+}
+
+const turns: Record<WalkTurn, (client: Connection, row: WalkRow, having: Having) => Promise<Result<true>>> = {
+  async follow(client, { id, plan_id: plan }) {
+    const revision = await standingRevision(client, plan)
+    await client.query('update walks set revision = $2, updated_at = now() where id = $1', [id, revision])
+    return ok(true)
+  },
+  async goOn(client, { id }) {
+    const other = await client.query(
+      `select 1 from walks one join walks other using (plan_id, body, procedure, place)
+       where one.id = $1 and other.id <> $1 and other.ended_at is null`,
+      [id],
+    )
+    const message = 'Another walk of this procedure on this body is open: go on with that one.'
+    if (other.rowCount !== 0) return refuse('busy-walk', message, id)
+    await client.query('update walks set ended_at = null, record = null where id = $1', [id])
+    return ok(true)
+  },
+  async end(client, row, having) {
+    if (row.ended_at !== null) return ok(true)
+    const found = await composedFor(client, row, having)
+    if (!found.ok) return found
+    const { model, order, composed, walk } = found.value
+    // Acts that were done are done on what the body held when they were: never on what the plan only wants of it.
+    const before = heldBefore(row.procedure, order, await believed(client, model, row.body))
+    const { lines, gone } = recordOf(walk, composed)
+    const record = {
+      lines: lines.map(({ act: { id: act, kind, words, row: about }, standing, said }): RecordedLine => ({
+        ...{ act, kind, words, row: about },
+        ...{ standing, said },
+      })),
+      gone,
+      ...(before ? { held: heldAfter(order, composed, walk, before) } : {}),
+    }
+    const statement = 'update walks set ended_at = now(), updated_at = now(), record = $2 where id = $1'
+    await client.query(statement, [row.id, JSON.stringify(record)])
+    return ok(true)
+  },
 }
 
 async function walkRow(

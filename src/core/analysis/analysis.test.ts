@@ -49,7 +49,7 @@ function questions(model: BodyModel, plan: Plan): Question[] {
     { kind: 'focus', side, lens: null, posture: 'finder' },
     ...(['set-plan', 'press-test'] as const).map((id) => ({
       ...{ kind: 'procedure' as const, id, tag: null, start: 'delivered' as const },
-      ...{ held: null, at: null, isPlayed: true },
+      ...{ held: null, place: '', isPlayed: true },
     })),
     ...(context ? [{ kind: 'state', context, held: [] } as const] : []),
   ]

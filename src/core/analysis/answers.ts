@@ -13,7 +13,7 @@ import type { Plan } from '../plan/plan'
 import { describeRow, showRow, type Invalidated } from '../plan/rows'
 import { composeProcedure, startOf } from '../procedures/compose'
 import { orderFor } from '../procedures/order'
-import { bodyFor, notAsWanted, play } from '../procedures/play'
+import { notAsWanted, play } from '../procedures/play'
 import { reachOf, worstNeeds } from '../reach/reach'
 import type { ReachReport } from '../reach/report'
 import { rateFunctions } from '../reach/rate-functions'
@@ -136,15 +136,15 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
   },
   procedure: {
     hangsOn: all,
-    answer({ model, plan, lenses, stateIn }, { id, tag, start, held, at, isPlayed }) {
+    answer({ model, plan, lenses, stateIn }, { id, tag, start, held, place, isPlayed }) {
       const order = orderFor(model, plan, lenses, tag, start, held)
       const procedure = composeProcedure(id, {
         order,
-        ...(at ? { at } : {}),
-        ...(tag === null ? { stateIn } : {}),
+        place,
+        ...(order.plan === plan ? { stateIn } : {}),
       })
       if (!isPlayed) return { procedure, played: null }
-      const { acts, refused, state } = play(order, procedure, bodyFor(order, startOf(id, order)))
+      const { acts, refused, state } = play(order, procedure, startOf(id, order))
       const differs = notAsWanted(order, state.body.memory).map(
         (row) => `${describeRow(model, row)}: ${showRow(model, row, state.body.memory[row] ?? null)}`,
       )

@@ -10,7 +10,6 @@ import type { Memory } from '../camera/memory'
 import type { ProcedureId } from '../procedures/catalogue'
 import type { StartingPoint } from '../procedures/order'
 import type { PlayedAct } from '../procedures/play'
-import type { RescueAt } from '../procedures/rescue'
 import type { Procedure } from '../procedures/types'
 import type { Posture, Setting, Side } from '../model/types'
 import type { RowId } from '../plan/rows'
@@ -77,7 +76,8 @@ export type Question =
       readonly start: StartingPoint
       /** What the body is believed to hold, where that is the start. */
       readonly held: Memory | null
-      readonly at: RescueAt | null
+      /** Where focus fails, for the rescue; empty for the first side. */
+      readonly place: string
       readonly isPlayed: boolean
     }
   /** What the finder shows, and every value, in a state with some keys held. */

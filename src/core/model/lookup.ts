@@ -58,6 +58,12 @@ export function itemName(model: BodyModel, id: string): string {
   return named ?? setUpLines(model).find((line) => line.id === id)?.name ?? id
 }
 
+/** The menu address of the setting that means something; empty where the model has none, or no line for it. */
+export function addressOfMeaning(model: BodyModel, means: string): string {
+  const { byMeaning, menuAddress } = lookup(model)
+  return menuAddress.get(byMeaning.get(means)?.id ?? '') ?? ''
+}
+
 /** The factory value of a setting. */
 export function factoryValue(model: BodyModel, settingId: string): Value | undefined {
   return lookup(model).settings.get(settingId)?.factory

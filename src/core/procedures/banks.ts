@@ -15,31 +15,31 @@ import {
 import type { PlannedSlot } from '../plan/plan'
 import { setUpPageOf } from '../plan/set-up-pages'
 import { isStoredAt } from '../model/widths'
-import type { BodyModel, ModePosition } from '../model/types'
+import type { BankFamily, BodyModel, ModePosition } from '../model/types'
 import { isLive, valueNow } from '../camera/live/edit'
 import { register } from '../camera/live/stand'
 import { must } from '../result'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Composer } from './composer'
-import { passThrough, undoneItem, type Item } from './menu-pass'
-import type { Aim, SetOrder } from './wanted'
+import { setItems, undoneItem, type Item } from './menu-pass'
+import type { Aim } from './wanted'
 
 /**
  * Every planned bank: stored from base where that is nearest to it, else taken as it is; recalled, varied, and stored again
  * where it does not keep changes by itself. Storing is an act of its own.
  */
-export function setSlots(composer: Composer, order: SetOrder, aim: Aim, slots: readonly PlannedSlot[]): void {
+export function setSlots(composer: Composer, aim: Aim, slots: readonly PlannedSlot[]): void {
   const open = slots.filter((slot) => differing(aim.want, composer.state.body.memory, slot).length > 0)
-  const fresh = open.filter((slot) => isFromBase(composer, aim, slot))
-  // Store to all first, then vary each: none is made from another.
   for (const slot of open) rename(composer, aim, slot)
-  for (const slot of fresh) {
-    const stop = nearestStop(composer, aim, slot)
-    if (stop) composer.turnTo(stop)
+  // Store to all first, then vary each: none is made from another.
+  for (const slot of open) {
+    const stop = baseFor(composer, aim, slot)
+    if (!stop) continue
+    composer.turnTo(stop)
     composer.store(slot.family, slot.slot, slot.name, false)
   }
   for (const slot of open) vary(composer, aim, slot)
-  const [plain] = plainStops(order.model, slots[0]?.side ?? 'stills')
+  const [plain] = plainStops(composer.model, slots[0]?.side ?? 'stills')
   if (open.length > 0 && plain && Object.values(composer.state.banks).some((one) => one !== null))
     composer.turnTo(plain)
 }
@@ -52,20 +52,15 @@ function differing(want: Rows, memory: Rows, { family, slot }: PlannedSlot): Row
   )
 }
 
-/** Whether a slot comes cheaper from base than from what is stored in it. */
-function isFromBase(composer: Composer, aim: Aim, slot: PlannedSlot): boolean {
+/** The plain position from which storing leaves least to vary; null where what is stored already is as near. */
+function baseFor(composer: Composer, aim: Aim, slot: PlannedSlot): ModePosition | null {
   const { memory } = composer.state.body
-  if (rowValue(memory, bankFactRow(slot.family, slot.slot, 'side')) !== slot.side) return true
-  const stop = nearestStop(composer, aim, slot)
-  const now = differing(aim.want, memory, slot).length
-  return stop !== undefined && afterStoring(composer, aim, slot, stop) + 1 < now
-}
-
-/** The plain position from which storing leaves least to vary. */
-function nearestStop(composer: Composer, aim: Aim, slot: PlannedSlot): ModePosition | undefined {
   const stops = plainStops(composer.model, slot.side)
   const costs = stops.map((stop) => afterStoring(composer, aim, slot, stop))
-  return stops[costs.indexOf(Math.min(...costs))]
+  const least = Math.min(...costs)
+  const isStored = rowValue(memory, bankFactRow(slot.family, slot.slot, 'side')) === slot.side
+  if (isStored && least + 1 >= differing(aim.want, memory, slot).length) return null
+  return stops[costs.indexOf(least)] ?? null
 }
 
 function plainStops(model: BodyModel, side: PlannedSlot['side']): ModePosition[] {
@@ -88,48 +83,50 @@ function rename(composer: Composer, aim: Aim, { family, slot }: PlannedSlot): vo
     ?.slots.find(({ id }) => id === slot)?.name
   const now = rowValue(composer.state.body.memory, row) ?? word ?? null
   if (wanted !== null && !sameValue(wanted, now ?? undefined))
-    composer.page(row, wanted, null, { part: 'Names of banks' })
+    composer.page(row, wanted, null, { part: 'Names of banks', where: composer.storedAt() })
 }
 
 function vary(composer: Composer, aim: Aim, slot: PlannedSlot): void {
+  const family = composer.model.families.find(({ id }) => id === slot.family)
+  if (!family || differing(aim.want, composer.state.body.memory, slot).length === 0) return
+  composer.standing(
+    () => composer.recall(slot.family, slot.slot, slot.name),
+    () => {
+      const before = composer.acts.length
+      const isKeeping = isLive(composer.model, composer.state, family)
+      varied(composer, aim, slot, family)
+      const acts = composer.acts.slice(before)
+      if (acts.length === 0 || isKeeping) return
+      composer.store(slot.family, slot.slot, slot.name, true, {
+        because: 'The bank forgets what was changed in it unless it is stored again.',
+        after: acts.map(({ id }) => id),
+      })
+    },
+  )
+}
+
+/** What a slot differs in, set while it is in force. */
+function varied(composer: Composer, aim: Aim, slot: PlannedSlot, family: BankFamily): void {
   const { model } = composer
-  const family = model.families.find(({ id }) => id === slot.family)
-  const rows = differing(aim.want, composer.state.body.memory, slot)
-  if (!family || rows.length === 0) return
-  const before = composer.acts.length
-  composer.recall(slot.family, slot.slot, slot.name)
-  const isKeeping = isLive(model, composer.state, family)
   const items: Item[] = []
-  for (const row of rows) {
+  for (const row of differing(aim.want, composer.state.body.memory, slot)) {
     const value = rowValue(aim.want, row)
     const parsed = parseRow(model, row)
     if (!parsed.ok) continue
-    if (parsed.value.kind === 'bank') {
-      if (value !== null) items.push({ setting: parsed.value.setting, value, row })
-    } else varyPage(composer, slot, parsed.value, value)
+    if (parsed.value.kind !== 'bank') varyPage(composer, slot, parsed.value, value)
+    else if (value !== null) items.push({ setting: parsed.value.setting, value, row })
   }
   const width = family.widenedBy === undefined ? undefined : valueNow(model, composer.state, family.widenedBy)
-  const stored = items.filter(({ setting }) => isStoredAt(setting, width))
-  const narrowed = items.filter((item) => !stored.includes(item))
-  const left = passThrough(composer, stored, { part: slot.name })
+  const narrowed = items.filter(({ setting }) => !isStoredAt(setting, width))
+  const because = `${family.name} do not store it as the camera is set.`
   composer.undone.push(
-    ...left.map((item) => undoneItem(model, item)),
-    ...narrowed.map((item) =>
-      undoneItem(model, {
-        ...item,
-        obstacle: { kind: 'elsewhere', because: `${family.name} do not store it as the camera is set.` },
-      }),
-    ),
+    ...narrowed.map((item) => undoneItem(model, { ...item, obstacle: { kind: 'elsewhere', because } })),
   )
-  if (composer.acts.length === before + 1) {
-    composer.dropLast('stand')
-    return
-  }
-  if (!isKeeping)
-    composer.store(slot.family, slot.slot, slot.name, true, {
-      because: 'The bank forgets what was changed in it unless it is stored again.',
-      after: composer.acts.slice(before).flatMap(({ id, kind }) => (kind === 'stand' ? [] : [id])),
-    })
+  setItems(
+    composer,
+    items.filter((item) => !narrowed.includes(item)),
+    { part: slot.name },
+  )
 }
 
 /** What a bank keeps of keys and menus: set on its page while the bank is in force. */

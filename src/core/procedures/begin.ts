@@ -1,33 +1,19 @@
 import { ownerRow } from '../camera/live/edit'
 import { factoryMemory } from '../camera/memory'
-import { lookup } from '../model/lookup'
+import { addressOfMeaning, lookup } from '../model/lookup'
 import { situationName, situationsOf, workOf } from '../plan/situations'
-import { describeRow, entriesOf, parseRow, rowValue, settingOf, showRow, type RowId } from '../plan/rows'
-import { sameValue, type Value } from '../vocabulary/values'
+import { describeRow, entriesOf, parseRow, rowValue, settingOf, showRow, type Rows } from '../plan/rows'
+import type { Value } from '../vocabulary/values'
 import { agreedValues } from '../vocabulary/agreed'
-import { Composer } from './composer'
+import { Composer, type ActOptions } from './composer'
+import { setOne } from './menu-pass'
 import { composeSetting } from './set-plan'
-import type { ProcedureAct } from './types'
 import { aimOf, type SetOrder } from './wanted'
 
-/** A composer for a body as it is handed over. */
-export function onBody({ model, lenses, from, firmware }: SetOrder): Composer {
-  return new Composer(model, lenses, from, firmware)
-}
-
-/** A common setting brought to a value where it stands otherwise; nothing where the model has none, or cannot. */
-export function bring(
-  composer: Composer,
-  means: string,
-  value: Value,
-  options: Partial<Pick<ProcedureAct, 'because' | 'part' | 'after'>>,
-): void {
+/** A common setting brought to a value where it stands otherwise; nothing where the model has none. */
+export function bring(composer: Composer, means: string, value: Value, options: ActOptions): boolean {
   const setting = lookup(composer.model).byMeaning.get(means)
-  if (!setting || setting.place === 'physical') return
-  const chain = composer.settings().chains.get(setting.id) ?? []
-  const now = chain.at(-1)?.value
-  if (sameValue(now, value)) return
-  composer.set(setting, value, ownerRow(composer.model, composer.state, setting, chain), options)
+  return !setting || setting.place === 'physical' || setOne(composer, setting, value, options)
 }
 
 /** Something that a person has to enter, by the common settings it is in. */
@@ -35,7 +21,7 @@ function enter(composer: Composer, means: string, why: string, part: string): vo
   const setting = lookup(composer.model).byMeaning.get(means)
   if (!setting) return
   composer.doing(`enter/${setting.id}`, `Enter ${setting.label.toLowerCase()}`, {
-    where: lookup(composer.model).menuAddress.get(setting.id) ?? '',
+    where: addressOfMeaning(composer.model, means),
     because: why,
     part,
   })
@@ -64,7 +50,7 @@ function editorsOf({ plan }: SetOrder): { readonly id: string; readonly words: s
 
 /** The first day with a new camera, in the order in which it is done; important work waits for a file that really opened. */
 export function firstDay(order: SetOrder): Composer {
-  const composer = onBody(order)
+  const composer = new Composer(order)
   const ready = 'Get it running'
   const charged = composer.doing('charge', 'Charge the battery fully and put it in', { part: ready })
   composer.doing('card-in', 'Put the card you will work with in', {
@@ -132,18 +118,13 @@ export function firstDay(order: SetOrder): Composer {
   return composer
 }
 
-function bringPlanned(
-  composer: Composer,
-  means: string,
-  wanted: Readonly<Record<RowId, Value>>,
-  part: string,
-): void {
-  const { model } = composer
+function bringPlanned(composer: Composer, means: string, wanted: Rows, part: string): void {
+  const { model, state } = composer
   const setting = lookup(model).byMeaning.get(means)
   if (!setting) return
-  const row = ownerRow(model, composer.state, setting, composer.settings().chains.get(setting.id) ?? [])
+  const row = ownerRow(model, state, setting, composer.settings().chains.get(setting.id) ?? [])
   const value = rowValue(wanted, row)
-  if (value !== null) bring(composer, means, value, { part, because: 'As your plan has it.' })
+  if (value !== null) setOne(composer, setting, value, { part, because: 'As your plan has it.' })
 }
 
 /** Saved, and where that file is; the acts that come before anything is wiped. */
@@ -160,7 +141,7 @@ export function saveFirst(composer: Composer, part: string): string[] {
 
 /** A body brought back to delivered, by way of a file that keeps what was there; then what of the delivered values contradicts the plan. */
 export function cleanStart(order: SetOrder): Composer {
-  const composer = onBody(order)
+  const composer = new Composer(order)
   const { model } = order
   const kept = saveFirst(composer, 'Save what is there')
   const part = 'Back to delivered'
@@ -190,9 +171,10 @@ export function cleanStart(order: SetOrder): Composer {
 
 /** Nothing wiped: what is there is saved, then every line the plan says is looked at, and mended where it is otherwise. */
 export function buildOn(order: SetOrder): Composer {
-  const composer = onBody(order)
+  const composer = new Composer(order)
   saveFirst(composer, 'Save what is there')
-  const { want, planned } = aimOf(order)
+  const { want, planned, lacking } = aimOf(order)
+  composer.undone.push(...lacking)
   const { menuAddress } = lookup(order.model)
   for (const [row, value] of entriesOf(want)) {
     if (!planned.has(row)) continue

@@ -5,18 +5,17 @@ import type { Act } from '../model/types'
 import type { LiveEvent } from '../camera/live/events'
 import { describeRow, entriesOf, notedRow, parseRow, settingOf, readStamp, type RowId } from '../plan/rows'
 import { contextOf, memoryPlan } from '../camera/live/state'
-import { ownerRow } from '../camera/live/edit'
 import { route, type RouteStep } from '../route/route'
 import { firmwareNumber } from '../rules/facts'
-import { bring, onBody, saveFirst } from './begin'
+import { bring, saveFirst } from './begin'
 import { sameValue, type Value } from '../vocabulary/values'
-import type { Composer } from './composer'
-import { passThrough, type Item } from './menu-pass'
+import { Composer } from './composer'
+import { setItems, setOne, type Item } from './menu-pass'
 import type { SetOrder } from './wanted'
 
 /** Full stops of the camera's ISO ladder, each shot once and rated: fine, in need, never. */
 export function isoLadder(order: SetOrder): Composer {
-  const composer = onBody(order)
+  const composer = new Composer(order)
   const { byMeaning } = lookup(order.model)
   const iso = byMeaning.get('exposure.iso')
   if (iso?.domain.kind !== 'ladder') return composer
@@ -25,17 +24,16 @@ export function isoLadder(order: SetOrder): Composer {
   composer.doing('subject', 'Frame something with dark folds, skin or wood, and even light', {
     part: 'Set up',
   })
-  const steps = ladderSteps(domain)
-  for (const { mark } of steps.filter((_, i) => i % 3 === 0)) {
-    const value = mark
-    const row = ownerRow(order.model, composer.state, iso, composer.settings().chains.get(iso.id) ?? [])
-    composer.set(iso, value, row, { part: 'Shoot the ladder' })
-    composer.doing(`shoot/${mark}`, `Take a picture at ${showValue(domain, value)}`, {
+  const stops = ladderSteps(domain).filter((_, i) => i % 3 === 0)
+  const shot = stops.filter(({ mark }) => {
+    if (!setOne(composer, iso, mark, { part: 'Shoot the ladder' })) return false
+    composer.doing(`shoot/${mark}`, `Take a picture at ${showValue(domain, mark)}`, {
       part: 'Shoot the ladder',
       events: [{ kind: 'full' }],
     })
-  }
-  for (const { mark } of steps.filter((_, i) => i % 3 === 0))
+    return true
+  })
+  for (const { mark } of shot)
     composer.add({
       id: `rate/${mark}`,
       kind: 'look',
@@ -53,21 +51,20 @@ export function isoLadder(order: SetOrder): Composer {
 }
 
 /** What was changed for the occasion set back to what the plan has. */
-function setBack(composer: Composer, order: SetOrder, part: string): void {
-  const { from } = order
+function setBack(composer: Composer, { model, from }: SetOrder, part: string): void {
   const { memory } = composer.state.body
   const rows = entriesOf(from).filter(([row, value]) => !sameValue(memory[row], value))
   const items = rows.flatMap(([row, value]): Item[] => {
-    const parsed = parseRow(order.model, row)
+    const parsed = parseRow(model, row)
     const setting = parsed.ok ? settingOf(parsed.value) : null
     return setting ? [{ setting, value, row }] : []
   })
-  passThrough(composer, items, { part })
+  setItems(composer, items, { part })
 }
 
 /** A phone or a remote paired: what has to be on first, in order, and the act. */
 export function pairing(order: SetOrder): Composer {
-  const composer = onBody(order)
+  const composer = new Composer(order)
   const { model } = order
   const act = model.acts.find(({ does }) => does === 'pair')
   if (!act) return composer
@@ -112,14 +109,13 @@ function along(composer: Composer, { move }: RouteStep): void {
     if (move.act.does !== 'run') composer.actOf(move.act, { part })
   } else {
     const setting = lookup(model).settings.get(move.setting)
-    const chain = composer.settings().chains.get(move.setting) ?? []
-    if (setting) composer.set(setting, move.to, ownerRow(model, composer.state, setting, chain), { part })
+    if (setting) setOne(composer, setting, move.to, { part })
   }
 }
 
 /** The day of an update: nothing is lost, what the file carries across is known, and what to look at again is named. */
 export function firmwareDay(order: SetOrder): Composer {
-  const composer = onBody(order)
+  const composer = new Composer(order)
   const { model, firmware } = order
   const kept = saveFirst(composer, 'Before')
   const next = model.firmware.find(
@@ -147,16 +143,15 @@ export function firmwareDay(order: SetOrder): Composer {
     because: next.brings,
   })
   const off = composer.restart(updated === null ? [charged] : [updated], 'The new firmware begins then.')
-  const reads = next.readsFilesFrom.includes(firmware)
   const after = 'After'
-  if (reads)
-    composer.menuAct('load', {
+  if (next.readsFilesFrom.includes(firmware)) {
+    const loaded = composer.menuAct('load', {
       part: after,
       after: [off],
       because: `Firmware ${next.version} reads files of ${firmware}: it brings back what the update wiped.`,
-      events: [],
     })
-  else
+    composer.restart(loaded === null ? [off] : [loaded], 'What was loaded comes into force then.')
+  } else
     composer.doing('by-hand', 'Set the plan by hand: “Set this plan”, what differs from delivered', {
       part: after,
       after: [off],

@@ -1,7 +1,6 @@
 import { plannedSlots } from '../plan/plan'
 import { entriesOf, isSlotRow } from '../plan/rows'
 import { factoryMemory, memoryOf, type Memory } from '../camera/memory'
-import { planFor } from '../plan/bodies'
 import type { StateIn } from '../resolve/resolved'
 import { buildOn, cleanStart, firstDay } from './begin'
 import { firmwareDay, isoLadder, pairing } from './care'
@@ -9,18 +8,17 @@ import type { Composer } from './composer'
 import { evening, morning } from './days'
 import { fieldMoves } from './field-moves'
 import { pressTest } from './press-test'
-import { rescue, type RescueAt } from './rescue'
+import { readRescuePlace, rescue } from './rescue'
 import { composeSetting } from './set-plan'
 import type { Procedure } from './types'
 import type { SetOrder } from './wanted'
-
 import { catalogue, type ProcedureId } from './catalogue'
 
 /** What is asked for besides the order. */
 export interface Asked {
   readonly order: SetOrder
-  /** Where focus fails, for the rescue; the first side with no bank where it is left out. */
-  readonly at?: RescueAt
+  /** Where focus fails, for the rescue (`readRescuePlace`); the first side with no bank where it is left out. */
+  readonly place?: string | undefined
   readonly stateIn?: StateIn
 }
 
@@ -55,8 +53,11 @@ const composing: Readonly<Record<ProcedureId, Composing>> = {
   evening: { on: 'plan', compose: ({ order }) => evening(order) },
   rescue: {
     on: 'plan',
-    compose: ({ order, at, stateIn }) =>
-      rescue(order, at ?? { side: order.model.sides[0] ?? 'stills', slot: null }, stateIn),
+    compose: ({ order, place = '', stateIn }) => {
+      const { model, plan } = order
+      const at = readRescuePlace(model, plan, place) ?? { side: model.sides[0] ?? 'stills', slot: null }
+      return rescue(order, at, stateIn)
+    },
   },
   pairing: { on: 'plan', compose: ({ order }) => pairing(order) },
   'firmware-day': {
@@ -68,11 +69,11 @@ const composing: Readonly<Record<ProcedureId, Composing>> = {
 
 /** What a body holds where a procedure begins: it is composed on that, and has to be played on it. */
 export function startOf(id: ProcedureId, order: SetOrder): Memory {
-  const { model, plan, tag } = order
+  const { model, plan } = order
   const { on } = composing[id]
   if (on === 'given') return order.from
   if (on === 'delivered') return factoryMemory(model)
-  const held = memoryOf(model, tag === null ? plan : planFor(plan, tag))
+  const held = memoryOf(model, plan)
   if (on === 'plan') return held
   return Object.fromEntries(entriesOf(held).filter(([row]) => !isSlotRow(row)))
 }

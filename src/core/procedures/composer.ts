@@ -1,23 +1,23 @@
-import { newBody } from '../camera/body'
 import { landed } from '../camera/live/edit'
 import type { LiveEvent } from '../camera/live/events'
 import { live } from '../camera/live/live'
-import { newLive, settingsNow, type LiveState } from '../camera/live/state'
-import type { Memory } from '../camera/memory'
+import { settingsNow, type LiveState } from '../camera/live/state'
+import { memoize } from '../memoize'
 import { showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
 import { pressesTo, setUpLines, type MenuPlace } from '../model/menu'
 import type { ActKind } from '../model/menu-types'
-import type { Act, BodyModel, Control, LensModel, ModePosition, Setting, SetUpPage } from '../model/types'
+import type { Act, BodyModel, Control, ModePosition, Setting, SetUpPage } from '../model/types'
 import { describeRow, showRow, type RowId } from '../plan/rows'
 import { must } from '../result'
 import type { State } from '../resolve/state'
 import type { Value } from '../vocabulary/values'
 import type { ProcedureAct, Undone } from './types'
+import { bodyFor, type SetOrder } from './wanted'
 
 /** What of an act is not as it usually is. */
 export type ActOptions = Partial<
-  Pick<ProcedureAct, 'after' | 'because' | 'warning' | 'expect' | 'part' | 'row'>
+  Pick<ProcedureAct, 'after' | 'because' | 'warning' | 'expect' | 'part' | 'row' | 'where'>
 >
 
 /**
@@ -31,15 +31,11 @@ export class Composer {
   private line: MenuPlace | null = null
   private known: State | null = null
 
-  constructor(
-    readonly model: BodyModel,
-    readonly lenses: readonly LensModel[],
-    memory: Memory,
-    firmware: string,
-  ) {
-    const body = { ...newBody(model, 'SIM-1', firmware), memory }
-    const lens = lenses.find((one) => one.contacts && one.fits === model.maker) ?? null
-    this.state = newLive(model, lens, body)
+  readonly model: BodyModel
+
+  constructor(order: SetOrder) {
+    this.model = order.model
+    this.state = bodyFor(order, order.from)
   }
 
   /** What the settings amount to as the body stands now. */
@@ -59,22 +55,34 @@ export class Composer {
     this.known = null
   }
 
+  /** Work for which the camera has to stand somewhere: where nothing comes of it, it was never turned there. */
+  standing<T>(stand: () => void, work: () => T): T {
+    const [before, state, line] = [this.acts.length, this.state, this.line]
+    stand()
+    const stood = this.acts.length
+    const done = work()
+    if (this.acts.length > stood) return done
+    this.acts.length = before
+    this.line = line
+    this.standAgain(state)
+    return done
+  }
+
   /** Turns the mode dial, or leaves a bank: nothing where the camera stands there already. */
   turnTo(position: ModePosition): void {
     const isPlain = Object.values(this.state.banks).every((slot) => slot === null)
     if (this.state.position === position.id && (isPlain || position.kind === 'slot')) return
-    const dial = this.dial() !== null
+    const dial = modeDial(this.model) !== null
     this.stand(
       `dial-${position.id}`,
       dial ? `Turn the mode dial to ${position.name}` : `Stand in ${position.name}`,
       [
-        { kind: 'position', position: position.id },
         ...Object.entries(this.state.banks).flatMap(([family, slot]): LiveEvent[] =>
           slot === null || position.kind === 'slot' ? [] : [{ kind: 'recall', family, slot: null }],
         ),
         { kind: 'position', position: position.id },
       ],
-      this.dial(),
+      modeDial(this.model),
     )
   }
 
@@ -82,13 +90,13 @@ export class Composer {
   recall(family: string, slot: string, name: string): void {
     if (this.state.banks[family] === slot) return
     const stop = this.model.positions.find((one) => one.family === family && one.slot === slot)
-    const called = stop && stop.name !== name ? `${stop.name}: ${name}` : name
+    const called = stop && stop.name !== name ? `${name} (${stop.name})` : name
     const words = stop ? `Turn the mode dial to ${called}` : `Recall ${name}`
     this.stand(
       `slot-${family}-${slot}`,
       words,
       [stop ? { kind: 'position', position: stop.id } : { kind: 'recall', family, slot }],
-      stop ? this.dial() : null,
+      stop ? modeDial(this.model) : null,
     )
   }
 
@@ -165,8 +173,7 @@ export class Composer {
   /** What is in force stored to a bank. */
   store(family: string, slot: string, name: string, again: boolean, options: ActOptions = {}): void {
     const events: LiveEvent[] = [{ kind: 'register', family, slot }]
-    const act = this.model.acts.find(({ does }) => does === 'register')
-    const place = act && lookup(this.model).menuPlaces.get(act.id)
+    const place = this.storing()
     this.play(events)
     this.add({
       id: `${again ? 'store-again' : 'store'}/${family}/${slot}`,
@@ -179,6 +186,16 @@ export class Composer {
       events,
       ...options,
     })
+  }
+
+  /** The menu address at which banks are stored and named; empty where the definition names none. */
+  storedAt(): string {
+    return this.storing()?.address ?? ''
+  }
+
+  private storing(): MenuPlace | undefined {
+    const act = this.model.acts.find(({ does }) => does === 'register')
+    return act && lookup(this.model).menuPlaces.get(act.id)
   }
 
   /** An act of the menu of some kind; nothing where the model has none. Gives back its id. */
@@ -226,11 +243,6 @@ export class Composer {
     })
   }
 
-  /** Takes the act back that was written last, where it is of a kind and turned out to be for nothing; the camera stands on. */
-  dropLast(kind: ProcedureAct['kind']): void {
-    if (this.acts.at(-1)?.kind === kind) this.acts.pop()
-  }
-
   /** Writes one act down as it is. */
   add(act: Pick<ProcedureAct, 'id' | 'kind' | 'words' | 'asks'> & Partial<ProcedureAct>): string {
     // How the camera has to stand for an act belongs under the heading of that act.
@@ -239,7 +251,7 @@ export class Composer {
     this.acts.push({
       where: '',
       part: '',
-      stands: this.standing(),
+      stands: this.stands(),
       control: null,
       row: null,
       presses: 0,
@@ -256,14 +268,7 @@ export class Composer {
     return before === 0 ? `set/${row}` : `set/${row}#${before + 1}`
   }
 
-  /** The dial by which the camera changes its position; null where it is a line of the menu, or a key. */
-  private dial(): Control | null {
-    const { functions, addresses } = lookup(this.model)
-    const turns = (id: string | null) => functions.get(id ?? '')?.means === 'controls.modeDial'
-    return [...addresses.values()].find(({ factory }) => turns(factory))?.control ?? null
-  }
-
-  private standing(): string {
+  private stands(): string {
     const { state, model } = this
     const position = model.positions.find(({ id }) => id === state.position)
     const banks = Object.entries(state.banks).flatMap(([family, slot]) => {
@@ -272,7 +277,7 @@ export class Composer {
       return [word ?? slot]
     })
     if (position?.kind === 'slot' || banks.length === 0)
-      return position ? `${this.dial() === null ? '' : 'Mode dial at '}${position.name}` : ''
+      return position ? `${modeDial(model) === null ? '' : 'Mode dial at '}${position.name}` : ''
     return [position?.name, ...banks].filter((one) => one !== undefined).join(', ')
   }
 
@@ -287,3 +292,10 @@ export class Composer {
     return presses
   }
 }
+
+/** The dial by which a camera changes its position; null where it is a line of the menu, or a key. */
+const modeDial = memoize((model: BodyModel): Control | null => {
+  const { functions, addresses } = lookup(model)
+  const turns = (id: string | null) => functions.get(id ?? '')?.means === 'controls.modeDial'
+  return [...addresses.values()].find(({ factory }) => turns(factory))?.control ?? null
+})

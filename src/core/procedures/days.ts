@@ -1,16 +1,15 @@
 import { isLive } from '../camera/live/edit'
-import { lookup } from '../model/lookup'
+import { addressOfMeaning, lookup } from '../model/lookup'
 import { plannedSlots } from '../plan/plan'
 import { bankFactRow, bankRow, rowValue, type RowId } from '../plan/rows'
 import type { Value } from '../vocabulary/values'
-import { onBody } from './begin'
-import type { Composer } from './composer'
-import { passThrough, type Item } from './menu-pass'
+import { Composer } from './composer'
+import { setItems, type Item } from './menu-pass'
 import type { SetOrder } from './wanted'
 
 /** Before the work: what is in the camera, what nothing restores by itself, and each bank as it should be. */
 export function morning(order: SetOrder): Composer {
-  const composer = onBody(order)
+  const composer = new Composer(order)
   const ready = 'Before anything'
   composer.doing('battery', 'Put a full battery in, and a spare in the pocket', { part: ready })
   const copied = composer.doing('copied', 'Make sure that yesterday’s pictures are copied twice', {
@@ -19,7 +18,7 @@ export function morning(order: SetOrder): Composer {
   composer.menuAct('format', { part: ready, after: [copied], because: 'The day begins with empty cards.' })
   composer.doing('clock', 'Look at the clock of every body', {
     part: ready,
-    where: menuAddressOf(order, 'body.clock'),
+    where: addressOfMeaning(order.model, 'body.clock'),
     because: 'Pictures of several bodies are sorted by it.',
   })
   physicals(composer, order)
@@ -76,13 +75,13 @@ function banks(composer: Composer, order: SetOrder): void {
       const value: Value | null = rowValue(composer.state.body.memory, row)
       return setting && value !== null ? [{ setting, value, row }] : []
     })
-    passThrough(composer, items)
+    setItems(composer, items, { part: slot.name })
   }
 }
 
 /** After the work: nothing is wiped before it was copied twice and opened. */
 export function evening(order: SetOrder): Composer {
-  const composer = onBody(order)
+  const composer = new Composer(order)
   const part = 'Bring it home'
   const one = composer.doing('copy-one', 'Copy every card to your computer', { part })
   const two = composer.doing('copy-two', 'Copy it again to another disk', { part, after: [one] })
@@ -103,9 +102,4 @@ export function evening(order: SetOrder): Composer {
   })
   composer.doing('charge', 'Charge the batteries', { part: 'For tomorrow' })
   return composer
-}
-
-export function menuAddressOf({ model }: SetOrder, means: string): string {
-  const { byMeaning, menuAddress } = lookup(model)
-  return menuAddress.get(byMeaning.get(means)?.id ?? '') ?? ''
 }

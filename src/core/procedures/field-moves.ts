@@ -1,20 +1,18 @@
-import type { LiveEvent, LogLine } from '../camera/live/events'
+import type { LiveEvent } from '../camera/live/events'
 import { focusNow } from '../camera/live/key-presses'
 import { live } from '../camera/live/live'
 import { settingsNow, type LiveState } from '../camera/live/state'
-import { isLive } from '../camera/live/edit'
+import { isLive, valueNow } from '../camera/live/edit'
 import { isRunning } from '../focus/outcome'
 import type { Address } from '../model/addresses'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
-import { valuesOf } from '../model/domain'
+import { must } from '../result'
 import { functionAt } from '../plan/assign'
-import { planFor } from '../plan/bodies'
 import { plannedSlots } from '../plan/plan'
 import { sameValue } from '../vocabulary/values'
-import { onBody } from './begin'
-import { theControl } from './press-test'
-import type { Composer } from './composer'
+import { hold, release, tap, theControl } from './hand'
+import { Composer } from './composer'
 import type { SetOrder } from './wanted'
 
 /** One press or turn of a move, and what is true after it. */
@@ -23,7 +21,7 @@ interface Beat {
   readonly events: readonly LiveEvent[]
   readonly control?: string
   readonly expect: string
-  readonly holds: (state: LiveState, log: readonly LogLine[]) => boolean
+  readonly holds: (state: LiveState) => boolean
 }
 
 /** A named short sequence of keys. */
@@ -31,7 +29,7 @@ interface Move {
   readonly id: string
   readonly name: string
   readonly why: string
-  /** Null where the plan has no keys for it; a text says what is lacking. */
+  /** A text where the plan has not what it takes, saying what is lacking. */
   readonly beats: (looked: Looked) => readonly Beat[] | string
 }
 
@@ -42,13 +40,12 @@ interface Looked {
 }
 
 /**
- * The field moves of a plan: prime, leave a wrong subject, recover a bank, look and come back. Each is played on a simulated
+ * The field moves of a plan: prime, leave a wrong subject, recover a bank. Each is played on a simulated
  * body with the plan on it; only one that does what it says is given, and the others are named with the reason.
  */
 export function fieldMoves(order: SetOrder): Composer {
-  const composer = onBody(order)
-  const { model } = order
-  const plan = order.tag === null ? order.plan : planFor(order.plan, order.tag)
+  const composer = new Composer(order)
+  const { model, plan } = order
   const keys = [...lookup(model).addresses.values()]
   const key: Looked['key'] = (isOf) =>
     keys.find((one) => {
@@ -87,15 +84,12 @@ export function fieldMoves(order: SetOrder): Composer {
 function failing({ model, state: start }: Composer, beats: readonly Beat[]): string | null {
   let state = start
   for (const beat of beats) {
-    let log: readonly LogLine[] = []
     for (const event of beat.events) {
       const lived = live(model, state, event)
       if (!lived.ok) return lived.refusal.message
       state = lived.value.state
-      log = [...log, ...lived.value.log]
     }
-    if (!beat.holds(state, log))
-      return `${beat.words}: played, it does not do what it should (${beat.expect}).`
+    if (!beat.holds(state)) return `${beat.words}: played, it does not do what it should (${beat.expect}).`
   }
   return null
 }
@@ -103,24 +97,24 @@ function failing({ model, state: start }: Composer, beats: readonly Beat[]): str
 const runs = (order: SetOrder) => (state: LiveState) => isRunning(focusNow(order.model, state))
 const startKey = ({ key }: Looked) =>
   key((means) => means.startsWith('focus.start')) ?? key((means) => means === 'exposure.meterAndFocus')
-const hold = ({ control, gesture }: Address): LiveEvent => ({
-  kind: 'press',
-  control: control.id,
-  gesture: gesture.id,
-})
-const release = ({ control, gesture }: Address): LiveEvent => ({
-  kind: 'release',
-  control: control.id,
-  gesture: gesture.id,
-})
 const isShutter = ({ control }: Address) => control.kind === 'release'
 const name = (address: Address) => (isShutter(address) ? 'the shutter button' : theControl(address.control))
 const holdWords = (key: Address) => (isShutter(key) ? 'Half-press the shutter button' : `Hold ${name(key)}`)
 
-/** A key pressed and let go; one that does its work at once is not down any more to be let go. */
-function tap(model: BodyModel, state: LiveState, key: Address): LiveEvent[] {
-  const down = live(model, state, hold(key))
-  return down.ok && down.value.state.held.includes(key.key) ? [hold(key), release(key)] : [hold(key)]
+/** A change of something that the bank in force stores and that the body takes there; null where there is none. */
+function changeIn(
+  model: BodyModel,
+  state: LiveState,
+  family: string,
+): Extract<LiveEvent, { kind: 'menu' }> | null {
+  for (const { id, storedBy, domain } of model.settings) {
+    if (storedBy !== family || domain.kind !== 'toggle') continue
+    const value = valueNow(model, state, id) !== true
+    const event = { kind: 'menu' as const, setting: id, value }
+    const changed = must(live(model, state, event)).state
+    if (sameValue(valueNow(model, changed, id), value)) return event
+  }
+  return null
 }
 
 const moves: readonly Move[] = [
@@ -199,8 +193,7 @@ const moves: readonly Move[] = [
     name: 'Recover a bank',
     why: 'A snapshot comes back whole when it is recalled again.',
     beats: ({ order, start }) => {
-      const { model } = order
-      const plan = order.tag === null ? order.plan : planFor(order.plan, order.tag)
+      const { model, plan } = order
       const slot = plannedSlots(model, plan).find(({ family }) => {
         const its = model.families.find(({ id }) => id === family)
         return its !== undefined && !isLive(model, start, its)
@@ -208,27 +201,25 @@ const moves: readonly Move[] = [
       if (!slot) return 'No planned bank is a snapshot: what is changed in a live bank stays.'
       const stop = model.positions.find((one) => one.family === slot.family && one.slot === slot.slot)
       const plain = model.positions.find((one) => one.kind !== 'slot' && one.side === slot.side)
-      const setting = model.settings.find(
-        (one) => one.storedBy === slot.family && one.storedWhen === undefined && one.domain.kind === 'toggle',
-      )
-      if (!plain || !setting) return 'No setting of the bank can be tried.'
       const to: LiveEvent = stop
         ? { kind: 'position', position: stop.id }
         : { kind: 'recall', family: slot.family, slot: slot.slot }
+      const recalled = must(live(model, start, to)).state
+      const changed = changeIn(model, recalled, slot.family)
+      if (!plain || !changed) return 'Nothing that the bank stores can be changed in it.'
       const from: LiveEvent[] = stop
         ? [{ kind: 'position', position: plain.id }]
         : [{ kind: 'recall', family: slot.family, slot: null }]
-      const now = (state: LiveState) => settingsNow(model, state).chains.get(setting.id)?.at(-1)?.value
-      const stored = now({ ...start, banks: { ...start.banks, [slot.family]: slot.slot } })
-      const other = valuesOf(setting.domain)?.find((one) => !sameValue(one, stored)) ?? stored !== true
+      const now = (state: LiveState) => settingsNow(model, state).chains.get(changed.setting)?.at(-1)?.value
+      const stored = now(recalled)
       return [
         {
           words: stop
             ? `With the dial at ${stop.name}, something is not as it was stored`
             : `In ${slot.name}, something is not as it was stored`,
-          events: [to, { kind: 'menu', setting: setting.id, value: other }],
+          events: [to, changed],
           expect: 'the bank differs from what was stored',
-          holds: () => true,
+          holds: (state) => !sameValue(now(state), stored),
         },
         {
           words: stop ? `Turn the mode dial to ${plain.name}` : 'Leave the bank',

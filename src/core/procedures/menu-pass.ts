@@ -78,6 +78,30 @@ export function passThrough(
   }
 }
 
+/**
+ * One setting brought to a value as the body stands, wherever that lands; nothing where it stands so already. Where the camera
+ * does not let it be chosen, that is named, and false is given back.
+ */
+export function setOne(
+  composer: Composer,
+  setting: Setting,
+  value: Value,
+  options: ActOptions = {},
+): boolean {
+  const { model, state } = composer
+  const chain = composer.settings().chains.get(setting.id) ?? []
+  if (sameValue(chain.at(-1)?.value, value)) return true
+  const row = ownerRow(model, state, setting, chain)
+  return setItems(composer, [{ setting, value, row }], options)
+}
+
+/** The same for items whose rows are known: what cannot be set is named. */
+export function setItems(composer: Composer, items: readonly Item[], options: ActOptions = {}): boolean {
+  const left = passThrough(composer, items, options)
+  composer.undone.push(...left.map((item) => undoneItem(composer.model, item)))
+  return left.length === 0
+}
+
 /** Items that rules ask for which refuse others now: they go first, with what they are for. */
 function enablersAmong(composer: Composer, items: readonly Item[]): ReadonlyMap<RowId, string> {
   const found = new Map<RowId, string>()
@@ -86,13 +110,9 @@ function enablersAmong(composer: Composer, items: readonly Item[]): ReadonlyMap<
   for (let i = 0; i < waiting.length; i++) {
     const item = waiting[i]
     if (!item) continue
-    const asked = new Set(
-      refusals(now, item.setting.id, item.value).flatMap(({ rule }) =>
-        rule.reads.map((fact) => fact.slice(8)),
-      ),
-    )
+    const asked = new Set(refusals(now, item.setting.id, item.value).flatMap(({ rule }) => rule.reads))
     for (const other of items) {
-      if (other === item || found.has(other.row) || !asked.has(other.setting.id)) continue
+      if (other === item || found.has(other.row) || !asked.has(`setting/${other.setting.id}`)) continue
       found.set(other.row, `First, so that ${item.setting.label} can be set.`)
       if (!waiting.includes(other) && obstacle(composer, now, other)?.kind === 'refused') waiting.push(other)
     }

@@ -1,5 +1,6 @@
 import { factoryMemory, type Memory } from '../camera/memory'
 import type { BodyModel, LensModel } from '../model/types'
+import { planFor } from '../plan/bodies'
 import type { Plan } from '../plan/plan'
 import { bodyFirmwareRow, rowValue } from '../plan/rows'
 import { newestFirmware, standingFirmware } from '../resolve/context'
@@ -33,5 +34,13 @@ export function orderFor(
   const said = tag === null ? null : rowValue(plan.rows, bodyFirmwareRow(tag))
   const firmware = typeof said === 'string' ? said : (standingFirmware(model, plan) ?? newestFirmware(model))
   const from = start === 'believed' && believed ? believed : factoryMemory(model)
-  return { model, plan, lenses, tag, firmware, from, every: start === 'every' }
+  return {
+    model,
+    plan: tag === null ? plan : planFor(plan, tag),
+    lenses,
+    tag,
+    firmware,
+    from,
+    every: start === 'every',
+  }
 }

@@ -1,13 +1,13 @@
-import { newBody } from '../camera/body'
-import type { LogLine } from '../camera/live/events'
+import type { LiveEvent, LogLine } from '../camera/live/events'
 import { live } from '../camera/live/live'
-import { newLive, type LiveState } from '../camera/live/state'
+import type { LiveState } from '../camera/live/state'
+import type { BodyModel } from '../model/types'
 import type { Memory } from '../camera/memory'
 import { idsOf, rowValue, type RowId } from '../plan/rows'
 import { sameValue, type Value } from '../vocabulary/values'
 import { standingOf, type Walk } from './progress'
 import type { Procedure, ProcedureAct } from './types'
-import { aimOf, type SetOrder } from './wanted'
+import { aimOf, bodyFor, type SetOrder } from './wanted'
 
 /** What the simulated body said to one act. */
 export interface PlayedAct {
@@ -15,7 +15,7 @@ export interface PlayedAct {
   readonly log: readonly LogLine[]
 }
 
-/** A procedure played on a simulated body. */
+/** A procedure played on a simulated body: the acts that a body can do, and what it then is. */
 export interface Played {
   readonly acts: readonly PlayedAct[]
   readonly state: LiveState
@@ -23,36 +23,38 @@ export interface Played {
   readonly refused: readonly { readonly act: string; readonly words: string }[]
 }
 
-/** A body with a memory, lens on, in the hand: where procedures begin. */
-export function bodyFor({ model, lenses, firmware }: SetOrder, from: Memory): LiveState {
-  const lens = lenses.find((one) => one.contacts && one.fits === model.maker) ?? null
-  return newLive(model, lens, { ...newBody(model, 'SIM-1', firmware), memory: from })
-}
-
-/** Plays acts on a body, all or those that are picked, in order. */
+/** Plays acts on a body that holds a memory, all or those that are picked, in order. */
 export function play(
   order: SetOrder,
   procedure: Pick<Procedure, 'acts'>,
-  start: LiveState,
+  from: Memory,
   isPicked: (act: string) => boolean = () => true,
 ): Played {
-  let state = start
+  let state = bodyFor(order, from)
   const acts: PlayedAct[] = []
   const refused: { act: string; words: string }[] = []
-  for (const { id, events } of procedure.acts) {
-    if (!isPicked(id)) continue
-    const log: LogLine[] = []
-    for (const event of events) {
-      const lived = live(order.model, state, event)
-      if (lived.ok) {
-        state = lived.value.state
-        log.push(...lived.value.log)
-      } else log.push({ kind: 'refused', words: lived.refusal.message })
-    }
+  for (const { id, events, isTried = false } of procedure.acts) {
+    if (!isPicked(id) || events.length === 0) continue
+    const { state: after, log } = happened(order.model, state, events)
     acts.push({ act: id, log })
+    // What a key that is tried does not do is what was to be seen.
+    if (isTried) continue
+    state = after
     refused.push(...log.filter(({ kind }) => kind === 'refused').map(({ words }) => ({ act: id, words })))
   }
   return { acts, state, refused }
+}
+
+/** Events one after another; one that cannot be at all is in the log as refused. */
+function happened(model: BodyModel, start: LiveState, events: readonly LiveEvent[]) {
+  let state = start
+  const log: LogLine[] = []
+  for (const event of events) {
+    const lived = live(model, state, event)
+    if (lived.ok) state = lived.value.state
+    log.push(...(lived.ok ? lived.value.log : [{ kind: 'refused' as const, words: lived.refusal.message }]))
+  }
+  return { state, log }
 }
 
 /** The rows in which a body's memory is not as the order wants it; what its firmware lacks is not asked of it. */
@@ -81,7 +83,7 @@ export function heldAfter(
     procedure.acts.filter((act) => act.kind === 'stand' || isDone(act)).map(({ id }) => id),
   )
   if (!procedure.acts.some(isDone)) return before
-  const { state } = play(order, procedure, bodyFor(order, before), (id) => done.has(id))
+  const { state } = play(order, procedure, before, (id) => done.has(id))
   const rows: Record<RowId, Value> = { ...state.body.memory }
   for (const act of procedure.acts) {
     if (act.kind !== 'look' || act.row === null || !isDone(act)) continue

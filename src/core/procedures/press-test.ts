@@ -1,14 +1,13 @@
 import type { Address } from '../model/addresses'
 import { lookup } from '../model/lookup'
-import type { BodyModel, Control, Side } from '../model/types'
-import { plannedSlots, type Plan } from '../plan/plan'
-import { planFor } from '../plan/bodies'
+import type { BodyModel, Side } from '../model/types'
+import { plannedSlots } from '../plan/plan'
 import { keyRow, rowValue } from '../plan/rows'
-import { usualContext, type Context } from '../resolve/context'
+import { plannedContext, usualContext, type Context } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
 import { answers, decisive, type Resolution, type ResolvedAddress, type StateIn } from '../resolve/resolved'
-import { onBody } from './begin'
-import type { Composer } from './composer'
+import { Composer } from './composer'
+import { pressWords, tap } from './hand'
 import type { SetOrder } from './wanted'
 
 /** What a key is expected to do, and why it may do nothing. */
@@ -22,9 +21,8 @@ interface Expected {
  * something else; then every bank recalled. Expected is what the model says; what is seen is the owner's to say.
  */
 export function pressTest(order: SetOrder, stateIn?: StateIn): Composer {
-  const { model } = order
-  const plan = order.tag === null ? order.plan : planFor(order.plan, order.tag)
-  const composer = onBody(order)
+  const { model, plan } = order
+  const composer = new Composer(order)
   const reckon: StateIn = stateIn ?? ((context) => resolve(model, plan, context))
   for (const side of model.sides) {
     const usual = usualContext(model, plan, order.lenses, side)
@@ -36,7 +34,7 @@ export function pressTest(order: SetOrder, stateIn?: StateIn): Composer {
     const plain = reckon(usual.context)
     standIn(composer, usual.context)
     for (const key of keys) press(composer, key, expected(model, plain, key), sideWords(side), 'plain')
-    inBanks({ composer, order, plan, side, keys, plain, context: usual.context, reckon })
+    inBanks({ composer, order, side, keys, plain, context: usual.context, reckon })
   }
   return composer
 }
@@ -48,7 +46,6 @@ function sideWords(side: Side): string {
 interface Banks {
   readonly composer: Composer
   readonly order: SetOrder
-  readonly plan: Plan
   readonly side: Side
   readonly keys: readonly Address[]
   readonly plain: Resolution
@@ -56,13 +53,10 @@ interface Banks {
   readonly reckon: StateIn
 }
 
-function inBanks({ composer, order, plan, side, keys, plain, context, reckon }: Banks): void {
-  const { model } = order
+function inBanks({ composer, order, side, keys, plain, context, reckon }: Banks): void {
+  const { model, plan } = order
   for (const slot of plannedSlots(model, plan).filter((one) => one.side === side)) {
-    const banks = { ...context.banks, [slot.family]: slot.slot }
-    const stop = model.positions.find((one) => one.family === slot.family && one.slot === slot.slot)
-    const { position: _plain, ...rest } = context
-    const there = reckon({ ...(stop ? rest : context), banks })
+    const there = reckon(plannedContext(model, plan, side, slot, context.lens))
     const others = keys.filter((key) => expected(model, there, key).does !== expected(model, plain, key).does)
     composer.recall(slot.family, slot.slot, slot.name)
     composer.add({
@@ -100,6 +94,8 @@ function press(
     part,
     control: key.control.id,
     row: keyRow(key),
+    events: tap(composer.model, composer.state, key),
+    isTried: true,
     asks: does,
     expect: does,
     ...(because === null ? {} : { because }),
@@ -115,17 +111,4 @@ function expected(model: BodyModel, at: Resolution, key: Address): Expected {
   const because = decisive(found)?.because ?? null
   if (found.verdict === 'test') return { does: `${name}, or nothing: test on body`, because }
   return answers(found.verdict) ? { does: name, because: null } : { does: `nothing (${name})`, because }
-}
-
-/** What the hand does with a control: "Press the crown key", "Turn the rear dial", "Thumb wheel: tilt left". */
-export function pressWords({ control, gesture, when, name }: Address): string {
-  const at = when === null ? '' : `, ${name}`
-  if (gesture.id === 'press') return `Press ${theControl(control)}${at}`
-  return gesture.id === 'turn' ? `Turn ${theControl(control)}${at}` : `${control.name}: ${name}`
-}
-
-/** A control as it stands in a sentence: "the thumb focus key". */
-export function theControl({ name }: Pick<Control, 'name'>): string {
-  const isAcronym = /^[A-Z]{2}/.test(name)
-  return `the ${isAcronym ? name : `${name.charAt(0).toLowerCase()}${name.slice(1)}`}`
 }

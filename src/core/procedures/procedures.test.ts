@@ -22,9 +22,13 @@ import { must } from '../result'
 import { catalogue, isProcedure, type ProcedureId } from './catalogue'
 import { composeProcedure, startOf } from './compose'
 import { orderFor } from './order'
-import { bodyFor, heldAfter, notAsWanted, play } from './play'
+import { focusNow } from '../camera/live/key-presses'
+import { live } from '../camera/live/live'
+import { isRunning } from '../focus/outcome'
+import { hold } from './hand'
+import { heldAfter, notAsWanted, play } from './play'
 import { emptyWalk, saidOf, sayingOf, walkKind } from './progress'
-import type { SetOrder } from './wanted'
+import { bodyFor, type SetOrder } from './wanted'
 
 const named = models.map((model) => [model.name, model] as const)
 const deliveredOrder = (model: BodyModel, plan: Plan) => orderFor(model, plan, lenses, null, 'delivered')
@@ -34,7 +38,7 @@ const withRows = (model: BodyModel, rows: Parameters<typeof setRows>[2]): Plan =
 /** The plan set on a body, by playing every act. */
 function setOn(order: SetOrder) {
   const procedure = composeProcedure('set-plan', { order })
-  return { procedure, ...play(order, procedure, bodyFor(order, order.from)) }
+  return { procedure, ...play(order, procedure, order.from) }
 }
 
 /** Rows that are not as wanted and that no line of the procedure names. */
@@ -159,6 +163,27 @@ describe('setting a plan', () => {
     )
   })
 
+  it('never stands anywhere without an act that says so, also where nothing could be set there', () => {
+    for (const model of models) {
+      const plans = fc.sample(planOf(model), { numRuns: 6, seed: 11 })
+      for (const plan of plans) {
+        const order = deliveredOrder(model, plan)
+        const { acts } = composeProcedure('set-plan', { order })
+        let stands: string | null = null
+        for (const act of acts) {
+          if (stands !== null && act.kind !== 'stand') expect([act.id, act.stands]).toEqual([act.id, stands])
+          stands = act.stands
+        }
+        // A stand is followed by something that is done there, or is the way back at the end.
+        acts.forEach((act, i) => {
+          const next = acts[i + 1]
+          if (act.kind === 'stand' && next?.kind === 'stand')
+            expect([act.id, next.id]).toEqual([act.id, act.id])
+        })
+      }
+    }
+  })
+
   it('says so where the definition names no menu line', () => {
     const bare = {
       ...heron,
@@ -187,7 +212,7 @@ describe.each(named)('every procedure of %s', (_, model) => {
           for (const [i, act] of procedure.acts.entries())
             for (const gate of act.after)
               expect([act.id, ids.indexOf(gate) < i && ids.includes(gate)]).toEqual([act.id, true])
-          expect([id, play(order, procedure, bodyFor(order, startOf(id, order))).refused]).toEqual([id, []])
+          expect([id, play(order, procedure, startOf(id, order)).refused]).toEqual([id, []])
         }
       }),
       { numRuns: 3 },
@@ -252,6 +277,19 @@ describe('the procedures', () => {
     expect(pressed.map(({ control }) => control)).toEqual(['thumb-key', 'thumb-key'])
     expect(pressed.map(({ expect: seen }) => seen?.startsWith('nothing'))).toEqual([false, true])
     expect(pressed[1]?.because).not.toBe(undefined)
+    // Played, the simulated body says the same of both, and stands after each press as before.
+    const order = deliveredOrder(heron, withRows(heron, rows))
+    const procedure = composeProcedure('press-test', { order })
+    const { acts: played, state } = play(order, procedure, startOf('press-test', order))
+    const said = pressed.map(({ id }) =>
+      played
+        .find(({ act }) => act === id)
+        ?.log.map(({ words }) => words)
+        .join(' '),
+    )
+    expect(said[0]).toContain('AF start')
+    expect(said[1]).toContain('does nothing')
+    expect(state.held).toEqual([])
   })
 
   it('give the causes that hold for certain first when it does not focus', () => {
@@ -261,6 +299,59 @@ describe('the procedures', () => {
     expect(first?.part).toBe('So in this plan')
     expect(first?.words).toContain('manual focus')
     expect(others.length).toBeLessThanOrEqual(4)
+  })
+
+  it('say when it does not focus what the simulated body does: by hand nothing runs, and a half-press that may not focus does not', () => {
+    for (const model of models) {
+      const { byMeaning } = lookup(model)
+      const [mode, half] = ['focus.mode', 'focus.halfPress'].map((means) => byMeaning.get(means)?.id ?? '')
+      const manual = withRows(model, { [baseCellRow(mode ?? '', 'stills')]: 'manual' })
+      const cell = byMeaning.get('focus.halfPress')?.place === 'side' ? 'stills' : null
+      const thumb = withRows(model, { [baseCellRow(half ?? '', cell)]: false })
+      const release = [...lookup(model).addresses.values()].find(
+        ({ control, gesture, side }) =>
+          control.kind === 'release' && gesture.id !== 'full' && side === 'stills',
+      )
+      for (const [plan, cause] of [
+        [manual, 'cause/manual'],
+        [thumb, 'cause/half-press'],
+      ] as const) {
+        const order = deliveredOrder(model, plan)
+        const sure = acts('rescue', order).filter(({ part }) => part === 'So in this plan')
+        expect([model.id, sure.map(({ id }) => id)]).toEqual([model.id, expect.arrayContaining([cause])])
+        const down = release && live(model, bodyFor(order, startOf('rescue', order)), hold(release))
+        expect([model.id, cause, down?.ok && isRunning(focusNow(model, down.value.state))]).toEqual([
+          model.id,
+          cause,
+          false,
+        ])
+      }
+      const delivered = acts('rescue', deliveredOrder(model, emptyPlan(model)))
+      expect([model.id, delivered.map(({ id }) => id)]).not.toEqual([
+        model.id,
+        expect.arrayContaining(['cause/manual']),
+      ])
+    }
+  })
+
+  it('recover a bank of the demo’s kind: changed, left and recalled, it is as it was stored', () => {
+    const [family] = heron.families
+    const [slot] = family?.slots ?? []
+    const plan = withRows(heron, { [bankFactRow(family?.id ?? '', slot?.id ?? '', 'side')]: 'motion' })
+    const { acts: given } = composeProcedure('field-moves', { order: deliveredOrder(heron, plan) })
+    expect(given.filter(({ part }) => part === 'Recover a bank')).toHaveLength(3)
+  })
+
+  it('bring back by the file what an update wiped, and restart for it', () => {
+    const [oldest, , newest] = heron.firmware
+    const readable = heron.firmware.find(
+      ({ readsFilesFrom, version }) =>
+        version !== oldest?.version && readsFilesFrom.includes(oldest?.version ?? ''),
+    )
+    const ids = acts('firmware-day', { ...order, firmware: oldest?.version ?? '' }).map(({ id }) => id)
+    expect(newest).toBeDefined()
+    expect(ids.some((id) => id.startsWith('act/load'))).toBe(readable?.version === heron.firmware[1]?.version)
+    if (ids.some((id) => id.startsWith('act/load'))) expect(ids).toContain('do/restart#2')
   })
 
   it('give only field moves that do on the simulated body what they say', () => {

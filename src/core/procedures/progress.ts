@@ -4,7 +4,7 @@ import { changedRows, within } from '../sync/rows'
 import type { Change, RowId, Step } from '../sync/step'
 import { unkept } from '../text'
 import type { Value } from '../vocabulary/values'
-import type { Procedure, ProcedureAct } from './types'
+import type { ProcedureAct } from './types'
 import { markRow, parseWalkRow, pastRow } from './walk-rows'
 
 /** Rows by id. */
@@ -103,6 +103,9 @@ export function saidOf({ rows }: Walk, act: string): Said | null {
   return { mark: mark as Mark, asked: asked ?? '', words: words ?? '', who: who ?? '', at: at ?? '' }
 }
 
+/** What has to be known of an act to say how it stands. */
+export type Asking = Pick<ProcedureAct, 'id' | 'asks' | 'after' | 'words'>
+
 /** How an act stands: as it was said, or open again because it asks for something else now. */
 export type Standing = Mark | 'open' | 'anew'
 
@@ -119,11 +122,11 @@ function stampOf({ asks }: Pick<ProcedureAct, 'asks'>): string {
 }
 
 /** The acts before an act that are not done, or skipped with a reason; none where the owner went past them. */
-export function gatesOf(
+export function gatesOf<A extends Asking>(
   walk: Walk,
-  procedure: Pick<Procedure, 'acts'>,
+  procedure: { readonly acts: readonly A[] },
   act: Pick<ProcedureAct, 'id' | 'after'>,
-): ProcedureAct[] {
+): A[] {
   if (walk.rows[pastRow(act.id)] !== undefined) return []
   return procedure.acts.filter((one) => act.after.includes(one.id) && !isOver(standingOf(walk, one)))
 }
@@ -134,12 +137,12 @@ export function isOver(standing: Standing): boolean {
 }
 
 /** Counts of acts by how they stand, and the first that is not over; null where all are. */
-export function progressOf(
+export function progressOf<A extends Asking>(
   walk: Walk,
-  { acts }: Pick<Procedure, 'acts'>,
-): Readonly<Record<Standing, number>> & { readonly total: number; readonly next: ProcedureAct | null } {
+  { acts }: { readonly acts: readonly A[] },
+): Readonly<Record<Standing, number>> & { readonly total: number; readonly next: A | null } {
   const counts: Record<Standing, number> = { open: 0, anew: 0, done: 0, skipped: 0, differs: 0 }
-  let next: ProcedureAct | null = null
+  let next: A | null = null
   for (const act of acts) {
     const standing = standingOf(walk, act)
     counts[standing] += 1
@@ -162,7 +165,7 @@ export interface Saying {
  */
 export function sayingOf(
   walk: Walk,
-  procedure: Pick<Procedure, 'acts'>,
+  procedure: { readonly acts: readonly Asking[] },
   id: string,
   { mark, words = '', who, at }: Saying,
 ): Result<readonly Change[]> {
@@ -187,24 +190,19 @@ export function goingPast(walk: Walk, act: string, reason: string): Result<reado
   return ok([{ row, from: walk.rows[row] ?? null, to: why }])
 }
 
-/** Changes that set a whole procedure back to the beginning. */
-export function anew({ rows }: Walk): readonly Change[] {
-  return (Object.entries(rows) as [RowId, Value][]).map(([row, from]) => ({ row, from, to: null }))
-}
-
 /** One line of the record of a walk. */
-export interface RecordLine {
-  readonly act: ProcedureAct
+export interface RecordLine<A extends Asking> {
+  readonly act: A
   readonly standing: Standing
   readonly said: Said | null
 }
 
 /** The record of a walk: every act as it stands, and what was ticked that the procedure asks for no more. */
-export function recordOf(
+export function recordOf<A extends Asking>(
   walk: Walk,
-  { acts }: Pick<Procedure, 'acts'>,
+  { acts }: { readonly acts: readonly A[] },
 ): {
-  readonly lines: readonly RecordLine[]
+  readonly lines: readonly RecordLine<A>[]
   readonly gone: readonly { readonly act: string; readonly said: Said }[]
 } {
   const known = new Set(acts.map(({ id }) => id))

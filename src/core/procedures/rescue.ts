@@ -1,24 +1,41 @@
 import type { Address } from '../model/addresses'
-import { lookup } from '../model/lookup'
-import type { Side } from '../model/types'
-import { functionAt } from '../plan/assign'
-import { planFor } from '../plan/bodies'
-import type { Plan } from '../plan/plan'
+import { addressOfMeaning, lookup } from '../model/lookup'
+import type { BodyModel, Side } from '../model/types'
+import { plannedSlots, type Plan } from '../plan/plan'
 import { plannedContext, usualContext, type Context } from '../resolve/context'
 import { effectiveState, type State } from '../resolve/state'
+import { halfPressSetting } from '../resolve/held'
 import { resolve } from '../resolve/resolve'
 import { answers, type StateIn } from '../resolve/resolved'
 import { startsFocus } from '../vocabulary/focus-roles'
 import type { Value } from '../vocabulary/values'
-import { onBody } from './begin'
-import { theControl } from './press-test'
-import type { Composer } from './composer'
+import { theControl } from './hand'
+import { Composer } from './composer'
 import type { SetOrder } from './wanted'
 
 /** Where focus fails: a side, and the bank in force. */
 export interface RescueAt {
   readonly side: Side
   readonly slot: { readonly family: string; readonly slot: string } | null
+}
+
+/** Where focus fails, as a text says it: a side, or `family/slot` of a planned bank; null for neither. */
+export function readRescuePlace(model: BodyModel, plan: Plan, place: string): RescueAt | null {
+  const side = model.sides.find((one) => one === place)
+  if (side) return { side, slot: null }
+  const slot = plannedSlots(model, plan).find((one) => writeRescuePlace(one) === place)
+  return slot ? { side: slot.side, slot } : null
+}
+
+/** A bank as such a text. */
+export function writeRescuePlace({
+  family,
+  slot,
+}: {
+  readonly family: string
+  readonly slot: string
+}): string {
+  return `${family}/${slot}`
 }
 
 /** Most causes that are named: more than these are not looked for with the camera at the eye. */
@@ -40,9 +57,8 @@ interface Cause {
  * hand. At most five.
  */
 export function rescue(order: SetOrder, at: RescueAt, stateIn?: StateIn): Composer {
-  const composer = onBody(order)
-  const { model } = order
-  const plan = order.tag === null ? order.plan : planFor(order.plan, order.tag)
+  const composer = new Composer(order)
+  const { model, plan } = order
   const usual = usualContext(model, plan, order.lenses, at.side)
   const context: Context = at.slot
     ? plannedContext(model, plan, at.side, at.slot, usual?.context.lens)
@@ -51,11 +67,11 @@ export function rescue(order: SetOrder, at: RescueAt, stateIn?: StateIn): Compos
   const state = effectiveState(model, plan, context)
   const keyFor = (isOf: (means: string) => boolean) =>
     [...lookup(model).addresses.values()].find((one) => {
-      const fn = lookup(model).functions.get(functionAt(plan, one) ?? '')
       const found = resolution.addresses.get(one.key)
-      return one.side === at.side && isOf(fn?.means ?? '') && found !== undefined && answers(found.verdict)
+      if (one.side !== at.side || !found?.active || !answers(found.verdict)) return false
+      return isOf(lookup(model).functions.get(found.effectiveFunctionId ?? '')?.means ?? '')
     })
-  const causes = causesIn({ order, plan, context, state, keyFor })
+  const causes = causesIn({ model, context, state, keyFor })
   for (const cause of causes
     .sort((a, b) => Number(b.isSo) - Number(a.isSo) || a.far - b.far)
     .slice(0, mostCauses))
@@ -74,8 +90,7 @@ export function rescue(order: SetOrder, at: RescueAt, stateIn?: StateIn): Compos
 }
 
 interface Looked {
-  readonly order: SetOrder
-  readonly plan: Plan
+  readonly model: BodyModel
   readonly context: Context
   readonly state: State
   readonly keyFor: (isOf: (means: string) => boolean) => Address | undefined
@@ -96,24 +111,16 @@ function causesIn(looked: Looked): Cause[] {
   ].flatMap((one) => one(looked) ?? [])
 }
 
-function value({ order, state }: Looked, means: string): Value | undefined {
-  const id = lookup(order.model).byMeaning.get(means)?.id
+function value({ model, state }: Looked, means: string): Value | undefined {
+  const id = lookup(model).byMeaning.get(means)?.id
   return id === undefined ? undefined : state.chains.get(id)?.at(-1)?.value
-}
-
-function where({ order: { model } }: Looked, means: string): string {
-  return lookup(model).menuAddress.get(lookup(model).byMeaning.get(means)?.id ?? '') ?? ''
 }
 
 const pressed = ({ control, gesture, name }: Address) =>
   gesture.id === 'press' ? theControl(control) : `${theControl(control)} (${name})`
 
 function byHand(at: Looked): Cause | null {
-  const means =
-    at.context.side === 'motion' && value(at, 'focus.motionMode') !== undefined
-      ? 'focus.motionMode'
-      : 'focus.mode'
-  if (value(at, means) !== 'manual' && value(at, 'focus.mode') !== 'manual') return null
+  if (value(at, 'focus.mode') !== 'manual') return null
   const key = at.keyFor((one) => one === 'focus.flipMode' || one === 'focus.chooseMode')
   return {
     id: 'manual',
@@ -121,13 +128,13 @@ function byHand(at: Looked): Cause | null {
     far: key ? 0 : 3,
     words: key ? `Press ${pressed(key)} to leave manual focus` : 'Leave manual focus in the menu',
     because: 'Manual focus is set here.',
-    ...(key ? { key } : { where: where(at, 'focus.mode') }),
+    ...(key ? { key } : { where: addressOfMeaning(at.model, 'focus.mode') }),
   }
 }
 
 function wrongKey(at: Looked): Cause | null {
-  const half = value(at, 'focus.halfPress')
-  if (half !== false && half !== 'off') return null
+  const half = halfPressSetting(at.model, at.context.side)
+  if (half === null || at.state.chains.get(half)?.at(-1)?.value !== false) return null
   const key = at.keyFor((one) => startsFocus(one, false))
   return {
     id: 'half-press',
@@ -137,7 +144,7 @@ function wrongKey(at: Looked): Cause | null {
       ? `Hold ${pressed(key)}: half-press does not focus`
       : 'Nothing on a key starts autofocus, and half-press does not',
     because: 'Half-press focusing is off in this plan.',
-    ...(key ? { key } : { where: where(at, 'focus.halfPress') }),
+    ...(key ? { key } : { where: lookup(at.model).menuAddress.get(half) ?? '' }),
   }
 }
 
@@ -155,7 +162,7 @@ function noContacts(at: Looked): Cause | null {
 function locked(at: Looked): Cause | null {
   const what = value(at, 'controls.lockWhat')
   if (what === undefined) return null
-  const key = at.keyFor((one) => one.startsWith('controls.lock') || one.startsWith('lock.'))
+  const key = at.keyFor((one) => one === 'controls.lock')
   return {
     id: 'lock',
     isSo: false,
@@ -181,7 +188,7 @@ function lensSwitch({ context }: Looked): Cause | null {
 
 function wrongSubject(at: Looked): Cause | null {
   const detection = value(at, 'focus.detection')
-  if (detection === undefined || detection === false || detection === 'off') return null
+  if (detection !== true) return null
   const key = at.keyFor((one) => one === 'focus.toggleDetection' || one === 'focus.nextSubject')
   return {
     id: 'subject',
@@ -191,7 +198,7 @@ function wrongSubject(at: Looked): Cause | null {
       ? `Press ${pressed(key)}: detection may hold on to something else`
       : 'Switch subject detection off',
     because: 'Detection is on: it takes what looks like its subject, a painted face too.',
-    ...(key ? { key } : { where: where(at, 'focus.detection') }),
+    ...(key ? { key } : { where: addressOfMeaning(at.model, 'focus.detection') }),
   }
 }
 
@@ -209,14 +216,14 @@ function pointAway(at: Looked): Cause {
 
 function rangeLimited(at: Looked): Cause | null {
   const range = value(at, 'focus.rangeLimit')
-  if (range === undefined || range === 'full' || range === 'off') return null
+  if (range === undefined || range === 'full') return null
   return {
     id: 'range',
     isSo: true,
     far: 3,
     words: 'Set the focus range limit to full',
     because: 'The focus range is limited.',
-    where: where(at, 'focus.rangeLimit'),
+    where: addressOfMeaning(at.model, 'focus.rangeLimit'),
   }
 }
 

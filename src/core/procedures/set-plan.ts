@@ -1,14 +1,31 @@
 import { lookup, menuOrder } from '../model/lookup'
 import { anyLens } from '../model/any-lens'
-import { setUpPages, type BodyModel, type LensModel, type ModePosition, type Side } from '../model/types'
-import { planFor } from '../plan/bodies'
+import { orientationWords } from '../model/hand-words'
+import {
+  orientations,
+  setUpPages,
+  type BodyModel,
+  type LensModel,
+  type ModePosition,
+  type Orientation,
+  type Side,
+} from '../model/types'
 import { plannedSlots } from '../plan/plan'
 import { setUpPageOf } from '../plan/set-up-pages'
-import { baseCellOf, isPositionRow, isSlotRow, parseRow, typedCell, type Row, type RowId } from '../plan/rows'
+import {
+  baseCellOf,
+  isPositionRow,
+  isSlotRow,
+  parseRow,
+  settingOf,
+  typedCell,
+  type Row,
+  type RowId,
+} from '../plan/rows'
 import type { Value } from '../vocabulary/values'
 import { setSlots } from './banks'
 import { Composer } from './composer'
-import { passThrough, undoneItem, type Item, type Obstacle } from './menu-pass'
+import { passThrough, setItems, undoneItem, type Item, type Obstacle } from './menu-pass'
 import { aimOf, openRows, type Aim, type SetOrder } from './wanted'
 
 /**
@@ -18,7 +35,7 @@ import { aimOf, openRows, type Aim, type SetOrder } from './wanted'
  */
 export function composeSetting(order: SetOrder, banksOnly = false): Composer {
   const aim = aimOf(order)
-  const composer = new Composer(order.model, order.lenses, order.from, order.firmware)
+  const composer = new Composer(order)
   composer.undone.push(...aim.lacking)
   if (!banksOnly) {
     share(composer, order, aim)
@@ -26,8 +43,7 @@ export function composeSetting(order: SetOrder, banksOnly = false): Composer {
     pages(composer, order, aim)
     positions(composer, order, aim)
   }
-  const mine = order.tag === null ? order.plan : planFor(order.plan, order.tag)
-  setSlots(composer, order, aim, plannedSlots(order.model, mine))
+  setSlots(composer, aim, plannedSlots(order.model, order.plan))
   return composer
 }
 
@@ -43,7 +59,15 @@ function share(composer: Composer, order: SetOrder, aim: Aim): void {
     composer.page(row, value, null, {
       because: 'First, because it decides how many cells the settings have.',
       part: 'What stills and motion share',
+      where: menuAddressOf(model, row),
     })
+}
+
+/** Where the setting of a row stands in the menu. */
+function menuAddressOf(model: BodyModel, row: RowId): string {
+  const parsed = parseRow(model, row)
+  const setting = parsed.ok ? settingOf(parsed.value) : null
+  return lookup(model).menuAddress.get(setting?.id ?? '') ?? ''
 }
 
 /** A base cell that is to be filled, with the cell's name. */
@@ -70,17 +94,14 @@ function base(composer: Composer, order: SetOrder, aim: Aim): void {
   for (const standing of standingsOf(model)) {
     const here = waiting.filter((item) => mayStand(item, standing))
     if (here.length === 0) continue
-    const before = composer.acts.length
-    composer.turnTo(standing.position)
-    const left = [
-      ...passThrough(
-        composer,
-        here.filter((item) => standsAnyhow(item)),
-      ),
-      ...turned(composer, here),
-      ...mounted(composer, here, order.lenses),
-    ]
-    if (composer.acts.length === before + 1) composer.dropLast('stand')
+    const left = composer.standing(
+      () => composer.turnTo(standing.position),
+      () => [
+        ...passThrough(composer, here.filter(standsAnyhow)),
+        ...turned(composer, here),
+        ...mounted(composer, here, order.lenses),
+      ],
+    )
     for (const one of left) {
       const known = reasons.get(one.row)
       if (known?.kind !== 'refused') reasons.set(one.row, one.obstacle)
@@ -126,19 +147,21 @@ function standingsOf(model: BodyModel): Standing[] {
 /** Cells that belong to a camera held upright. */
 function turned(composer: Composer, items: readonly BaseItem[]) {
   const wanted = items.filter((item) => item.setting.place === 'orientation' && !standsAnyhow(item))
-  const ways = (['upright-left', 'upright-right'] as const).filter((way) =>
-    wanted.some(({ cell }) => cell === way),
+  const hold = (orientation: Orientation) =>
+    composer.stand(`turned/${orientation}`, `Hold the camera ${orientationWords[orientation]}`, [
+      { kind: 'rotate', orientation },
+    ])
+  const left = orientations.flatMap((orientation) =>
+    composer.standing(
+      () => hold(orientation),
+      () =>
+        passThrough(
+          composer,
+          wanted.filter(({ cell }) => cell === orientation),
+        ),
+    ),
   )
-  const left = ways.flatMap((orientation) => {
-    const words = `Hold the camera upright, the grip ${orientation === 'upright-left' ? 'down' : 'up'}`
-    composer.stand(`turned/${orientation}`, words, [{ kind: 'rotate', orientation }])
-    return passThrough(
-      composer,
-      wanted.filter(({ cell }) => cell === orientation),
-    )
-  })
-  if (ways.length > 0)
-    composer.stand('turned/level', 'Hold the camera level', [{ kind: 'rotate', orientation: 'level' }])
+  if (composer.state.orientation !== 'level') hold('level')
   return left
 }
 
@@ -147,25 +170,24 @@ function mounted(composer: Composer, items: readonly BaseItem[], lenses: readonl
   const wanted = items.filter(({ setting }) => setting.place === 'lens')
   const cells = [...new Set(wanted.map(({ cell }) => cell ?? typedCell))]
   const before = composer.state.lens
+  const mount = (cell: string, lens: LensModel) => {
+    if (composer.state.lens?.id !== lens.id)
+      composer.stand(`on-${cell}`, lensWords(cell, lens), [{ kind: 'lens', lens }])
+  }
   const left = cells.flatMap((cell) => {
     const its = wanted.filter((one) => (one.cell ?? typedCell) === cell)
     const lens = lensOfCell(lenses, cell)
-    const because = !lens
-      ? 'No lens of that name is known: mount it, and set it then.'
-      : fits(composer.model, lens)
-        ? null
-        : `${lens.name} does not fit ${composer.model.name}.`
-    if (!lens || because !== null)
-      return its.map((item) => ({
-        ...item,
-        obstacle: { kind: 'elsewhere' as const, because: because ?? '' },
-      }))
-    const isOn = composer.state.lens?.id === lens.id
-    if (!isOn) composer.stand(`on-${cell}`, lensWords(cell, lens), [{ kind: 'lens', lens }])
-    return passThrough(composer, its)
+    if (lens && fits(composer.model, lens))
+      return composer.standing(
+        () => mount(cell, lens),
+        () => passThrough(composer, its),
+      )
+    const because = lens
+      ? `${lens.name} does not fit ${composer.model.name}.`
+      : 'No lens of that name is known: mount it, and set it then.'
+    return its.map((item) => ({ ...item, obstacle: { kind: 'elsewhere' as const, because } }))
   })
-  if (composer.state.lens !== before && before)
-    composer.stand(`on-${before.id}`, lensWords(before.id, before), [{ kind: 'lens', lens: before }])
+  if (before) mount(before.id, before)
   return left
 }
 
@@ -246,10 +268,9 @@ function positions(composer: Composer, order: SetOrder, aim: Aim): void {
         : []
     })
     if (items.length === 0) continue
-    const before = composer.acts.length
-    composer.turnTo(position)
-    const left = passThrough(composer, items)
-    if (composer.acts.length === before + 1) composer.dropLast('stand')
-    composer.undone.push(...left.map((item) => undoneItem(model, item)))
+    composer.standing(
+      () => composer.turnTo(position),
+      () => setItems(composer, items),
+    )
   }
 }

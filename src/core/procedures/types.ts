@@ -34,6 +34,8 @@ export interface ProcedureAct {
   readonly presses: number
   /** What the simulated body does for it, in order; nothing where no body can. */
   readonly events: readonly LiveEvent[]
+  /** Only tried: the hand undoes it at once, and the simulated body stands after it as before. */
+  readonly isTried?: boolean
   /** Acts that have to be done before it, unless the owner goes past them with a reason. */
   readonly after: readonly string[]
   /** What is to be seen when it is done. */

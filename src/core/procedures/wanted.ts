@@ -1,15 +1,18 @@
+import { newBody } from '../camera/body'
+import { newLive, type LiveState } from '../camera/live/state'
 import { memoryOf, type Memory } from '../camera/memory'
+import { lookup } from '../model/lookup'
 import type { BodyModel, LensModel } from '../model/types'
-import { planFor } from '../plan/bodies'
 import { lackingIn } from '../plan/lacking'
 import type { Plan } from '../plan/plan'
-import { describeRow, entriesOf, idsOf, rowValue, type RowId } from '../plan/rows'
+import { baseCellOf, describeRow, entriesOf, idsOf, rowValue, type RowId } from '../plan/rows'
 import { sameValue, type Value } from '../vocabulary/values'
 import type { Undone } from './types'
 
 /** What a procedure that sets values is composed of. */
 export interface SetOrder {
   readonly model: BodyModel
+  /** The plan as this body has it: its differences in the place of what they stand for. */
   readonly plan: Plan
   readonly lenses: readonly LensModel[]
   /** Tag of the body, for what only it has; null where no body is meant. */
@@ -21,6 +24,12 @@ export interface SetOrder {
   readonly every: boolean
 }
 
+/** A body with a memory, lens on, in the hand: where procedures begin. */
+export function bodyFor({ model, lenses, firmware }: SetOrder, from: Memory): LiveState {
+  const lens = lenses.find((one) => one.contacts && one.fits === model.maker) ?? null
+  return newLive(model, lens, { ...newBody(model, 'SIM-1', firmware), memory: from })
+}
+
 /** What a body is to remember in the end, and what of the plan its firmware cannot hold. */
 export interface Aim {
   readonly want: Memory
@@ -30,18 +39,22 @@ export interface Aim {
 }
 
 /** The aim of an order: the plan as this body has it, less what its firmware lacks. */
-export function aimOf({ model, plan, tag, firmware }: SetOrder): Aim {
-  const mine = tag === null ? plan : planFor(plan, tag)
-  const remembered = memoryOf(model, mine)
+export function aimOf({ model, plan, firmware, from }: SetOrder): Aim {
+  // What the body keeps for a lens that the plan says nothing of goes back to delivered: a body empties no cell.
+  const ofLenses = idsOf(from).flatMap((row) => {
+    const setting = lookup(model).settings.get(baseCellOf(row)?.setting ?? '')
+    return setting?.place === 'lens' ? [[row, setting.factory] as const] : []
+  })
+  const remembered: Memory = { ...Object.fromEntries(ofLenses), ...memoryOf(model, plan) }
   const lacking = lackingIn(model, remembered, firmware)
   const strange = new Set(lacking.map(({ row }) => row))
   return {
     want: Object.fromEntries(entriesOf(remembered).filter(([row]) => !strange.has(row))),
     // What the plan leaves as delivered is nothing that it wants.
     lacking: lacking
-      .filter(({ row }) => rowValue(mine.rows, row) !== null)
+      .filter(({ row }) => rowValue(plan.rows, row) !== null)
       .map(({ row, words }) => ({ row, words: describeRow(model, row), because: `${words}.` })),
-    planned: new Set(idsOf(mine.rows)),
+    planned: new Set(idsOf(plan.rows)),
   }
 }
 

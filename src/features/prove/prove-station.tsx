@@ -3,9 +3,10 @@
 import type { Composed } from '@/core/analysis/questions'
 import { startingPoints, startWords, type StartingPoint } from '@/core/procedures/order'
 import { Button } from '@/ui/button'
+import { NotDone } from '@/ui/not-done'
 import { RefusalNote } from '@/ui/refusal-note'
 import { Select } from '@/ui/select'
-import { Acts, NotDone } from './acts'
+import { Acts } from './acts'
 import { ProcedureChoice, ProcedureList } from './procedure-list'
 import { EndedWalks } from './walks'
 import { useProveStation, type ProveKnown, type ProveStationKnown } from './use-prove-station'
@@ -52,7 +53,9 @@ export function ProveStation({ known }: { known: ProveKnown }) {
               walk={open?.walk ?? null}
               log={composed.played?.acts ?? null}
             />
-            <NotDone {...composed.procedure} />
+            <div className="mt-4 empty:hidden">
+              <NotDone {...composed.procedure} />
+            </div>
           </>
         )}
         <EndedWalks station={station} />
@@ -115,10 +118,13 @@ function Figures({ composed: { procedure, played }, over }: { composed: Composed
         <p role="status" className="mt-1">
           {played.refused.length > 0 ? (
             <span className="font-semibold text-rust">
-              ✗ The simulated body refused {count(played.refused.length, 'act')}: {played.refused[0]?.words}
+              ✗ The simulated body refused {count(played.refused.length, 'act')}:{' '}
+              {played.refused[0]?.words}{' '}
             </span>
           ) : (
-            <span className="font-semibold text-samphire">✓ The simulated body did every act. </span>
+            <span className="font-semibold text-samphire">
+              ✓ {playedWords(played.acts.length, acts.length)}{' '}
+            </span>
           )}
           {setsPlan &&
             (played.differs.length === 0
@@ -128,6 +134,13 @@ function Figures({ composed: { procedure, played }, over }: { composed: Composed
       )}
     </>
   )
+}
+
+/** How much of it a body can do by itself: the rest is done around the camera. */
+function playedWords(did: number, all: number): string {
+  if (did === 0) return 'Nothing of it is done on the camera: there was nothing to play.'
+  if (did === all) return 'The simulated body did every act.'
+  return `The simulated body did ${count(did, 'act')}; ${count(all - did, 'act')} only you can do.`
 }
 
 function count(n: number, one: string, many = `${one}s`): string {

@@ -9,10 +9,11 @@ import { catalogue, isProcedure, type ProcedureId } from '@/core/procedures/cata
 import type { StartingPoint } from '@/core/procedures/order'
 import { progressOf, type Walk } from '@/core/procedures/progress'
 import { provenRows, type DoneAct } from '@/core/procedures/proven'
-import type { RescueAt } from '@/core/procedures/rescue'
+import { writeRescuePlace } from '@/core/procedures/rescue'
 import { plannedSlots } from '@/core/plan/plan'
 import type { Refusal } from '@/core/result'
 import { standingFirmware } from '@/core/resolve/context'
+import { order } from '@/ui/order'
 import { useAnswer, useDesk, useDeskPart, usePlan, usePlaceInPage } from '@/features/desk'
 
 /** A walk of the plan, as the server lists it. */
@@ -20,6 +21,8 @@ export interface WalkKnown {
   readonly id: string
   readonly body: string
   readonly procedure: string
+  readonly place: string
+  readonly start: StartingPoint
   readonly revision: number | null
   readonly updatedAt: string
   readonly endedAt: string | null
@@ -46,16 +49,22 @@ export function useProveStation({ walks, held: beliefs }: ProveKnown) {
   const [picked, setTag] = useState<string | null>(bodies[0]?.tag ?? null)
   const tag = bodies.some((one) => one.tag === picked) ? picked : null
   const [from, setStart] = useState<StartingPoint>('delivered')
-  const [at, setAt] = useState<RescueAt>({ side: model.sides[0] ?? 'stills', slot: null })
+  const [chosenPlace, choosePlace] = useState<string>(model.sides[0] ?? 'stills')
+  const place = id === 'rescue' ? chosenPlace : ''
   const [isPlayed, setPlayed] = useState(false)
   const [isBusy, setBusy] = useState(false)
   const [refusal, setRefusal] = useState<Refusal | null>(null)
   const held = tag === null ? null : (beliefs[tag] ?? null)
-  const start = from === 'believed' && held === null ? 'delivered' : from
+  const ofBody = (one: WalkKnown) => one.body === (tag ?? '')
+  const mine = walks.filter((one) => one.procedure === id && one.place === place && ofBody(one))
+  const open = mine.find(({ endedAt }) => endedAt === null) ?? null
+  // A walk that is under way goes on from where it began.
+  const wanted = open?.start ?? from
+  const start = wanted === 'believed' && held === null ? 'delivered' : wanted
   const composed = useAnswer<'procedure'>({
     ...{ kind: 'procedure', id, tag, start, isPlayed },
     held: start === 'believed' ? held : null,
-    at: id === 'rescue' ? at : null,
+    place,
   })
   useEffect(() => {
     // A walk goes on elsewhere: how far it is, is asked for again when this page is looked at again.
@@ -63,16 +72,14 @@ export function useProveStation({ walks, held: beliefs }: ProveKnown) {
     window.addEventListener('focus', look)
     return () => window.removeEventListener('focus', look)
   }, [router])
-  usePlaceInPage((place) => {
-    if (isProcedure(place)) choose(place)
+  usePlaceInPage((named) => {
+    if (isProcedure(named)) choose(named)
   })
   function choose(next: ProcedureId) {
     setId(next)
     setPlayed(false)
     setRefusal(null)
   }
-  const ofBody = (one: WalkKnown) => one.body === (tag ?? '')
-  const mine = walks.filter((one) => one.procedure === id && ofBody(one))
   const slots = plannedSlots(model, plan)
   return {
     ...{ id, tag, bodies, start, held, isPlayed, isBusy, refusal, plan, model },
@@ -81,24 +88,21 @@ export function useProveStation({ walks, held: beliefs }: ProveKnown) {
     choose,
     chooseBody: (next: string) => setTag(next === '' ? null : next),
     chooseStart: setStart,
-    place: at.slot === null ? at.side : `${at.slot.family}/${at.slot.slot}`,
+    place,
     places: [
       ...model.sides.map((side) => [side, side === 'stills' ? 'Stills, no bank' : 'Film, no bank'] as const),
-      ...slots.map(({ family, slot, name }) => [`${family}/${slot}`, name] as const),
+      ...slots.map((slot) => [writeRescuePlace(slot), slot.name] as const),
     ],
-    choosePlace: (next: string) => {
-      const slot = slots.find((one) => `${one.family}/${one.slot}` === next)
-      setAt(slot ? { side: slot.side, slot } : { side: next === 'motion' ? 'motion' : 'stills', slot: null })
-    },
+    choosePlace,
     play: () => setPlayed(true),
     /** The walk of this procedure on this body that is open, and those that ended. */
-    open: mine.find(({ endedAt }) => endedAt === null) ?? null,
+    open,
     ended: mine.filter(({ endedAt }) => endedAt !== null),
     /** How far each procedure is on this body. */
     standing: (procedure: string) => {
       const its = walks.filter((one) => one.procedure === procedure && ofBody(one))
-      const open = its.find(({ endedAt }) => endedAt === null)
-      if (open) return `under way, ${Object.keys(open.walk.rows).length} ticked`
+      const under = its.find(({ endedAt }) => endedAt === null)
+      if (under) return `under way, ${Object.keys(under.walk.rows).length} ticked`
       return its.length > 0 ? 'walked' : null
     },
     async walk() {
@@ -106,10 +110,11 @@ export function useProveStation({ walks, held: beliefs }: ProveKnown) {
       setRefusal(null)
       // What is on the screen has to be on the server, where the walk is composed.
       if (saving !== 'saved') await saved(desk)
-      const begun = await begin(planId, { procedure: id, body: tag ?? '', start })
+      const asked = { procedure: id, body: tag ?? '', start, place }
+      const begun = await order<{ walk: string }>(`/api/plans/${planId}/walks`, asked)
       setBusy(false)
-      if ('refusal' in begun) setRefusal(begun.refusal)
-      else router.push(`/walks/${begun.walk}`)
+      if (begun.ok) router.push(`/walks/${begun.value.walk}`)
+      else setRefusal(begun.refusal)
     },
     /** Notes that a walk proves, and writes them into the plan in one step. */
     provenBy: ({ done }: WalkKnown) => {
@@ -130,19 +135,4 @@ export type ProveStationKnown = ReturnType<typeof useProveStation>
 async function saved(desk: ReturnType<typeof useDesk>): Promise<void> {
   for (let i = 0; i < 50 && desk.getView().saving !== 'saved'; i++)
     await new Promise((resolve) => setTimeout(resolve, 100))
-}
-
-async function begin(
-  planId: string,
-  order: { readonly procedure: string; readonly body: string; readonly start: string },
-): Promise<{ readonly walk: string } | { readonly refusal: Refusal }> {
-  const response = await fetch(`/api/plans/${planId}/walks`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(order),
-  }).catch(() => null)
-  const said = (await response?.json().catch(() => null)) as { walk?: string; refusal?: Refusal } | null
-  if (said?.walk !== undefined) return { walk: said.walk }
-  const refusal = { code: 'no-answer', message: 'The server does not answer; try again in a moment.' }
-  return { refusal: said?.refusal ?? refusal }
 }

@@ -44,8 +44,7 @@ export function useWalk(start: WalkStart) {
   const walk = usePartOf(desk, 'document')
   useAgreement(desk)
   useNews(desk, start)
-  const procedure = { acts: start.acts as readonly (WalkAct & { events: readonly [] })[] }
-  const progress = progressOf(walk, procedure)
+  const progress = progressOf(walk, start)
   const [chosen, choose] = useState<string | null>(null)
   const [refusal, setRefusal] = useState<Refusal | null>(null)
   const at = start.acts.findIndex(({ id }) => id === (chosen ?? progress.next?.id))
@@ -72,14 +71,14 @@ export function useWalk(start: WalkStart) {
     act,
     at,
     refusal,
-    gates: act ? gatesOf(walk, procedure, { ...act }) : [],
+    gates: act ? gatesOf(walk, start, act) : [],
     goTo,
     back: () => goTo(start.acts[Math.max(0, at - 1)]?.id ?? null),
     on: () => goTo(start.acts[at + 1]?.id ?? null),
     /** Says something of an act; with nothing said it is open again. */
     say: (id: string, mark: Mark | null, words = '') => {
       const who = whoIsThere()
-      const said = sayingOf(desk.getView().document, procedure, id, {
+      const said = sayingOf(desk.getView().document, start, id, {
         mark,
         words,
         who,

@@ -7,9 +7,9 @@ import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
 import { When } from '@/ui/when'
 import { StandingSign } from './standing-sign'
-import type { WalkStart } from './start'
+import type { WalkAct, WalkStart } from './start'
 import { turnWalk } from './turn'
-import { NotDone } from './walk-list'
+import { NotDone } from '@/ui/not-done'
 
 /** The end of a walk: what came of it, and its record. */
 export function WalkEnd({
@@ -19,10 +19,10 @@ export function WalkEnd({
 }: {
   start: WalkStart
   walk: Walk
-  progress: ReturnType<typeof progressOf>
+  progress: ReturnType<typeof progressOf<WalkAct>>
 }) {
   const [refusal, setRefusal] = useState<Refusal | null>(null)
-  const { lines, gone } = recordOf(walk, { acts: start.acts.map((one) => ({ ...one, events: [] })) })
+  const { lines, gone } = recordOf(walk, start)
   const told = lines.filter(({ standing }) => standing !== 'done')
   const turn = async (to: 'end' | 'goOn') => {
     const refused = await turnWalk(start.id, to)
@@ -60,7 +60,7 @@ export function WalkEnd({
           Ticked before, and asked for no more: {gone.length} {gone.length === 1 ? 'act' : 'acts'}.
         </p>
       )}
-      <NotDone start={start} />
+      <NotDone {...start} />
       {refusal && <RefusalNote refusal={refusal} />}
       <p className="flex flex-wrap gap-2 print:hidden">
         {start.endedAt === null ? (

@@ -3,6 +3,7 @@
 import { useState } from 'react'
 import { saidOf, standingOf, type Mark, type Walk } from '@/core/procedures/progress'
 import type { Refusal } from '@/core/result'
+import { NotDone } from '@/ui/not-done'
 import { RefusalNote } from '@/ui/refusal-note'
 import { StandingSign } from './standing-sign'
 import type { WalkAct, WalkStart } from './start'
@@ -42,7 +43,7 @@ export function WalkList({
           </ol>
         </section>
       ))}
-      <NotDone start={start} />
+      <NotDone {...start} />
     </>
   )
 }
@@ -97,28 +98,6 @@ function Line({
         )}
       </button>
     </li>
-  )
-}
-
-/** What the plan wants and no act brings about. */
-export function NotDone({ start: { undone, leaves } }: { start: WalkStart }) {
-  if (undone.length === 0 && leaves.length === 0) return null
-  return (
-    <section aria-label="Not done by this">
-      <h2 className="mb-1 font-head text-lead font-semibold">Not done by this</h2>
-      <ul className="grid gap-1">
-        {undone.map(({ words, because }) => (
-          <li key={words} className="border-l-3 border-lichen pl-3">
-            {words}. <span className="text-silt">{because}</span>
-          </li>
-        ))}
-        {leaves.map((one) => (
-          <li key={one} className="pl-3 text-silt">
-            {one}
-          </li>
-        ))}
-      </ul>
-    </section>
   )
 }
 

@@ -20,11 +20,13 @@ export default async function ProvePage({ params }: { params: Promise<{ plan: st
     <ProveStation
       known={{
         held,
-        walks: walks.map(({ id, body, procedure, revision, updatedAt, endedAt, walk, done }) => ({
-          ...{ id, body, procedure, revision, walk, done },
-          updatedAt: updatedAt.toISOString(),
-          endedAt: endedAt?.toISOString() ?? null,
-        })),
+        walks: walks.map(
+          ({ id, body, procedure, place, start, revision, updatedAt, endedAt, walk, done }) => ({
+            ...{ id, body, procedure, place, start, revision, walk, done },
+            updatedAt: updatedAt.toISOString(),
+            endedAt: endedAt?.toISOString() ?? null,
+          }),
+        ),
       }}
     />
   )

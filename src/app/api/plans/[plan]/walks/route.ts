@@ -10,11 +10,10 @@ export const POST = handled(async (request: Request, { params }: At) => {
   const { plan } = await params
   const order = await readOrder(request)
   if (!order.ok) return refusalResponse(order.refusal)
-  const { procedure, body, start } = order.value
+  const { procedure, body = '', start = 'delivered', place = '' } = order.value
   const begun = await beginWalk(plan, {
-    procedure: String(procedure),
-    body: typeof body === 'string' ? body : '',
-    start: typeof start === 'string' ? start : 'delivered',
+    ...{ procedure: String(procedure), body: String(body) },
+    ...{ start: String(start), place: String(place) },
   })
   return begun.ok ? Response.json({ walk: begun.value }) : refusalResponse(begun.refusal)
 })
