@@ -48,6 +48,20 @@ const done = (on: Page) => button(on, /^(Done|As expected)$/)
 const inHand = (on: Page) => on.getByRole('region', { name: 'Act in hand' })
 const sideways = (on: Page) => on.evaluate(() => document.documentElement.scrollWidth - innerWidth)
 
+/** Plans that the thumb focus key starts autofocus, on the page, until the server has it. */
+async function focusByThumb(plan: string): Promise<void> {
+  await goTo(page, `${application.address}/plans/${plan}/controls`)
+  await key(page, 'Thumb focus key').press('Enter')
+  await page.getByRole('combobox', { name: /^Instead/ }).fill('AF start')
+  await page
+    .getByRole('option', { name: /^AF start/ })
+    .first()
+    .click()
+  await expect
+    .poll(async () => (await savedRows(application.address, plan))['key/stills/thumb-key/press'])
+    .toBe('start-focus')
+}
+
 /** Ticks acts until none is left, or so many. */
 async function tick(on: Page, most = Infinity): Promise<number> {
   let ticked = 0
@@ -135,14 +149,7 @@ describe('the theatre’s menu walk', () => {
   it('is walked on two phones to its end; the body is then believed to hold the plan, and nothing is left to set', async () => {
     const plan = await freshPlan(application.address)
     const [one, other] = [await phone(), await phone()]
-    await goTo(page, `${application.address}/plans/${plan}/controls`)
-    await key(page, 'Thumb focus key').press('Enter')
-    await page.getByRole('combobox', { name: /^Instead/ }).fill('AF start')
-    await page
-      .getByRole('option', { name: /^AF start/ })
-      .first()
-      .click()
-    await saved(page)
+    await focusByThumb(plan)
     await prove(one, plan, 'set-plan')
     await button(one, 'Walk it').tap()
     await inHand(one).waitFor()
@@ -243,16 +250,7 @@ describe('one walk on two devices', () => {
     await other.evaluate(() => window.dispatchEvent(new Event('focus')))
     await other.getByText('1 of 2').waitFor()
 
-    await goTo(page, `${application.address}/plans/${plan}/controls`)
-    await key(page, 'Thumb focus key').press('Enter')
-    await page.getByRole('combobox', { name: /^Instead/ }).fill('AF start')
-    await page
-      .getByRole('option', { name: /^AF start/ })
-      .first()
-      .click()
-    await expect
-      .poll(async () => (await savedRows(application.address, plan))['key/stills/thumb-key/press'])
-      .toBe('start-focus')
+    await focusByThumb(plan)
     await other.evaluate(() => window.dispatchEvent(new Event('focus')))
     await other.getByText('1 of 3').waitFor()
   })
