@@ -1,17 +1,19 @@
 import { rowNamed } from '@tests/fixtures/rows'
-import type { Rows } from '../../plan/rows'
+import { bankKeyRow, baseCellRow, shareRow, type RowId, type Rows } from '../../plan/rows'
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
 import { chipped, heron } from '@tests/fixtures/heron'
-import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
+import { keepingKeys, lenses, modelCalled, namedModels } from '@tests/fixtures/models'
 import { emptyPlan, parsePlan } from '../../plan/plan'
 import type { BodyModel } from '../../model/types'
 import { newestFirmware } from '../../resolve/context'
 import { must } from '../../result'
 import { newBody } from '../body'
 import { carriedRows, memoryOf } from '../memory'
+import type { Value } from '../../vocabulary/values'
+import type { LiveEvent } from './events'
 import { live } from './live'
 import { runScript } from './run-script'
 import { verbs } from './script'
@@ -486,5 +488,54 @@ describe('a script', () => {
   it('has a description of each verb in docs/formats/script.md', () => {
     const text = readFileSync('docs/formats/script.md', 'utf8')
     for (const verb of Object.keys(verbs)) expect(text).toContain(`\`${verb}`)
+  })
+})
+
+describe('a set-up page of the body', () => {
+  const set = (state: LiveState, row: RowId, value: Value | null) =>
+    must(live(heron, state, { kind: 'setUp', row, value })).state
+  const fresh = newLive(heron, null)
+  const setting = heron.settings.find((one) => one.shared === false && one.domain.kind === 'toggle')
+  if (!setting) throw new Error('a toggle of the Heron can be shared')
+  const [both, stills, motion] = ['both', 'stills', 'motion'].map((cell) => baseCellRow(setting.id, cell))
+  const cellsIn = ({ body }: LiveState) => [both, stills, motion].map((row) => row && body.memory[row])
+
+  it('shares the value of the side in force, and parts it with that value on both', () => {
+    const here = setting.factory !== true
+    const start = { ...fresh.body.memory, ...(stills && { [stills]: here }) }
+    const shared = set({ ...fresh, body: { ...fresh.body, memory: start } }, shareRow(setting), true)
+    expect(cellsIn(shared)).toEqual([here, undefined, undefined])
+    expect(cellsIn(set(shared, shareRow(setting), false))).toEqual([undefined, here, here])
+  })
+
+  it('refuses to empty what always holds something, and rows that are on no page', () => {
+    for (const [row, value] of [
+      ['key/stills/thumb-key/press', null],
+      ['base/focus.lamp', false],
+    ] as const)
+      expect(live(heron, fresh, { kind: 'setUp', row: rowNamed(row), value })).toMatchObject({ ok: false })
+  })
+
+  it('keeps what is put on a key in a snapshot bank only if it is stored', () => {
+    const [bank] = heron.families
+    const family = bank?.id ?? ''
+    const slot = bank?.slots[0]?.id ?? ''
+    const model = keepingKeys(heron, family)
+    const step = (state: LiveState, ...events: LiveEvent[]) =>
+      events.reduce((now, event) => must(live(model, now, event)).state, state)
+    const key = rowNamed('key/stills/thumb-key/press')
+    const start = step(
+      newLive(model, null),
+      { kind: 'register', family, slot },
+      { kind: 'recall', family, slot },
+    )
+    const inBank = bankKeyRow(family, slot, { key: 'stills/thumb-key/press' })
+    const changed = step(start, { kind: 'setUp', row: key, value: 'start-focus' })
+    expect(changed.body.memory[inBank]).toBe('start-focus')
+    expect(changed.body.memory[key]).toBe(start.body.memory[key])
+    const left = step(changed, { kind: 'recall', family, slot: null })
+    expect(left.body.memory).toEqual(start.body.memory)
+    const stored = step(changed, { kind: 'register', family, slot }, { kind: 'recall', family, slot: null })
+    expect(stored.body.memory[inBank]).toBe('start-focus')
   })
 })

@@ -26,6 +26,9 @@ const onPages: ReadonlySet<Row['kind']> = new Set([
   ...(['share', 'key', 'grid', 'own', 'ownName', 'hold', 'holdName', 'bankFact'] as const),
 ])
 
+/** Those of them that may hold nothing. */
+const emptied: ReadonlySet<Row['kind']> = new Set(['own', 'ownName', 'hold'] as const)
+
 /**
  * A row set on a set-up page. A key, a cell or a line of the own menu lands in the bank in force where that keeps them: in a
  * live one at once, in a snapshot one until it is left, unless it is stored. Null empties a line or unticks a row.
@@ -38,6 +41,8 @@ export function setUp(model: BodyModel, state: LiveState, id: RowId, value: Valu
     return refuse('not-on-a-page', `${describeRow(model, id)} is not set on a set-up page.`, id)
   if (state.run === 'recording' || state.run === 'playback')
     return ok({ state, log: [refusedIt(`No menu opens in ${state.run}.`)] })
+  if (value === null && !emptied.has(row.kind))
+    return refuse('not-emptied', `${describeRow(model, id)} always holds something.`, id)
   const taken = value === null ? ok(null) : acceptValue(model, row, value, id)
   if (!taken.ok) return taken
   const words = `${describeRow(model, id)}: ${showRow(model, id, taken.value)}`
@@ -53,15 +58,19 @@ export function setUp(model: BodyModel, state: LiveState, id: RowId, value: Valu
 function shared(state: LiveState, setting: Setting, isOn: boolean): LiveState {
   const { memory } = state.body
   if (isShared(memory, setting) === isOn) return state
-  const [both, stills, motion] = [bothSides, 'stills', 'motion'].map((cell) => baseCellRow(setting.id, cell))
-  if (both === undefined || stills === undefined || motion === undefined) return state
-  const row = shareRow(setting)
-  const value = memory[isOn ? (state.side === 'stills' ? stills : motion) : both] ?? setting.factory
-  const cells = isOn ? [both] : [stills, motion]
-  const gone = isOn ? [stills, motion] : [both]
-  const set = cells.reduce((now, cell) => withRow(now, cell, value), withRow(state, row, isOn))
-  return gone.reduce((now, cell) => withRow(now, cell, null), set)
+  const both = baseCellRow(setting.id, bothSides)
+  const sides = sideNames.map((side) => baseCellRow(setting.id, side))
+  const value = memory[isOn ? baseCellRow(setting.id, state.side) : both] ?? setting.factory
+  const [filled, gone] = isOn ? [[both], sides] : [sides, [both]]
+  const rows = [
+    [shareRow(setting), isOn] as const,
+    ...filled.map((row) => [row, value] as const),
+    ...gone.map((row) => [row, null] as const),
+  ]
+  return rows.reduce((now, [row, to]) => withRow(now, row, to), state)
 }
+
+const sideNames = ['stills', 'motion'] as const
 
 /** The row of the bank in force that keeps what stands on a page; null where none does. */
 function bankRowOf(

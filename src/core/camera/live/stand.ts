@@ -134,33 +134,26 @@ export function register(
 }
 
 /** What is on the keys and in the menus now, as a slot of a family keeps it: of a recalled slot of the family its own. */
-function pagesIn(model: BodyModel, state: LiveState, family: BankFamily, slotId: string): [RowId, Value][] {
-  const { memory } = state.body
-  const recalled = state.banks[family.id] ?? null
-  const own = (row: RowId | null, plain: RowId) => (row === null ? undefined : memory[row]) ?? memory[plain]
-  const from = <T>(make: (slot: string) => T): T | null => (recalled === null ? null : make(recalled))
-  const kept: [RowId, Value | undefined][] = [
-    ...(family.storesKeys ? [...lookup(model).addresses.values()] : []).map((address) => {
-      const now = own(
-        from((slot) => bankKeyRow(family.id, slot, address)),
-        keyRow(address),
-      )
-      return [bankKeyRow(family.id, slotId, address), now] as [RowId, Value | undefined]
-    }),
-    ...(family.storesGrids ? gridCells(model) : []).map(({ grid, cell, row }) => {
-      const now = own(
-        from((slot) => bankGridRow(family.id, slot, grid.id, cell)),
-        row,
-      )
-      return [bankGridRow(family.id, slotId, grid.id, cell), now] as [RowId, Value | undefined]
-    }),
-    ...(family.storesOwnMenu === true ? ownLines(model) : []).map(({ row, page, line }) => {
-      const now = own(
-        from((slot) => bankOwnRow(family.id, slot, page, line)),
-        row,
-      )
-      return [bankOwnRow(family.id, slotId, page, line), now] as [RowId, Value | undefined]
-    }),
+function pagesIn(
+  model: BodyModel,
+  { body: { memory }, banks }: LiveState,
+  family: BankFamily,
+  slotId: string,
+): [RowId, Value][] {
+  const recalled = banks[family.id] ?? null
+  const kept: readonly (readonly [plain: RowId, inSlot: (slot: string) => RowId])[] = [
+    ...(family.storesKeys ? [...lookup(model).addresses.values()] : []).map(
+      (one) => [keyRow(one), (slot: string) => bankKeyRow(family.id, slot, one)] as const,
+    ),
+    ...(family.storesGrids ? gridCells(model) : []).map(
+      ({ row, grid, cell }) => [row, (slot: string) => bankGridRow(family.id, slot, grid.id, cell)] as const,
+    ),
+    ...(family.storesOwnMenu === true ? ownLines(model) : []).map(
+      ({ row, page, line }) => [row, (slot: string) => bankOwnRow(family.id, slot, page, line)] as const,
+    ),
   ]
-  return kept.flatMap(([row, value]) => (value === undefined ? [] : [[row, value]]))
+  return kept.flatMap(([plain, inSlot]) => {
+    const now = (recalled === null ? undefined : memory[inSlot(recalled)]) ?? memory[plain]
+    return now === undefined ? [] : [[inSlot(slotId), now]]
+  })
 }
