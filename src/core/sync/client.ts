@@ -63,6 +63,10 @@ export type Event =
       readonly refusal: Refusal | null
     }
   | { readonly kind: 'retry' }
+  /** Steps that the log is known to hold right after those known here: this device kept them beside an older copy. */
+  | { readonly kind: 'kept'; readonly entries: readonly Step[] }
+  /** What is newer in the log is wanted, also where nothing waits to be saved. */
+  | { readonly kind: 'asked' }
   /** An earlier visit left these behind. */
   | { readonly kind: 'returned'; readonly left: Left }
   /** The owner says of a row set aside whose value it should have; with `mine`, by a step with this id. */
@@ -72,6 +76,8 @@ export type Event =
 /** What a visit leaves behind when it ends before all of it was saved. */
 export interface Left {
   readonly epoch: string
+  /** The number of the step up to which the log was known then: none of `steps` stands before it. */
+  readonly basedOn?: number
   readonly steps: readonly Step[]
   readonly aside: readonly Aside[]
 }
@@ -107,7 +113,9 @@ export function openClient<D>({ epoch, ...saved }: Opened<D>): Client<D> {
 export function leftBy<D>(client: Client<D>): Left | null {
   const steps = [...client.returning, ...client.pending]
   if (steps.length === 0 && client.aside.length === 0) return null
-  return { epoch: client.epoch, steps, aside: client.aside }
+  // What an earlier visit left may stand in the log already, nobody knows where.
+  const known = client.returning.length > 0 ? {} : { basedOn: client.saved.version }
+  return { epoch: client.epoch, ...known, steps, aside: client.aside }
 }
 
 /** The save to make now; null while one is under way, nothing is left to save or to learn, or the way is barred. */
@@ -145,6 +153,21 @@ export function next<D>(kind: DocumentKind<D>, client: Client<D>, event: Event):
         : client
     case 'retry':
       return { ...client, link: { kind: 'good' }, most: Infinity }
+    case 'kept': {
+      const { epoch, saved } = client
+      const version = saved.version + event.entries.length
+      const log = {
+        epoch,
+        from: saved.version,
+        since: saved.head,
+        entries: event.entries,
+        version,
+        known: [],
+      }
+      return merge(kind, client, { kind: 'saved', ...log })
+    }
+    case 'asked':
+      return { ...client, told: Math.max(client.told, client.saved.version + 1) }
     case 'returned':
       return returned(kind, client, event.left)
     case 'settled': {
@@ -280,6 +303,8 @@ function returned<D>(kind: DocumentKind<D>, client: Client<D>, left: Left): Clie
     const held = new Set(client.aside.map((one) => one.key))
     const steps = left.steps.filter((step) => !here.has(step.id))
     const aside = [...client.aside, ...left.aside.filter((one) => !held.has(one.key))]
+    const since = stepsAfter(client, left.basedOn)
+    if (since) return goneOn(kind, { ...client, aside }, steps, since)
     return {
       ...client,
       returning: [...client.returning, ...steps],
@@ -292,4 +317,31 @@ function returned<D>(kind: DocumentKind<D>, client: Client<D>, left: Left): Clie
     step.changes.map(({ row, from, to }) => ({ key: `${step.id} ${row}`, row, before: from, mine: to, why })),
   )
   return { ...client, aside: stillWanted(kind, client.shown, [...client.aside, ...left.aside, ...lost]) }
+}
+
+/** What the log is known to hold after a number; null where that is not known, or where others wait before it. */
+function stepsAfter<D>({ saved, pending, returning }: Client<D>, number?: number): readonly Step[] | null {
+  if (number === undefined || pending.length > 0 || returning.length > 0) return null
+  const first = saved.version - saved.tail.length
+  return number >= first && number <= saved.version ? saved.tail.slice(number - first) : null
+}
+
+/** What an earlier visit left goes on where it stood: which of it the log took meanwhile is known from `since`. */
+function goneOn<D>(
+  kind: DocumentKind<D>,
+  client: Client<D>,
+  steps: readonly Step[],
+  since: readonly Step[],
+): Client<D> {
+  const there = new Set(since.map((step) => step.id))
+  const mine = new Set(steps.map((step) => step.id))
+  const waiting = steps.filter((step) => !there.has(step.id))
+  const others = since.filter((step) => !mine.has(step.id))
+  const moved = rebase(kind, client.shown, waiting, others)
+  return {
+    ...client,
+    pending: moved.steps,
+    shown: moved.document,
+    aside: stillWanted(kind, moved.document, [...client.aside, ...moved.aside]),
+  }
 }
