@@ -23,6 +23,13 @@ const serveStatic = sirv(join(root, process.env.SALT_SHELF_BUILD, 'static'), {
   maxAge: 31_536_000,
 })
 
+/** The service worker: looked for anew each time, so that a new release takes over. */
+const serveWorker = sirv(join(root, process.env.SALT_SHELF_BUILD), {
+  extensions: [],
+  ignores: [/^\/(?!sw\.js$)/],
+  setHeaders: (response) => response.setHeader('cache-control', 'no-cache'),
+})
+
 const server = createServer((request, response) => {
   response.setHeader('x-content-type-options', 'nosniff')
   const refusal = unreadable(request)
@@ -45,6 +52,7 @@ process.on('disconnect', () => process.exit(0))
 
 function serve(request, response) {
   const { url } = request
+  if (url === '/sw.js') return void serveWorker(request, response)
   if (!url.startsWith(statics)) return void answer(request, response)
   request.url = url.slice(statics.length - 1)
   serveStatic(request, response, () => {

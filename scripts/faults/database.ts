@@ -66,7 +66,8 @@ async function deskFor(place: Place, plan: string): Promise<PlanDesk> {
   const server = httpServer(plan, place.address, { origin: place.address })
   const nothing = () => Promise.resolve(null)
   const open = () => Promise.resolve({ own: null, others: [], former: [], trouble: null })
-  return new PlanDesk(start, server, { open, write: nothing, remove: nothing }, randomUUID, () => sleep(50))
+  const queue = { open, write: nothing, remove: nothing }
+  return new PlanDesk(start, server, { queue, newId: randomUUID, wait: () => sleep(50) })
 }
 
 /**

@@ -142,7 +142,7 @@ async function deskOn(place: Place, plan: string, network: Network, chance: Chan
   }
   const { id, log, ...rest } = stored
   const start = { ...rest, planId: id, log, lenses: [], newerEdition: null }
-  const desk = new PlanDesk(start, server, nowhere, randomUUID, () => sleep(20))
+  const desk = new PlanDesk(start, server, { queue: nowhere, newId: randomUUID, wait: () => sleep(20) })
   const settle = desk.settleConflict.bind(desk)
   desk.settleConflict = (about, whose) => {
     settled.add(about.key)

@@ -57,6 +57,9 @@ export function ensureBuild() {
       filter: (source) => !/\.next[/\\](cache|dev|types)$/.test(source),
     })
     await packStatics(join(beside, 'static'))
+    // Loaded late: its packages are there only once they are installed.
+    const { bundleBeside } = await import('./bundles.mjs')
+    await bundleBeside(beside, wanted)
     renameSync(beside, path)
     dropOldBuilds(folder)
     return folder
@@ -110,7 +113,9 @@ function sourcesHash() {
     'next.config.ts',
     'postcss.config.mjs',
     'tsconfig.json',
+    'scripts/lib/bundles.mjs',
     ...filesBelow('src'),
+    ...filesBelow('public'),
   ]
   return hashOf(
     names

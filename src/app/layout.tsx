@@ -1,11 +1,21 @@
-import type { Metadata } from 'next'
+import type { Metadata, Viewport } from 'next'
 import { cookies } from 'next/headers'
 import type { ReactNode } from 'react'
+import { KeepsWorking } from '@/features/kept'
 import './globals.css'
 
 export const metadata: Metadata = {
   title: { default: 'Salt Shelf', template: '%s · Salt Shelf' },
   description: 'Plan, prove, document and carry a camera’s controls and memory banks.',
+  icons: { apple: '/icons/touch-180.png' },
+  appleWebApp: { title: 'Salt Shelf', statusBarStyle: 'default' },
+}
+
+export const viewport: Viewport = {
+  themeColor: [
+    { media: '(prefers-color-scheme: light)', color: '#FAF7F2' },
+    { media: '(prefers-color-scheme: dark)', color: '#10191C' },
+  ],
 }
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
@@ -13,7 +23,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const theme = chosen === 'day' || chosen === 'night' ? chosen : undefined
   return (
     <html lang="en" data-theme={theme}>
-      <body className="min-h-dvh">{children}</body>
+      <body className="min-h-dvh">
+        {children}
+        <KeepsWorking />
+      </body>
     </html>
   )
 }

@@ -13,14 +13,14 @@ import {
 import { canonicalJson } from '@/core/json'
 import type { Inventory } from '@/core/inventory/rows'
 import { editionMark } from '@/core/plan/kind'
-import type { Plan } from '@/core/plan/plan'
+import { planTitle, type Plan } from '@/core/plan/plan'
 import type { BodyModel, LensModel } from '@/core/model/types'
 import { sharer } from '@/ui/use-shared'
 import { delivered } from './delivered'
 import { httpServer } from './http-server'
 import { onInventoryNews } from './inventory-news'
 import { PlanDesk, type DeskStart, type DeskView } from './plan-desk'
-import { browserQueue } from '@/features/documents'
+import { inThisBrowser, useUnderWork } from '@/features/documents'
 
 export const DeskContext = createContext<PlanDesk | null>(null)
 export const RevisionContext = createContext<DeskStart['revision']>(null)
@@ -31,16 +31,24 @@ export interface DefinitionsAt {
   readonly lenses: string
 }
 
+/** What a page of a plan is given by the server. */
+export interface PlanGiven {
+  readonly definitionsAt: DefinitionsAt
+  readonly start: Omit<DeskStart, 'model' | 'lenses'>
+}
+
 /** Holds the plan under work for every station below it; its model and lenses come from addresses of their own. */
 export function DeskProvider({
-  definitionsAt,
-  start,
+  given,
+  isCopy = false,
   children,
 }: {
-  definitionsAt: DefinitionsAt
-  start: Omit<DeskStart, 'model' | 'lenses'>
+  given: PlanGiven
+  /** Whether all of it is the copy of this device. */
+  isCopy?: boolean
   children: ReactNode
 }) {
+  const { definitionsAt, start } = given
   const standsOn = use(delivered<BodyModel>(definitionsAt.model))
   const lenses = use(delivered<readonly LensModel[]>(definitionsAt.lenses))
   const [desk] = useState(
@@ -48,24 +56,22 @@ export function DeskProvider({
       new PlanDesk(
         { ...start, model: standsOn, lenses },
         httpServer(start.planId),
-        browserQueue(start.planId),
+        inThisBrowser(start.planId, isCopy),
       ),
   )
   const { model, lenses: there } = useSyncExternalStore(desk.subscribe, desk.getStart, desk.getStart)
   useInventoryNews(desk)
-  useEffect(() => {
-    void desk.resume()
-    // Closing the tab loses nothing, unless the browser keeps nothing.
-    const warn = (event: BeforeUnloadEvent) => {
-      const { saving, unkept } = desk.getView()
-      if (unkept && saving !== 'saved') event.preventDefault()
-    }
-    window.addEventListener('beforeunload', warn)
-    return () => {
-      window.removeEventListener('beforeunload', warn)
-      desk.end()
-    }
-  }, [desk])
+  const { epoch, version } = start
+  useUnderWork(
+    desk,
+    start.planId,
+    isCopy
+      ? null
+      : {
+          ...{ page: `/plans/${start.planId}`, name: planTitle(start.plan), given, epoch, version },
+          needs: Object.values(definitionsAt) as string[],
+        },
+  )
   return (
     <DeskContext value={desk}>
       <RevisionContext value={start.revision}>

@@ -2,6 +2,7 @@
 export { deliver } from './delivered'
 export {
   DeskProvider,
+  type PlanGiven,
   useDesk,
   useDeskPart,
   useDeskStart,

@@ -50,11 +50,16 @@ function deskWith(send: Server['save'] | null = null, left: Left | null = null) 
   const desk = new PlanDesk(
     start,
     { ...unasked, save: send ?? through },
-    queue,
-    () => `step ${(made += 1)}`,
-    () => Promise.resolve(),
+    { queue, newId: () => `step ${(made += 1)}`, wait: () => Promise.resolve() },
   )
   return { desk, keeper, through, kept: () => kept }
+}
+
+/** A queue that nobody opens. */
+const unused: Queue = {
+  open: () => Promise.reject(new Error('unused')),
+  write: () => Promise.resolve(null),
+  remove: () => Promise.resolve(null),
 }
 
 /** A server that has neither definitions nor earlier steps. */
@@ -86,13 +91,7 @@ describe('undo', () => {
     return new PlanDesk(
       start,
       { ...unasked, save: async (save) => ({ kind: 'answer', answer: await keeper.save(save) }), earlier },
-      {
-        open: () => Promise.reject(new Error('unused')),
-        write: () => Promise.resolve(null),
-        remove: () => Promise.resolve(null),
-      },
-      () => `step ${(ids += 1)}`,
-      () => Promise.resolve(),
+      { queue: unused, newId: () => `step ${(ids += 1)}`, wait: () => Promise.resolve() },
     )
   }
 
@@ -396,13 +395,7 @@ describe('a plan on the desk', () => {
         definition: () => Promise.resolve(newer),
         earlier: unasked.earlier,
       },
-      {
-        open: () => Promise.reject(new Error('unused')),
-        write: () => Promise.resolve(null),
-        remove: () => Promise.resolve(null),
-      },
-      () => 'mine',
-      () => Promise.resolve(),
+      { queue: unused, newId: () => 'mine', wait: () => Promise.resolve() },
     )
     desk.set({ [rowNamed('title')]: 'Mine' })
     await settled(desk)

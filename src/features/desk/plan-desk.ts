@@ -12,8 +12,7 @@ import { stampedBy, type Hand } from '@/core/plan/stamp'
 import type { Answer } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
 import type { Value } from '@/core/vocabulary/values'
-import { DocumentDesk, type DocumentServer, type DocumentView } from '@/features/documents'
-import type { Queue } from '@/features/documents'
+import { DocumentDesk, type DeskWays, type DocumentServer, type DocumentView } from '@/features/documents'
 
 /** What the server sends to begin with. */
 export interface DeskStart {
@@ -71,9 +70,7 @@ export class PlanDesk extends DocumentDesk<Plan, PlanExtras> {
   constructor(
     start: DeskStart,
     private readonly plans: Server,
-    queue: Queue,
-    newId?: () => string,
-    wait?: (milliseconds: number) => Promise<void>,
+    ways: Omit<DeskWays, 'server'>,
   ) {
     const models = [start.model]
     const { epoch, plan, version, head, log, inventory = emptyInventory } = start
@@ -89,7 +86,7 @@ export class PlanDesk extends DocumentDesk<Plan, PlanExtras> {
       planKind((id, edition) => known(models, id, edition)),
       { epoch, document: plan, version, head, tail: log },
       more,
-      { server: plans, queue, newId, wait },
+      { server: plans, ...ways },
     )
     this.models = models
     this.defined = start.lenses

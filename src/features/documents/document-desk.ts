@@ -16,6 +16,7 @@ import type { Answer, Save } from '@/core/sync/protocol'
 import type { Aside } from '@/core/sync/rebase'
 import type { RowId, Step } from '@/core/sync/step'
 import { sameValue, type Value } from '@/core/vocabulary/values'
+import type { LandedStore } from './copies'
 import type { LeftBehind, Queue } from './queue'
 
 /** What a screen is shown of a document under work; a new object at every change. */
@@ -35,6 +36,8 @@ export interface DocumentView<D> {
   readonly leftBehind: readonly LeftBehind[]
   /** Why what is not saved yet would not outlive this tab, or null. */
   readonly unkept: Refusal | null
+  /** Why this page would not open on this device without a connection, or null. */
+  readonly uncopied: Refusal | null
 }
 
 /** What became of a save that was sent. */
@@ -54,6 +57,10 @@ export interface DocumentServer {
 export interface DeskWays {
   readonly server: DocumentServer
   readonly queue: Queue
+  /** Where this device keeps what lands, so that its copy of the document stays whole. */
+  readonly landed?: LandedStore | undefined
+  /** Whether it was opened from the copy of this device, and not by the server. */
+  readonly isCopy?: boolean | undefined
   /** Makes the id of a step. */
   readonly newId?: (() => string) | undefined
   readonly wait?: ((milliseconds: number) => Promise<void>) | undefined
@@ -75,16 +82,22 @@ export class DocumentDesk<D, X extends object = object> {
   readonly newId: () => string
   private readonly server: DocumentServer
   private readonly queue: Queue
+  private readonly landed: LandedStore | undefined
+  /** What landed is kept before what waits is forgotten, so that a step is in one of them at any time. */
+  private landing: { readonly after: number; readonly steps: readonly Step[] } | null = null
+  private readonly isCopy: boolean
   private readonly wait: (milliseconds: number) => Promise<void>
 
   constructor(
     protected readonly kind: DocumentKind<D>,
     opened: Opened<D>,
     more: X,
-    { server, queue, newId = () => crypto.randomUUID(), wait = sleep }: DeskWays,
+    { server, queue, landed, isCopy = false, newId = () => crypto.randomUUID(), wait = sleep }: DeskWays,
   ) {
     this.server = server
     this.queue = queue
+    this.landed = landed
+    this.isCopy = isCopy
     this.newId = newId
     this.wait = wait
     this.client = openClient(opened)
@@ -99,6 +112,7 @@ export class DocumentDesk<D, X extends object = object> {
       refusal: null,
       leftBehind: [],
       unkept: null,
+      uncopied: null,
       ...more,
     }
   }
@@ -113,12 +127,29 @@ export class DocumentDesk<D, X extends object = object> {
   /** Takes up what this tab left behind when it was loaded last, and asks about what tabs that are closed left. */
   async resume(): Promise<void> {
     this.ended = false
+    const { epoch, saved } = this.client
+    if (this.isCopy && this.landed) {
+      const entries = await this.landed.after(epoch, saved.version).catch(() => [])
+      if (this.ended) return
+      if (entries.length > 0) this.turn({ kind: 'kept', entries })
+    }
     const { own, others, former, trouble } = await this.queue.open()
     if (this.ended) return
     if (own) this.turn({ kind: 'returned', left: own })
     if (former.length > 0)
       this.turn({ kind: 'returned', left: { epoch: this.client.epoch, steps: former, aside: [] } })
     this.showMore({ leftBehind: others, unkept: trouble })
+    if (this.isCopy) this.catchUp()
+  }
+
+  /** Asks for what is newer, now and until there is an answer. */
+  catchUp(): void {
+    this.turn({ kind: 'asked' })
+  }
+
+  /** Says that this device has a copy of the document, or why it has none. */
+  copied(uncopied: Refusal | null): void {
+    this.showMore({ uncopied })
   }
 
   /** Ends the work of this desk: what it has not saved is in the queue, for the next one. */
@@ -211,6 +242,8 @@ export class DocumentDesk<D, X extends object = object> {
     const before = this.client
     const after = next(this.kind, before, event)
     this.client = after
+    const newer = after.saved.version - before.saved.version
+    if (newer > 0 && event.kind !== 'kept') this.keepLanded(before, newer)
     const isKept = after.pending === before.pending && after.returning === before.returning
     if (!isKept || after.aside !== before.aside) this.keep()
     const isSameLog = after.saved.tail === before.saved.tail && after.pending === before.pending
@@ -231,7 +264,33 @@ export class DocumentDesk<D, X extends object = object> {
 
   private keep(): void {
     if (this.ended) return
-    void this.queue.write(leftBy(this.client)).then((trouble) => this.showMore({ unkept: trouble }))
+    const left = leftBy(this.client)
+    const { landing } = this
+    const steps = [...(landing?.steps ?? []), ...(left?.steps ?? [])]
+    const whole = landing && {
+      epoch: this.client.epoch,
+      basedOn: landing.after,
+      steps,
+      aside: left?.aside ?? [],
+    }
+    void this.queue.write(whole ?? left).then((trouble) => this.showMore({ unkept: trouble }))
+  }
+
+  /** Keeps what landed for the copy of this device; until that is done, what is mine of it still counts as waiting. */
+  private keepLanded(before: Client<D>, count: number): void {
+    if (!this.landed) return
+    const { epoch, saved } = this.client
+    const steps = saved.tail.slice(-count)
+    const mine = new Set(before.pending.map((step) => step.id))
+    const after = this.landing?.after ?? before.saved.version
+    const waiting = [...(this.landing?.steps ?? []), ...steps.filter((step) => mine.has(step.id))]
+    const landing = { after, steps: waiting }
+    this.landing = landing
+    void this.landed.add({ epoch, after: before.saved.version, steps }).then(() => {
+      if (this.landing !== landing) return
+      this.landing = null
+      this.keep()
+    })
   }
 
   /** Sends what waits until nothing does; one save is under way at a time. */

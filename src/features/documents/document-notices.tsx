@@ -48,10 +48,11 @@ export function DocumentNotices<D>({
   const link = usePartOf(desk, 'link')
   const leftBehind = usePartOf(desk, 'leftBehind')
   const unkept = usePartOf(desk, 'unkept')
+  const uncopied = usePartOf(desk, 'uncopied')
   const saving = usePartOf(desk, 'saving')
   return (
     <div className="not-printed grid gap-2 px-5 empty:hidden [&>*]:mt-3">
-      {link.kind === 'waiting' && (
+      {saving === 'waiting' && link.kind === 'waiting' && (
         <Notice title="Not saved yet." ways={<Button onClick={() => desk.retry()}>Try now</Button>}>
           {link.cause.message} Your changes are kept in this browser and sent as soon as it can take them.
         </Notice>
@@ -68,6 +69,7 @@ export function DocumentNotices<D>({
       )}
       {before}
       {unkept && <Notice title="Not kept here.">{unkept.message}</Notice>}
+      {uncopied && !unkept && <Notice title="Only with a connection.">{uncopied.message}</Notice>}
       {leftBehind.map((left) => (
         <LeftBehindNotice
           key={left.tab}

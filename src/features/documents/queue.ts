@@ -2,6 +2,7 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { Refusal } from '@/core/result'
 import type { Left } from '@/core/sync/client'
 import type { Step } from '@/core/sync/step'
+import { troubleOf } from './browser-trouble'
 
 /** What a closed tab left behind: steps and texts that no server acknowledged. */
 export interface LeftBehind {
@@ -42,13 +43,14 @@ interface Kept extends DBSchema {
 export function browserQueue(documentId: string): Queue {
   let database: Promise<IDBPDatabase<Kept>> | null = null
   let last: Promise<unknown> = Promise.resolve()
+  let waits: { left: Left | null; readonly done: Promise<Refusal | null> } | null = null
   const opened = () => (database ??= openDatabase())
   const named = () => nameFor(documentId)
   // Writes follow each other, so that a later state is never overtaken by an earlier one.
   const inOrder = (work: () => Promise<void>): Promise<Refusal | null> => {
     const done = last.then(work).then(
       () => null,
-      (error: unknown) => troubleOf(error),
+      (error: unknown) => troubleOf(error, openTab),
     )
     last = done
     return done
@@ -63,19 +65,39 @@ export function browserQueue(documentId: string): Queue {
         const others = all.filter((one) => one.tab !== name && !living.has(lockOf(one.tab)))
         return { own: own?.left ?? null, others, former: await takeFormer(documentId), trouble: null }
       } catch (error) {
-        return { own: null, others: [], former: await takeFormer(documentId), trouble: troubleOf(error) }
+        return {
+          own: null,
+          others: [],
+          former: await takeFormer(documentId),
+          trouble: troubleOf(error, openTab),
+        }
       }
     },
-    write: (left) =>
-      inOrder(async () => {
-        const [db, name] = [await opened(), await named()]
-        const key = `${documentId} ${name}`
-        if (left) await db.put('queues', { tab: name, document: documentId, left, at: new Date() }, key)
-        else await db.delete('queues', key)
-      }),
+    write(left) {
+      // What has not been begun to be written is written as it is by then: a long queue is not written at each step.
+      if (waits) {
+        waits.left = left
+        return waits.done
+      }
+      const mine: { left: Left | null; done: Promise<Refusal | null> } = {
+        left,
+        done: inOrder(async () => {
+          const [db, name] = [await opened(), await named()]
+          waits = null
+          const key = `${documentId} ${name}`
+          const now = { tab: name, document: documentId, at: new Date() }
+          if (mine.left) await db.put('queues', { ...now, left: mine.left }, key)
+          else await db.delete('queues', key)
+        }),
+      }
+      waits = mine
+      return mine.done
+    },
     remove: (left) => inOrder(async () => (await opened()).delete('queues', `${documentId} ${left.tab}`)),
   }
 }
+
+const openTab = 'Keep this tab open until it says saved.'
 
 function openDatabase(): Promise<IDBPDatabase<Kept>> {
   return openDB<Kept>('salt-shelf', 1, {
@@ -161,13 +183,4 @@ async function livingTabs(): Promise<ReadonlySet<string>> {
 
 function lockOf(tab: string): string {
   return `salt-shelf tab ${tab}`
-}
-
-function troubleOf(error: unknown): Refusal {
-  const cause = error instanceof Error ? error.name : 'unknown'
-  const message =
-    cause === 'QuotaExceededError'
-      ? 'This browser has no room left for what is not saved yet. Keep this tab open until it says saved.'
-      : 'This browser keeps nothing for Salt Shelf. Keep this tab open until it says saved.'
-  return { code: 'unkept', message, where: cause }
 }

@@ -1,11 +1,11 @@
 'use client'
 
-import { createContext, useContext, useEffect, useState, type ReactNode } from 'react'
+import { createContext, useContext, useState, type ReactNode } from 'react'
 import { inventoryKind } from '@/core/inventory/kind'
 import type { Inventory, Library } from '@/core/inventory/rows'
 import type { Step } from '@/core/sync/step'
 import { tellInventoryNews } from '@/features/desk'
-import { browserQueue, DocumentDesk, stepsServer, usePartOf } from '@/features/documents'
+import { DocumentDesk, inThisBrowser, stepsServer, usePartOf, useUnderWork } from '@/features/documents'
 
 /** An inventory as the server sends it to begin with. */
 export interface InventoryStart {
@@ -26,14 +26,19 @@ export const InventoryContext = createContext<InventoryWork | null>(null)
 
 /** Holds the inventory under work for everything below it. */
 export function InventoryProvider({
-  start: { epoch, version, head, log, inventory },
+  start,
   library,
+  isCopy = false,
   children,
 }: {
   start: InventoryStart
   library: Library
+  /** Whether all of it is the copy of this device. */
+  isCopy?: boolean
   children: ReactNode
 }) {
+  const [given] = useState(() => ({ start, library }))
+  const { epoch, version, head, log, inventory } = start
   const [work] = useState((): InventoryWork => {
     const server = stepsServer('/api/inventory/steps')
     const desk = new DocumentDesk(
@@ -49,15 +54,16 @@ export function InventoryProvider({
             return sent
           },
         },
-        queue: browserQueue('inventory'),
+        ...inThisBrowser('inventory', isCopy),
       },
     )
     return { desk, library }
   })
-  useEffect(() => {
-    void work.desk.resume()
-    return () => work.desk.end()
-  }, [work])
+  useUnderWork(
+    work.desk,
+    'inventory',
+    isCopy ? null : { page: '/bodies', name: 'Bodies', given, epoch, version },
+  )
   return <InventoryContext value={work}>{children}</InventoryContext>
 }
 

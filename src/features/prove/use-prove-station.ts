@@ -1,7 +1,7 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import type { Memory } from '@/core/camera/memory'
 import { bodiesIn } from '@/core/inventory/records'
 import { emptyInventory } from '@/core/inventory/rows'
@@ -14,6 +14,9 @@ import { plannedSlots } from '@/core/plan/plan'
 import type { Refusal } from '@/core/result'
 import { standingFirmware } from '@/core/resolve/context'
 import { order } from '@/ui/order'
+import { useLookAgain } from '@/ui/server-there'
+import { useStable } from '@/ui/use-stable'
+import { useKeptPart } from '@/features/documents'
 import { useAnswer, useDesk, useDeskPart, usePlan, usePlaceInPage } from '@/features/desk'
 
 /** A walk of the plan, as the server lists it. */
@@ -38,7 +41,8 @@ export interface ProveKnown {
 }
 
 /** What the Prove station knows and does. */
-export function useProveStation({ walks, held: beliefs }: ProveKnown) {
+export function useProveStation(known: ProveKnown) {
+  const { walks, held: beliefs } = known
   const desk = useDesk()
   const plan = usePlan()
   const saving = useDeskPart('saving')
@@ -66,12 +70,9 @@ export function useProveStation({ walks, held: beliefs }: ProveKnown) {
     held: start === 'believed' ? held : null,
     place,
   })
-  useEffect(() => {
-    // A walk goes on elsewhere: how far it is, is asked for again when this page is looked at again.
-    const look = () => router.refresh()
-    window.addEventListener('focus', look)
-    return () => window.removeEventListener('focus', look)
-  }, [router])
+  // A walk goes on elsewhere: how far it is, is asked for again when this page is looked at again.
+  useLookAgain(useStable(() => router.refresh()))
+  useKeptPart(`/plans/${planId}/prove`, known)
   usePlaceInPage((named) => {
     if (isProcedure(named)) choose(named)
   })

@@ -17,11 +17,13 @@ import { parseWalkRow } from '@/core/procedures/walk-rows'
 import type { Change, RowId, Step } from '@/core/sync/step'
 import type { Refusal, Result } from '@/core/result'
 import type { Value } from '@/core/vocabulary/values'
-import { browserQueue, DocumentDesk, stepsServer, usePartOf } from '@/features/documents'
+import { DocumentDesk, inThisBrowser, stepsServer, usePartOf, useUnderWork } from '@/features/documents'
+import { useLookAgain } from '@/ui/server-there'
+import { useStable } from '@/ui/use-stable'
 import type { WalkAct, WalkStart } from './start'
 
 /** Everything the walk knows and does. */
-export function useWalk(start: WalkStart) {
+export function useWalk(start: WalkStart, isCopy: boolean) {
   const [desk] = useState(
     () =>
       new DocumentDesk<Walk>(
@@ -34,13 +36,16 @@ export function useWalk(start: WalkStart) {
           tail: start.log,
         },
         {},
-        { server: stepsServer(`/api/walks/${start.id}/steps`), queue: browserQueue(`walk ${start.id}`) },
+        {
+          server: stepsServer(`/api/walks/${start.id}/steps`),
+          ...inThisBrowser(`walk ${start.id}`, isCopy),
+        },
       ),
   )
-  useEffect(() => {
-    void desk.resume()
-    return () => desk.end()
-  }, [desk])
+  const { epoch, version } = start
+  const page = `/walks/${start.id}`
+  const name = `${start.name}, ${start.body ?? start.model}`
+  useUnderWork(desk, `walk ${start.id}`, isCopy ? null : { page, name, given: start, epoch, version })
   const walk = usePartOf(desk, 'document')
   useAgreement(desk)
   useNews(desk, start)
@@ -102,11 +107,7 @@ export function useWalk(start: WalkStart) {
  */
 function useNews(desk: DocumentDesk<Walk>, start: WalkStart) {
   const router = useRouter()
-  useEffect(() => {
-    const look = () => router.refresh()
-    window.addEventListener('focus', look)
-    return () => window.removeEventListener('focus', look)
-  }, [router])
+  useLookAgain(useStable(() => router.refresh()))
   useEffect(() => {
     const { saving, version } = desk.getView()
     if (saving === 'saved' && start.version > version) location.reload()

@@ -13,8 +13,8 @@ import { WalkList } from './walk-list'
 import { WalkEnd } from './walk-end'
 
 /** A walk: one act at a time, large, beside the camera; or all of them as a list. */
-export function Walk({ start }: { start: WalkStart }) {
-  const walking = useWalk(start)
+export function Walk({ start, isCopy = false }: { start: WalkStart; isCopy?: boolean }) {
+  const walking = useWalk(start, isCopy)
   const { desk, walk, progress, act, at, gates, refusal } = walking
   const [view, setView] = useState<'one' | 'list'>('one')
   const words = walkWords(start.acts)

@@ -48,8 +48,7 @@ export default async function PlanLayout({ params, children }: Props) {
   for (const one of Object.values(definitionsAt)) preload(one, { as: 'fetch', crossOrigin: 'anonymous' })
   return (
     <DeskProvider
-      definitionsAt={definitionsAt}
-      start={{ planId: id, plan: planned, newerEdition: newer, inventory, ...rest }}
+      given={{ definitionsAt, start: { planId: id, plan: planned, newerEdition: newer, inventory, ...rest } }}
     >
       <AnalysisProvider>
         <PlanBar />

@@ -1,0 +1,51 @@
+import { createHash } from 'node:crypto'
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { getManifest } from '@serwist/build'
+import { build } from 'esbuild'
+import { root } from './system.mjs'
+
+/** What a device does not take along before it is asked for: the solver, 3.5 MB. */
+const largest = 1_000_000
+
+/**
+ * Lays beside a build what Next.js does not make: the service worker, which has the list of everything this release needs
+ * without a server, and the door through which other devices come in (`src/server/door`).
+ */
+export async function bundleBeside(folder, release) {
+  await build({
+    entryPoints: [join(root, 'src/workers/service-worker.ts')],
+    outfile: join(folder, 'sw.js'),
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    define: {
+      'self.__SW_MANIFEST': JSON.stringify(await needed(folder, release)),
+      'process.env.NODE_ENV': '"production"',
+    },
+    logLevel: 'warning',
+  })
+}
+
+/** Every file of the release by its address, and the page that stands in, known by the release. */
+async function needed(folder, release) {
+  const { manifestEntries, warnings } = await getManifest({
+    globDirectory: join(folder, 'static'),
+    globPatterns: ['**/*.{js,css,woff2,svg}'],
+    maximumFileSizeToCacheInBytes: largest,
+    dontCacheBustURLsMatching: /./,
+    modifyURLPrefix: { '': '/_next/static/' },
+  })
+  const grave = warnings.filter((words) => !words.includes('maximum'))
+  if (grave.length > 0) throw new Error(grave.join('\n'))
+  const icons = readdirSync(join(root, 'public'), { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile())
+    .map((entry) => join(entry.parentPath ?? entry.path, entry.name))
+    .map((path) => ({ url: path.slice(join(root, 'public').length), revision: hashOf(readFileSync(path)) }))
+  return [...manifestEntries, ...icons, { url: '/kept', revision: release }]
+}
+
+function hashOf(bytes) {
+  return createHash('sha256').update(bytes).digest('hex').slice(0, 16)
+}

@@ -1,0 +1,118 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { Refusal } from '@/core/result'
+import type { Step } from '@/core/sync/step'
+import { troubleOf } from './browser-trouble'
+
+/** What a page was given when it was opened, kept by this device: it opens again from that where no server answers. */
+export interface Copy {
+  /** The address of the page, without what follows it. */
+  readonly page: string
+  /** What it is called where the copies of a device are listed; null for a part of another page. */
+  readonly name: string | null
+  /** What the page was given by the server, as it was given. */
+  readonly given: unknown
+  readonly at: Date
+}
+
+/** Steps that the log took in after the copy was made, oldest first. */
+export interface Landed {
+  readonly epoch: string
+  /** The number of the step before the first. */
+  readonly after: number
+  readonly steps: readonly Step[]
+}
+
+interface Kept extends DBSchema {
+  copies: { key: string; value: Copy }
+  landed: { key: [document: string, epoch: string, number: number]; value: Step }
+}
+
+/** How many pages a device keeps: those opened last. */
+const mostCopies = 60
+
+/** Keeps what a page was given, in the place of what was kept of it before. Gives the reason where it cannot be kept. */
+export async function keepCopy(copy: Omit<Copy, 'at'>): Promise<Refusal | null> {
+  try {
+    const db = await opened()
+    await db.put('copies', { ...copy, at: new Date() }, copy.page)
+    const all = await db.getAll('copies')
+    const old = [...all].sort((a, b) => b.at.getTime() - a.at.getTime()).slice(mostCopies)
+    for (const { page } of old) await db.delete('copies', page)
+    return null
+  } catch (error) {
+    return troubleOf(error, 'Without a connection this page does not open on this device.')
+  }
+}
+
+/** What was kept of a page; null where nothing was. */
+export async function copyOf<T>(page: string): Promise<(Copy & { readonly given: T }) | null> {
+  const db = await opened()
+  return ((await db.get('copies', page)) as (Copy & { readonly given: T }) | undefined) ?? null
+}
+
+/** Every page kept here that has a name, opened last first. */
+export async function copiesHere(): Promise<readonly Copy[]> {
+  const db = await opened()
+  const all = await db.getAll('copies')
+  return all.filter(({ name }) => name !== null).sort((a, b) => b.at.getTime() - a.at.getTime())
+}
+
+/** Where what lands is kept, so that a copy can be brought up to it. */
+export interface LandedStore {
+  add(landed: Landed): Promise<void>
+  /** The steps right after a number, as far as they follow each other without a gap. */
+  after(epoch: string, number: number): Promise<readonly Step[]>
+  /** Forgets what a newer copy has in it. */
+  forget(epoch: string, upTo: number): Promise<void>
+}
+
+/** What lands in the log of a document, in the browser's own database. What cannot be kept is not: the log has it. */
+export function browserLanded(documentId: string): LandedStore {
+  const all = (epoch: string, from: number, to: number) =>
+    IDBKeyRange.bound([documentId, epoch, from], [documentId, epoch, to])
+  return {
+    async add({ epoch, after, steps }) {
+      try {
+        const work = (await opened()).transaction('landed', 'readwrite')
+        const puts = steps.map((step, i) => work.store.put(step, [documentId, epoch, after + 1 + i]))
+        await Promise.all([...puts, work.done])
+      } catch {
+        // The copy of this device stays behind, and is made anew when the page is opened next.
+      }
+    },
+    async after(epoch, number) {
+      const db = await opened()
+      const range = all(epoch, number + 1, Number.MAX_SAFE_INTEGER)
+      const [keys, steps] = await Promise.all([db.getAllKeys('landed', range), db.getAll('landed', range)])
+      const gap = keys.findIndex(([, , at], i) => at !== number + 1 + i)
+      return gap < 0 ? steps : steps.slice(0, gap)
+    },
+    async forget(epoch, upTo) {
+      try {
+        const db = await opened()
+        await db.delete('landed', all(epoch, 0, upTo))
+        // Steps of a log that is no more.
+        const others = await db.getAllKeys('landed', IDBKeyRange.bound([documentId], [documentId, []]))
+        for (const key of others) if (key[1] !== epoch) await db.delete('landed', key)
+      } catch {
+        // They are passed over when the page is opened from its copy.
+      }
+    },
+  }
+}
+
+let database: Promise<IDBPDatabase<Kept>> | null = null
+
+/** Apart from the queues: what is not saved never waits for what is only a copy. */
+function opened(): Promise<IDBPDatabase<Kept>> {
+  database ??= openDB<Kept>('salt-shelf-copies', 1, {
+    upgrade(db) {
+      db.createObjectStore('copies')
+      db.createObjectStore('landed')
+    },
+    blocking: () => void database?.then((db) => db.close()).finally(() => (database = null)),
+    terminated: () => (database = null),
+  })
+  database.catch(() => (database = null))
+  return database
+}
