@@ -1,22 +1,29 @@
+import { join } from 'node:path'
 import { ensureBuild, ensureNpm } from './lib/build.mjs'
 import { askHolder, takeLock } from './lib/instance.mjs'
 import { dataHome, ensureDatabase, ownDatabase, startCluster } from './lib/postgres.mjs'
 import { main, say, Stop } from './lib/say.mjs'
 import { healthOf, startServer } from './lib/server.mjs'
-import { endChildren, ensureDebian, portFrom, runTypeScript } from './lib/system.mjs'
+import { tellOfDoor } from './lib/share.mjs'
+import { endChildren, ensureDebian, portFrom, root, runTypeScript } from './lib/system.mjs'
 
 /** The mark of an end that the person at the keyboard asked for. */
 const stop = Symbol('stopped')
 
-/** `npm run demo [-- --reset]`: everything from a fresh clone to the printed address. Ctrl+C ends all of it. */
+/**
+ * `npm run demo [-- --reset] [-- --share [ADDRESS]]`: everything from a fresh clone to the printed address. Ctrl+C ends all of
+ * it. Only with `--share` other devices can reach it, at one address of this machine, and only those that are let in.
+ */
 await main(async () => {
   const port = portFrom('SALT_SHELF_PORT', 4178)
   const databasePort = portFrom('SALT_SHELF_DB_PORT', 54178)
   const ownServer = process.env.DATABASE_URL
   const reset = process.argv.includes('--reset')
+  const asked = askedToShare(process.argv.slice(2))
+  const sharePort = portFrom('SALT_SHELF_SHARE_PORT', 4179)
   const place = ownServer ? `database ${ownServer}` : `home ${dataHome()}`
   const lock = await takeLock(place, { stand: 'starting' })
-  if (!lock) return tellOfRunning(place, reset)
+  if (!lock) return tellOfRunning(place, { reset, share: asked !== null })
 
   const stopped = whenStopped()
   let cluster = null
@@ -27,6 +34,7 @@ await main(async () => {
       await ensureNpm()
     })
     const build = await unlessStopped(stopped, ensureBuild)
+    const share = asked === null ? null : await shareAt(asked, build, sharePort)
     if (!ownServer) cluster = await startCluster({ home: dataHome(), port: databasePort })
     server = await unlessStopped(stopped, async () => {
       const databaseUrl = ownServer
@@ -36,10 +44,12 @@ await main(async () => {
       const mode = reset ? '--reset-demo' : '--demo'
       await runTypeScript('scripts/prepare-database.ts', [mode], { DATABASE_URL: databaseUrl })
       say('Starting the application')
-      return startServer({ port, databaseUrl, build, home: ownServer ? '' : dataHome() })
+      return startServer({ port, databaseUrl, build, share, home: ownServer ? '' : dataHome() })
     })
-    lock.tell({ stand: 'open', address: server.address })
-    console.log(`\nSalt Shelf is open at ${server.address}\nCtrl+C stops it; everything is kept.\n`)
+    lock.tell({ stand: 'open', address: server.address, shared: server.door?.origin ?? null })
+    console.log(`\nSalt Shelf is open at ${server.address}`)
+    await tellOfDoor(server.door)
+    console.log('Ctrl+C stops it; everything is kept.\n')
     const watching = cluster ? watch(cluster) : null
     const how = await Promise.race([stopped, server.ended])
     clearInterval(watching)
@@ -60,6 +70,22 @@ await main(async () => {
     await lock.release()
   }
 })
+
+/** The address after `--share`, empty where none stands there; null where nobody asked to share. */
+function askedToShare(args) {
+  const at = args.indexOf('--share')
+  if (at < 0) return null
+  const next = args[at + 1] ?? ''
+  return next.startsWith('--') ? '' : next
+}
+
+/** Where the door for other devices is to stand; stops with what is wrong about the address asked for. */
+async function shareAt(asked, build, port) {
+  const { chooseAddress } = await import(join(root, build, 'door.mjs'))
+  const chosen = await chooseAddress(asked)
+  if (!chosen.ok) throw new Stop(`${chosen.refusal.message}\nFor example: npm run demo -- --share ADDRESS`)
+  return { at: chosen.value, port, home: dataHome() }
+}
 
 function whenStopped() {
   return new Promise((resolve) =>
@@ -100,7 +126,7 @@ function watch(cluster) {
 }
 
 /** Another process has this place: where it is and how it stands, and that it is left alone. */
-async function tellOfRunning(place, reset) {
+async function tellOfRunning(place, { reset, share }) {
   let holder = await askHolder(place)
   if (holder && holder.stand !== 'open')
     say(`Salt Shelf is being started already (process ${holder.process}); waiting for it`)
@@ -109,11 +135,16 @@ async function tellOfRunning(place, reset) {
     holder = await askHolder(place)
   }
   if (!holder) throw new Stop('The other start of Salt Shelf has ended without opening. Start again.')
-  const { address, process: id } = holder
+  const { address, shared = null, process: id } = holder
   if (reset)
     throw new Stop(
       `Salt Shelf is running at ${address} (process ${id}), and its data is not put back under it.\n` +
         'Stop it with Ctrl+C where it was started, then reset again.',
+    )
+  if (share && shared === null)
+    throw new Stop(
+      `Salt Shelf is running at ${address} (process ${id}) for this machine alone.\n` +
+        'Stop it with Ctrl+C where it was started, then share.',
     )
   const health = await healthOf(address)
   if (health === null)
@@ -124,6 +155,7 @@ async function tellOfRunning(place, reset) {
   const stand = health.ok ? '' : ` It answers, but: ${health.cause}`
   console.log(
     `\nSalt Shelf is open already at ${address} (process ${id}), and was left as it is.${stand}\n` +
+      (shared === null ? '' : `Devices that were let in reach it at ${shared}\n`) +
       'To run a second one beside it, give it a place of its own:\n' +
       '    SALT_SHELF_HOME=~/salt-shelf-2 SALT_SHELF_PORT=4200 SALT_SHELF_DB_PORT=54200 npm run demo\n',
   )

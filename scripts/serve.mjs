@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { join } from 'node:path'
 import next from 'next'
@@ -5,18 +6,20 @@ import sirv from 'sirv'
 import { root } from './lib/system.mjs'
 
 /**
- * Serves the built application on loopback: `PORT`, `DATABASE_URL` and `SALT_SHELF_BUILD` say where. Requests no handler
- * could read are answered here, in words, before anything else looks at them. It ends when whoever started it does.
+ * Serves the built application on loopback: `PORT`, `DATABASE_URL` and `SALT_SHELF_BUILD` say where. With `SALT_SHELF_SHARE`
+ * it opens the door for other devices, too. Requests no handler could read are answered here, in words, before anything else
+ * looks at them. It ends when whoever started it does.
  */
 const port = Number(process.env.PORT)
 const hostname = '127.0.0.1'
+const build = join(root, process.env.SALT_SHELF_BUILD)
 const app = next({ dev: false, dir: root, hostname, port })
 await app.prepare()
 const answer = app.getRequestHandler()
 
 /** Scripts, styles and fonts: their names say what is in them, and they lie there packed (scripts/lib/pack.mjs). */
 const statics = '/_next/static/'
-const serveStatic = sirv(join(root, process.env.SALT_SHELF_BUILD, 'static'), {
+const serveStatic = sirv(join(build, 'static'), {
   brotli: true,
   gzip: true,
   immutable: true,
@@ -24,15 +27,11 @@ const serveStatic = sirv(join(root, process.env.SALT_SHELF_BUILD, 'static'), {
 })
 
 /** The service worker: looked for anew each time, so that a new release takes over. */
-const serveWorker = sirv(join(root, process.env.SALT_SHELF_BUILD), {
-  extensions: [],
-  ignores: [/^\/(?!sw\.js$)/],
-  setHeaders: (response) => response.setHeader('cache-control', 'no-cache'),
-})
+const worker = readFileSync(join(build, 'sw.js'))
 
 const server = createServer((request, response) => {
   response.setHeader('x-content-type-options', 'nosniff')
-  const refusal = unreadable(request)
+  const refusal = notLoopback(request) ?? unreadable(request)
   if (!refusal) return void serve(request, response)
   response.writeHead(refusal.status, { 'content-type': 'application/json; charset=utf-8' })
   response.end(JSON.stringify({ kind: 'refused', refusal: { code: refusal.code, message: refusal.message } }))
@@ -45,6 +44,7 @@ server.on('error', (error) => {
   console.error(`The application cannot listen on ${hostname}:${port}: ${error.message}`)
   process.exit(1)
 })
+if (process.env.SALT_SHELF_SHARE) await openDoor(JSON.parse(process.env.SALT_SHELF_SHARE))
 server.listen(port, hostname, () => process.send?.({ listening: port }))
 
 for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => process.exit(0))
@@ -52,7 +52,11 @@ process.on('disconnect', () => process.exit(0))
 
 function serve(request, response) {
   const { url } = request
-  if (url === '/sw.js') return void serveWorker(request, response)
+  if (url === '/sw.js') {
+    const type = 'text/javascript; charset=utf-8'
+    response.writeHead(200, { 'content-type': type, 'cache-control': 'no-cache' })
+    return void response.end(worker)
+  }
   if (!url.startsWith(statics)) return void answer(request, response)
   request.url = url.slice(statics.length - 1)
   serveStatic(request, response, () => {
@@ -61,18 +65,52 @@ function serve(request, response) {
   })
 }
 
-function unreadable({ method, url, headers }) {
-  if (!loopbackHost.test(headers.host ?? ''))
-    return {
-      status: 421,
-      code: 'not-ours',
-      message: `Salt Shelf answers on this machine only, not as “${headers.host ?? ''}”.`,
-    }
+function notLoopback({ headers }) {
+  if (loopbackHost.test(headers.host ?? '')) return null
+  const message = `Salt Shelf answers on this machine only, not as “${headers.host ?? ''}”.`
+  return { status: 421, code: 'not-ours', message }
+}
+
+function unreadable({ method, url }) {
   if (!methods.has(method ?? ''))
     return { status: 405, code: 'method', message: `${method} is not answered here.` }
   if (!isPath(url ?? ''))
     return { status: 400, code: 'address', message: 'This address cannot be read. Begin at /.' }
   return null
+}
+
+/** Opens the door for other devices: where it cannot be opened, nothing is. */
+async function openDoor({ at, port: doorPort, home }) {
+  const door = await import(join(build, 'door.mjs'))
+  const opened = await door.openDoor({
+    ...{ at, port: doorPort, home, unreadable, pass: serve },
+    fonts: {
+      'text.woff2': fontOf('atkinson-hyperlegible-next', 'variable', 'wght'),
+      'head.woff2': fontOf('bricolage-grotesque', 'variable', 'wght'),
+      'mono.woff2': fontOf('atkinson-hyperlegible-mono', '', '400'),
+    },
+  })
+  if (!opened.ok) {
+    console.error(opened.refusal.message)
+    process.exit(1)
+  }
+  const { state } = opened.value
+  door.doorIsOpen(state)
+  process.env.SALT_SHELF_SHARE_HOST = state.host
+  const { origin, plain, fingerprint, isNew } = state
+  process.send?.({ door: { origin, plain, fingerprint, isNew } })
+}
+
+/** Where a package of fonts has the file with Latin letters. */
+function fontOf(name, kind, weight) {
+  const folder = join(
+    root,
+    'node_modules',
+    kind === '' ? '@fontsource' : `@fontsource-${kind}`,
+    name,
+    'files',
+  )
+  return join(folder, `${name}-latin-${weight}-normal.woff2`)
 }
 
 const loopbackHost = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/

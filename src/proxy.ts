@@ -1,13 +1,13 @@
 import { NextResponse, type NextRequest } from 'next/server'
 
 /**
- * Every request passes here: only loopback names are answered (so no foreign page can reach in through a name of
- * its own), whatever changes something must come from our own pages, and pages get a content security policy in
+ * Every request passes here: only loopback names are answered, and the one it is shared at (so no foreign page can reach
+ * in through a name of its own), whatever changes something must come from our own pages, and pages get a content security policy in
  * which each inline script carries a fresh nonce. The solver needs 'wasm-unsafe-eval'.
  */
 export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get('host') ?? ''
-  if (!loopbackHost.test(host))
+  if (!loopbackHost.test(host) && host !== sharedHost())
     return refused(421, `Salt Shelf answers on this machine only, not as “${host}”.`)
   if (!harmless.has(request.method) && !fromOurPages(request, host)) {
     return refused(403, 'This change did not come from a page of Salt Shelf, so nothing was done.')
@@ -27,6 +27,8 @@ export function proxy(request: NextRequest): NextResponse {
 export const config = { matcher: ['/((?!_next/static|_next/image).*)'] }
 
 const loopbackHost = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/
+/** The one other name that is answered to: where the door for other devices stands open (scripts/serve.mjs). */
+const sharedHost = () => process.env.SALT_SHELF_SHARE_HOST ?? null
 const harmless = new Set(['GET', 'HEAD', 'OPTIONS'])
 
 function fromOurPages(request: NextRequest, host: string): boolean {

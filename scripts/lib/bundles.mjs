@@ -26,6 +26,21 @@ export async function bundleBeside(folder, release) {
     },
     logLevel: 'warning',
   })
+  await bundleForNode('src/server/door/index.ts', join(folder, 'door.mjs'))
+}
+
+/** A module of ours with everything it imports from us; packages stay where they are. */
+async function bundleForNode(entry, outfile) {
+  await build({
+    entryPoints: [join(root, entry)],
+    outfile,
+    bundle: true,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'warning',
+  })
 }
 
 /** Every file of the release by its address, and the page that stands in, known by the release. */

@@ -7,9 +7,9 @@ import { ended, portIsFree, root } from './system.mjs'
 /**
  * Starts the built application on loopback and waits until it answers. It ends with the process that started it. A browser
  * that keeps its connection open would hold up a gentle end for long, so `kill` waits two seconds and no more: whatever was
- * acknowledged is in the database already. A start that fails leaves nothing running, and says why at once.
+ * acknowledged is in the database already. With `share` the door for other devices is opened, and `door` says where. A start that fails leaves nothing running, and says why at once.
  */
-export async function startServer({ port, databaseUrl, build, home = '', quiet = false }) {
+export async function startServer({ port, databaseUrl, build, home = '', share = null, quiet = false }) {
   if (!(await portIsFree(port))) {
     throw new Stop(
       `Port ${port} on this machine is taken by another program.\n` +
@@ -24,6 +24,7 @@ export async function startServer({ port, databaseUrl, build, home = '', quiet =
     SALT_SHELF_RUN: run,
     SALT_SHELF_BUILD: build,
     SALT_SHELF_DATA: home,
+    SALT_SHELF_SHARE: share ? JSON.stringify(share) : '',
     NODE_ENV: 'production',
     NEXT_TELEMETRY_DISABLED: '1',
   }
@@ -33,6 +34,8 @@ export async function startServer({ port, databaseUrl, build, home = '', quiet =
     stdio: ['ignore', 'ignore', quiet ? 'ignore' : 'inherit', 'ipc'],
   })
   const end = ended(child)
+  let door = null
+  child.on('message', (said) => (door = said.door ?? door))
   const kill = (signal = 'SIGTERM') => {
     child.kill(signal)
     const patience = setTimeout(() => child.kill('SIGKILL'), 2000)
@@ -44,7 +47,7 @@ export async function startServer({ port, databaseUrl, build, home = '', quiet =
   const deadline = Date.now() + 30_000
   while (how === null && Date.now() < deadline) {
     const health = await healthOf(address)
-    if (health?.ok && health.run === run) return { address, ended: end, kill, process: child.pid }
+    if (health?.ok && health.run === run) return { address, door, ended: end, kill, process: child.pid }
     await new Promise((resolve) => setTimeout(resolve, 50))
   }
   await kill('SIGKILL')

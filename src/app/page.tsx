@@ -1,9 +1,13 @@
+import { headers } from 'next/headers'
 import { FindBox } from '@/features/desk'
+import { OtherDevices } from '@/features/devices'
 import { Shelf } from '@/features/shelf'
 import { ok } from '@/core/result'
 import { readySets } from '@/core/vocabulary/situations'
 import { listBodies } from '@/server/bodies'
 import { listFiles } from '@/server/files'
+import { devicesKnown } from '@/server/door/known'
+import { deviceHeader } from '@/server/door/state'
 import { loadInventory } from '@/server/inventory'
 import { definitions } from '@/server/models'
 import { withDatabase } from '@/server/requests'
@@ -25,22 +29,24 @@ interface Asked {
 
 export default async function ShelfPage({ searchParams }: { searchParams: Promise<Asked> }) {
   const { page: wanted, find = '' } = await searchParams
+  const asking = (await headers()).get(deviceHeader)
   const asked = Number(wanted ?? 1)
   const page = Number.isInteger(asked) && asked >= 1 && asked <= 1_000_000 ? asked : 1
   const read = await withDatabase(async () => {
     await endAbandoned()
-    const [found, deleted, bodies, files, known, owned] = await Promise.all([
+    const [found, deleted, bodies, files, known, owned, devices] = await Promise.all([
       listPlans(page, plansShown, find),
       deletedPlans(),
       listBodies(),
       listFiles(1, filesShown),
       definitions(),
       loadInventory(),
+      devicesKnown(asking),
     ])
-    return ok({ ...found, deleted, files, ...bodies, ...known, owned })
+    return ok({ ...found, deleted, files, ...bodies, ...known, owned, devices })
   })
   if (!read.ok) return <Trouble title="The shelf cannot be read" refusal={read.refusal} address="/" />
-  const { plans, count, deleted, bodies, lost, files, models, faults, owned } = read.value
+  const { plans, count, deleted, bodies, lost, files, models, faults, owned, devices } = read.value
   const named = (id: string) => {
     const model = models.find((one) => one.id === id)
     return model ? `${model.maker} ${model.name}` : id
@@ -75,6 +81,7 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
         work={readySets.map(({ id, name, side }) => ({ id, name, side }))}
         deleted={deleted.map(({ id, title, modelId }) => ({ id, title, model: named(modelId) }))}
         faults={faults}
+        aside={<OtherDevices known={devices} />}
         unshown={[
           ...plans.flatMap(({ id, title, trouble }) => (trouble ? [{ id, name: title, trouble }] : [])),
           ...lost,

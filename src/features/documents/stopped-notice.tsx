@@ -30,6 +30,8 @@ export function StoppedNotice({
   const [refusal, setRefusal] = useState<Refusal | null>(null)
   // Another log stays another log, however often it is asked.
   const isApart = ['other-epoch', 'lost-steps', 'unknown-plan'].includes(cause.code)
+  // The door asks for a code at the same address; what is here waits in the browser.
+  const isLetGo = cause.code === 'not-let-in'
   const giveUp = async () => {
     await onGiveUp()
     location.reload()
@@ -42,6 +44,11 @@ export function StoppedNotice({
           {keep && (
             <Button main onClick={() => void keep.act().then(setRefusal)}>
               {keep.label}
+            </Button>
+          )}
+          {isLetGo && (
+            <Button main onClick={() => location.reload()}>
+              Let this device in again
             </Button>
           )}
           {!isApart && <Button onClick={onRetry}>Try again</Button>}

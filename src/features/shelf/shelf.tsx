@@ -1,4 +1,5 @@
 import Link from 'next/link'
+import type { ReactNode } from 'react'
 import type { Refusal } from '@/core/result'
 import { type BodyLine, endedWords, heldSentence } from '@/features/bodies'
 import { PlateSymbol, SmallPlate, type Drawn } from '@/ui/plate/drawing'
@@ -31,6 +32,7 @@ export function Shelf({
   deleted,
   faults,
   unshown,
+  aside,
 }: {
   plans: readonly ShelfPlan[]
   pages: Pages
@@ -44,6 +46,8 @@ export function Shelf({
   deleted: readonly { readonly id: string; readonly title: string; readonly model: string }[]
   faults: readonly Refusal[]
   unshown: readonly Unshown[]
+  /** What else stands beside the plans. */
+  aside?: ReactNode
 }) {
   return (
     <main className="mx-auto grid max-w-[1240px] grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-6 px-5 py-6 lg:grid-cols-[minmax(0,1fr)_360px]">
@@ -79,11 +83,14 @@ export function Shelf({
         <Bodies bodies={bodies} />
         <Files files={files} count={fileCount} />
       </div>
-      <aside aria-labelledby="attention" className="content-start">
-        <h2 id="attention" className="font-head text-title font-semibold">
-          Needs attention
-        </h2>
-        <Attention plans={plans} bodies={bodies} faults={faults} unshown={unshown} />
+      <aside aria-label="Beside the plans" className="grid content-start gap-6">
+        <section aria-labelledby="attention">
+          <h2 id="attention" className="font-head text-title font-semibold">
+            Needs attention
+          </h2>
+          <Attention plans={plans} bodies={bodies} faults={faults} unshown={unshown} />
+        </section>
+        {aside}
       </aside>
     </main>
   )

@@ -1,0 +1,72 @@
+import { useEffect, useState } from 'react'
+import type { Refusal } from '@/core/result'
+import { order } from '@/ui/order'
+
+/** A device that was let in, as the shelf shows it. */
+export interface DeviceLine {
+  readonly id: string
+  readonly name: string
+  readonly letInAt: string
+  readonly lastUsedAt: string
+}
+
+/** What the shelf knows of other devices; a device that was let in knows itself alone. */
+export type DevicesKnown =
+  | {
+      readonly kind: 'here'
+      readonly door: {
+        readonly origin: string
+        readonly plain: string
+        readonly fingerprint: string
+        readonly isReachable: boolean
+        /** What leads to the certificate, as a picture. */
+        readonly picture: string
+      } | null
+      readonly devices: readonly DeviceLine[]
+    }
+  | { readonly kind: 'device'; readonly device: DeviceLine }
+
+/** How often the shelf looks whether somebody came in while a code is open, in milliseconds. */
+const often = 2000
+
+/** What the shelf knows and does about other devices. */
+export function useDevices({ door: doorAtFirst, devices: atFirst }: Extract<DevicesKnown, { kind: 'here' }>) {
+  const [devices, setDevices] = useState(atFirst)
+  const [isReachable, setReachable] = useState(doorAtFirst?.isReachable ?? false)
+  const [code, setCode] = useState<{ readonly code: string; readonly endsAt: string } | null>(null)
+  const [refusal, setRefusal] = useState<Refusal | null>(null)
+  const [isBusy, setBusy] = useState(false)
+  useEffect(() => {
+    if (!code) return
+    const look = async () => {
+      const response = await fetch('/api/devices').catch(() => null)
+      if (!response?.ok) return
+      const now = (await response.json()) as {
+        devices: readonly DeviceLine[]
+        door: { isReachable: boolean } | null
+        codeUntil: string | null
+      }
+      setDevices(now.devices)
+      setReachable(now.door?.isReachable ?? false)
+      if (now.codeUntil === null) setCode(null)
+    }
+    const timer = setInterval(() => void look(), often)
+    return () => clearInterval(timer)
+  }, [code])
+  const act = async <T extends object>(address: string) => {
+    setBusy(true)
+    setRefusal(null)
+    const done = await order<T>(address, {})
+    setBusy(false)
+    if (!done.ok) setRefusal(done.refusal)
+    return done.ok ? done.value : null
+  }
+  return {
+    door: doorAtFirst && { ...doorAtFirst, isReachable },
+    ...{ devices, code, refusal, isBusy },
+    letIn: async () => setCode(await act<{ code: string; endsAt: string }>('/api/devices')),
+    end: async ({ id }: DeviceLine) => {
+      if (await act(`/api/devices/${id}`)) setDevices((now) => now.filter((one) => one.id !== id))
+    },
+  }
+}

@@ -1,0 +1,25 @@
+import qrcode from 'qrcode'
+import { deviceAt, listDevices, type Device } from './devices'
+import { doorNow } from './state'
+
+const lineOf = ({ id, name, letInAt, lastUsedAt }: Device) => ({
+  ...{ id, name },
+  letInAt: letInAt.toISOString(),
+  lastUsedAt: lastUsedAt.toISOString(),
+})
+
+/** What a page shows of other devices: on this machine all of them; to a device that was let in, by its id, itself. */
+export async function devicesKnown(asking: string | null) {
+  const device = asking === null ? null : await deviceAt(asking)
+  if (device) return { kind: 'device' as const, device: lineOf(device) }
+  const door = doorNow()
+  return {
+    kind: 'here' as const,
+    devices: (await listDevices()).map(lineOf),
+    door: door && {
+      ...{ origin: door.origin, plain: door.plain, fingerprint: door.fingerprint },
+      isReachable: door.isReachable(),
+      picture: await qrcode.toDataURL(door.plain, { margin: 2, width: 340 }),
+    },
+  }
+}
