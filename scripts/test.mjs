@@ -10,7 +10,7 @@ import { ensureDebian, root, runTypeScript } from './lib/system.mjs'
 
 /** `npm test`: every test, unit and browser, against a database that is thrown away; ends with the count. */
 await main(async () => {
-  await ensureDebian(process.env.DATABASE_URL ? ['chromium'] : ['postgresql', 'chromium'])
+  await ensureDebian([...(process.env.DATABASE_URL ? [] : ['postgresql']), 'chromium', 'libnss3-tools'])
   await ensureNpm()
   const build = await ensureBuild()
   const cluster = process.env.DATABASE_URL ? null : await startThrowAwayCluster()

@@ -55,7 +55,12 @@ export function postgresPrograms(version = null) {
 
 /** Makes sure Debian packages are there: installs them when root, else says which line to type. */
 export async function ensureDebian(wanted) {
-  const present = { postgresql: () => postgresPrograms() !== null, chromium: () => existsSync(chromiumPath) }
+  const present = {
+    postgresql: () => postgresPrograms() !== null,
+    chromium: () => existsSync(chromiumPath),
+    // Lets a browser trust an authority that a test makes.
+    'libnss3-tools': () => existsSync('/usr/bin/certutil'),
+  }
   const missing = wanted.filter((name) => !present[name]())
   if (missing.length === 0) return say(`System packages are there: ${wanted.join(', ')}`)
   const line = `apt-get install -y --no-install-recommends ${missing.join(' ')}`

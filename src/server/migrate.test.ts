@@ -80,6 +80,7 @@ describe('the database of the former release', () => {
       '0006_shelf',
       '0007_inventory',
       '0008_walks',
+      '0009_devices',
     ])
     await storeDefinitions()
     // Bodies that were there are records of the inventory, each with what was known of it.
@@ -168,6 +169,7 @@ describe('the database of the former release', () => {
     must(await migrate(url, migrations))
     const { bodies } = await listBodies()
     for (const name of [
+      '0009_devices',
       '0008_walks',
       '0007_inventory',
       '0006_shelf',

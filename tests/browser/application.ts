@@ -17,8 +17,15 @@ export interface Application {
   stop(): Promise<void>
 }
 
+/** Where other devices reach a shared application, and the home its authority lies in. */
+export interface Shared {
+  readonly at: { readonly name: string; readonly address: string }
+  readonly port: number
+  readonly home: string
+}
+
 /** Starts the application on a free port, with a database of its own: a copy of the one that was prepared. */
-export async function openApplication(): Promise<Application> {
+export async function openApplication(share: Shared | null = null): Promise<Application> {
   const prepared = process.env.DATABASE_URL
   const serverUrl = process.env.SALT_SHELF_DATABASE_SERVER
   if (!prepared || !serverUrl) throw new Error('browser tests need a database; run npm test')
@@ -27,7 +34,7 @@ export async function openApplication(): Promise<Application> {
   const build = process.env.SALT_SHELF_BUILD
   if (!build) throw new Error('browser tests need a build; run npm test')
   const port = await freePort()
-  const options = { port, databaseUrl, build, quiet: true }
+  const options = { port, databaseUrl, build, share, quiet: true }
   let server: RunningServer = await startServer(options)
   return {
     address: `http://127.0.0.1:${port}`,

@@ -1,7 +1,8 @@
-import { mkdtempSync, rmSync } from 'node:fs'
+import { execFileSync } from 'node:child_process'
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { chromium, type BrowserContext } from 'playwright-core'
+import { chromium, type Browser, type BrowserContext } from 'playwright-core'
 
 const flags = [
   '--headless',
@@ -32,6 +33,32 @@ export async function openChromium(
     close: async () => {
       await browser.close()
       rmSync(profile, { recursive: true, force: true })
+    },
+  }
+}
+
+/** Chromium on a device of its own that trusts a certificate authority, as a person would install it. */
+export async function chromiumTrusting(
+  authority: string,
+): Promise<{ browser: Browser; close: () => Promise<void> }> {
+  const home = mkdtempSync(join(tmpdir(), 'salt-shelf-device-'))
+  const store = join(home, '.pki', 'nssdb')
+  mkdirSync(store, { recursive: true })
+  const file = join(home, 'authority.pem')
+  writeFileSync(file, authority)
+  const database = `sql:${store}`
+  execFileSync('certutil', ['-d', database, '-N', '--empty-password'])
+  execFileSync('certutil', ['-d', database, '-A', '-t', 'C,,', '-n', 'Salt Shelf', '-i', file])
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: flags,
+    env: { ...process.env, HOME: home },
+  })
+  return {
+    browser,
+    close: async () => {
+      await browser.close()
+      rmSync(home, { recursive: true, force: true })
     },
   }
 }

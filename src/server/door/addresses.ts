@@ -67,9 +67,10 @@ export async function chooseAddress(
   return refuse('not-here', `The name “${asked}” ${leads}. ${there}`, '--share')
 }
 
-/** Whether an address is this machine's; all of 127.… is. */
+/** Whether an address is among those of this machine; with one of the loopback, all of it is. */
 export function isHere(address: string, addresses: readonly string[]): boolean {
-  return addresses.includes(address) || /^127\.\d+\.\d+\.\d+$/.test(address)
+  const isLoopback = /^127\.\d+\.\d+\.\d+$/.test(address)
+  return addresses.includes(address) || (isLoopback && addresses.includes('127.0.0.1'))
 }
 
 /** A host as it stands in an address line. */
