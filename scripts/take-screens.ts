@@ -10,7 +10,7 @@ mkdirSync(folder, { recursive: true })
 
 const plan = `${address}/plans/de000000-0000-4000-8000-000000000001`
 const film = `${address}/plans/de000000-0000-4000-8000-000000000002`
-const { browser, close } = await openChromium()
+const { browser, close } = await openChromium(undefined, 'block')
 const page = await browser.newPage()
 
 async function take(name: string, size = { width: 1280, height: 800 }): Promise<void> {

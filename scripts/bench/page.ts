@@ -11,7 +11,7 @@ import { planFrom } from './speed'
 /** What pages cost in Chromium: a change still in the hand, the scripts it brings, a press in Try it, the trigger table. */
 export async function pageBench(address: string, model: BodyModel): Promise<Figure[]> {
   const plan = await planFrom(address, model, started(model, theatre).rows)
-  const { browser, close } = await openChromium()
+  const { browser, close } = await openChromium(undefined, 'block')
   try {
     const page = await browser.newPage()
     await page.setViewportSize({ width: 1280, height: 800 })

@@ -22,7 +22,7 @@ export async function proceduresBench(address: string, model: BodyModel): Promis
   const id = await createPlan(model, plan.rows)
   const walk = must(await beginWalk(id, { procedure: 'set-plan', body: '', start: 'delivered', place: '' }))
   await closePool()
-  const { browser, close } = await openChromium()
+  const { browser, close } = await openChromium(undefined, 'block')
   try {
     const page = await browser.newPage()
     const times: number[] = []
@@ -75,7 +75,7 @@ export async function proceduresBench(address: string, model: BodyModel): Promis
 }
 
 /** A plan with so many rows, the same at every run. */
-function planWith(model: BodyModel, rows: number, seed: number): Plan {
+export function planWith(model: BodyModel, rows: number, seed: number): Plan {
   const [picked = []] = fc.sample(fc.array(rowOf(model), { minLength: rows, maxLength: rows }), {
     numRuns: 1,
     seed,

@@ -14,7 +14,7 @@ export async function settingsBench(address: string, model: BodyModel): Promise<
   await storeDefinition(four)
   const plans = { one: await createPlan(model, {}), four: await createPlan(four, {}) }
   await closePool()
-  const { browser, close } = await openChromium()
+  const { browser, close } = await openChromium(undefined, 'block')
   try {
     const page = await browser.newPage()
     const cdp = await browser.newCDPSession(page)

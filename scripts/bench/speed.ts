@@ -19,7 +19,7 @@ export async function speedBench(
 ): Promise<Figure[]> {
   const rows = { ...fullPlan(model, lenses).rows, ...started(model, theatre).rows }
   const plan = await planFrom(address, model, rows)
-  const { browser, close } = await openChromium()
+  const { browser, close } = await openChromium(undefined, 'block')
   try {
     // Functions handed to the page carry a helper of the compiler's that the page does not have.
     await browser.addInitScript('globalThis.__name = (work) => work')

@@ -7,13 +7,20 @@ import {
   truncateSync,
   writeFileSync,
 } from 'node:fs'
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { commands, run } from './run'
 
 let folder = ''
-beforeAll(() => {
+let running: Server
+let address = ''
+beforeAll(async () => {
+  running = createServer(asApplication)
+  await new Promise<void>((resolve) => running.listen(0, '127.0.0.1', resolve))
+  const bound = running.address()
+  address = `http://127.0.0.1:${typeof bound === 'object' ? bound?.port : ''}`
   folder = mkdtempSync(join(tmpdir(), 'salt-shelf-cli-'))
   // What an owner has left from before: a former edition, and a plan that stands on it.
   const former = { ...(JSON.parse(readFileSync('models/tarrow-heron.json', 'utf8')) as object), version: 1 }
@@ -25,13 +32,53 @@ beforeAll(() => {
     JSON.stringify({ ...body, revision: null, rows, digest: null }),
   )
 })
-afterAll(() => rmSync(folder, { recursive: true }))
+afterAll(() => {
+  running.close()
+  rmSync(folder, { recursive: true })
+})
 
 const file = (name: string, text: string) => {
   const path = join(folder, name)
   writeFileSync(path, text)
   return path
 }
+
+/** What a shared application answers about devices. */
+function asApplication({ method, url, headers }: IncomingMessage, response: ServerResponse): void {
+  const id = 'de000000-0000-4000-8000-00000000d001'
+  const device = { id, name: 'Phone in the wings', lastUsedAt: '2026-11-29T19:36:00.000Z' }
+  const door = { origin: 'https://192.168.1.20:4179', plain: 'http://192.168.1.20:4179/' }
+  const answers: Record<string, unknown> = {
+    'GET /api/devices': {
+      door: { ...door, fingerprint: '4C:F5:…', isReachable: true },
+      devices: [device],
+    },
+    'POST /api/devices': { code: 'TV4D D9Q2', endsAt: '2026-11-29T19:46:00.000Z' },
+    [`POST /api/devices/${id}`]: { device },
+  }
+  const refusal = { code: 'unknown-device', message: 'There is no such device.' }
+  const isOurs = method === 'GET' || headers.origin === address
+  response.end(JSON.stringify((isOurs ? answers[`${method} ${url}`] : null) ?? { refusal }))
+}
+
+describe('devices', () => {
+  it.each([
+    [['device', 'end', 'nobody'], 'There is no such device'],
+    [['devices', '--at', 'https://example.com'], 'is no address of this machine'],
+    [['devices', '--at', 'http://127.0.0.1:1'], 'No Salt Shelf answers at http://127.0.0.1:1'],
+  ])('%j is refused in words', async (args, words) => {
+    const { code, error } = await run(args.includes('--at') ? args : [...args, '--at', address])
+    expect([code, error.includes(words)]).toEqual([1, true])
+  })
+
+  it('come as data with --json', async () => {
+    const { output } = await run(['devices', '--at', address, '--json'])
+    expect(JSON.parse(output)).toMatchObject({
+      door: { isReachable: true },
+      devices: [{ name: 'Phone in the wings' }],
+    })
+  })
+})
 
 describe('the examples of docs/cli.md', () => {
   const examples = [
@@ -60,9 +107,11 @@ describe('the examples of docs/cli.md', () => {
 
   it.each(examples.map(([, args = '', expected = '']) => [args, expected]))('%s', async (args, expected) => {
     const placed = (text: string) =>
-      text.replace(/night\.(plan\.json|stage\.json|set)|(?:old|mended)\.plan\.json|heron-1\.json/g, (name) =>
-        join(folder, name),
-      )
+      text
+        .replace(/night\.(plan\.json|stage\.json|set)|(?:old|mended)\.plan\.json|heron-1\.json/g, (name) =>
+          join(folder, name),
+        )
+        .replace('http://127.0.0.1:4178', address)
     const ended = await run(placed(args).split(' '))
     const told = `${ended.output}${ended.error}`
     const pattern = placed(expected.trimEnd())

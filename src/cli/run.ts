@@ -3,6 +3,7 @@ import type { Refusal } from '@/core/result'
 import { banksOfPlan, dialsOfPlan } from './banks'
 import type { Command, Options, Outcome } from './command'
 import { checkPlan, focusPlan } from './checks'
+import { endDevice, letDeviceIn, listDevices } from './devices'
 import { compareFiles, comparePlans, readFileCommand, runCamera, writeFileCommand } from './files'
 import { checkModel, listModels } from './models'
 import { followPlan, newPlan, resolvePlan, stepPlan } from './plans'
@@ -34,6 +35,7 @@ export const commands: readonly Command[] = [
     comparePlans,
   ],
   ...[writeFileCommand, readFileCommand, compareFiles, runCamera, matchLabels],
+  ...[listDevices, letDeviceIn, endDevice],
 ]
 
 /** What the tool leaves behind: text, and 0 done, 1 refused, 2 called wrongly. */

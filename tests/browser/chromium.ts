@@ -18,6 +18,8 @@ const flags = [
 /** Debian's Chromium with an empty profile; `close` removes the profile too. */
 export async function openChromium(
   viewport = { width: 1280, height: 800 },
+  /** Whether pages have a service worker, as they do for everybody; a measurement of something else goes without. */
+  serviceWorkers: 'allow' | 'block' = 'allow',
 ): Promise<{ browser: BrowserContext; close: () => Promise<void> }> {
   const profile = mkdtempSync(join(tmpdir(), 'salt-shelf-chromium-'))
   const browser = await chromium.launchPersistentContext(profile, {
@@ -25,6 +27,7 @@ export async function openChromium(
     headless: true,
     args: flags,
     viewport,
+    serviceWorkers,
     colorScheme: 'light',
     acceptDownloads: true,
   })

@@ -43,9 +43,9 @@ function Reached({ known }: { known: Extract<DevicesKnown, { kind: 'here' }> }) 
       {door ? (
         <>
           <p>
-            Those you let in reach everything here at{' '}
-            <span className="break-all font-mono text-small">{door.origin}</span>. Anybody in that network
-            gets the certificate and the question for a code; nothing else.
+            Those you let in reach everything here at
+            <span className="block font-mono break-words">{door.origin}</span>
+            Anybody in that network gets the certificate and the question for a code; nothing else.
           </p>
           {!door.isReachable && (
             <p className="border-l-4 border-lichen pl-3">
@@ -68,7 +68,7 @@ function Reached({ known }: { known: Extract<DevicesKnown, { kind: 'here' }> }) 
             <div className="mt-2 grid gap-2">
               <p>
                 A device has to trust this machine once. Scan this with it, or open{' '}
-                <span className="break-all font-mono text-small">{door.plain}</span> there.
+                <span className="font-mono break-words">{door.plain}</span> there.
               </p>
               {/* A picture made on the server, as data. */}
               {/* eslint-disable-next-line @next/next/no-img-element */}

@@ -85,7 +85,8 @@ export class DocumentDesk<D, X extends object = object> {
   private readonly landed: LandedStore | undefined
   /** What landed is kept before what waits is forgotten, so that a step is in one of them at any time. */
   private landing: { readonly after: number; readonly steps: readonly Step[] } | null = null
-  private readonly isCopy: boolean
+  /** Whether it was opened from the copy of this device: the page says so, and where changes wait. */
+  readonly isCopy: boolean
   private readonly wait: (milliseconds: number) => Promise<void>
 
   constructor(

@@ -1,6 +1,7 @@
 'use client'
 
 import type { ReactNode } from 'react'
+import type { Refusal } from '@/core/result'
 import type { RowId, Step } from '@/core/sync/step'
 import type { Value } from '@/core/vocabulary/values'
 import { Button } from '@/ui/button'
@@ -52,7 +53,7 @@ export function DocumentNotices<D>({
   const saving = usePartOf(desk, 'saving')
   return (
     <div className="not-printed grid gap-2 px-5 empty:hidden [&>*]:mt-3">
-      {saving === 'waiting' && link.kind === 'waiting' && (
+      {saving === 'waiting' && link.kind === 'waiting' && !isSaidAlready(desk, link.cause) && (
         <Notice title="Not saved yet." ways={<Button onClick={() => desk.retry()}>Try now</Button>}>
           {link.cause.message} Your changes are kept in this browser and sent as soon as it can take them.
         </Notice>
@@ -100,4 +101,9 @@ export function DocumentNotices<D>({
       )}
     </div>
   )
+}
+
+/** A page that was opened without the server says from its first moment that changes wait. */
+function isSaidAlready<D>({ isCopy }: DocumentDesk<D>, { code }: Refusal): boolean {
+  return isCopy && code === 'unreachable'
 }

@@ -94,7 +94,8 @@ async function pair(inside: Inside, request: IncomingMessage, response: ServerRe
   const form = await formOf(request)
   if (!form) return tell(response, 413, 'This is no form of ours.')
   const onwards = onwardsOf(form.get('onwards') ?? '/')
-  const again = (status: number, refusal: Refusal) => html(response, status, codePage({ refusal, onwards }))
+  const again = (status: number, refusal: Refusal) =>
+    html(response, status, codePage({ refusal, onwards, name: (form.get('name') ?? '').slice(0, 60) }))
   if (!inside.tries.mayTry(request.socket.remoteAddress ?? '', inside.now().getTime()))
     return again(429, {
       code: 'too-many',

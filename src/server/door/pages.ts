@@ -45,11 +45,14 @@ export function codePage({
   refusal = null,
   isEnded = false,
   onwards = '/',
+  name = '',
 }: {
   refusal?: Refusal | null
   isEnded?: boolean
   /** Where it wanted to go. */
   onwards?: string
+  /** What the device was called in the try before. */
+  name?: string
 }): string {
   const title = isEnded ? 'This device was let go' : 'Let this device in'
   return page(
@@ -65,7 +68,7 @@ export function codePage({
     <form method="post" action="${doorPaths.pair}">
       <input type="hidden" name="onwards" value="${escaped(onwards)}">
       <label>Code <input name="code" required autocomplete="one-time-code" autocapitalize="characters" spellcheck="false" autofocus class="mono" placeholder="ABCD 2345"></label>
-      <label>What this device is called <input name="name" required maxlength="60" placeholder="My phone"></label>
+      <label>What this device is called <input name="name" required maxlength="60" placeholder="My phone" value="${escaped(name)}"></label>
       <button class="main">Let this device in</button>
     </form>`,
   )
@@ -122,6 +125,7 @@ p{margin:8px 0}
 .mono{font-family:Mono,monospace;overflow-wrap:anywhere}
 a{color:var(--brine)}
 .main{display:inline-flex;align-items:center;min-height:48px;padding:8px 18px;border:0;border-radius:4px;background:var(--brine);color:var(--on);font:600 17px Text,sans-serif;text-decoration:none;overflow-wrap:anywhere}
+form .main{justify-content:center}
 form{display:grid;gap:16px;margin:20px 0;background:var(--sheet);border:1px solid var(--rule);padding:16px}
 label{display:grid;gap:4px;color:var(--silt);font-size:15px}
 input{min-height:48px;padding:8px 12px;border:1px solid var(--silt);border-radius:4px;background:var(--crust);color:var(--ink);font:400 18px Text,sans-serif;width:100%}
