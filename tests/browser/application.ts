@@ -12,8 +12,8 @@ export interface Application {
   readonly address: string
   /** Ends the process without warning, as a power cut would. */
   crash(): Promise<void>
-  /** Starts it again at the same address. */
-  start(): Promise<void>
+  /** Starts it again at the same address, as another release where a build is named. */
+  start(build?: string): Promise<void>
   stop(): Promise<void>
 }
 
@@ -39,8 +39,8 @@ export async function openApplication(share: Shared | null = null): Promise<Appl
   return {
     address: `http://127.0.0.1:${port}`,
     crash: async () => void (await server.kill('SIGKILL')),
-    start: async () => {
-      server = await startServer(options)
+    start: async (other = build) => {
+      server = await startServer({ ...options, build: other })
     },
     stop: async () => void (await server.kill()),
   }

@@ -61,6 +61,8 @@ export interface DeskWays {
   readonly landed?: LandedStore | undefined
   /** Whether it was opened from the copy of this device, and not by the server. */
   readonly isCopy?: boolean | undefined
+  /** Whether what closed tabs left is gone on with unasked: where nobody works on two of them at once. */
+  readonly takesUp?: boolean | undefined
   /** Makes the id of a step. */
   readonly newId?: (() => string) | undefined
   readonly wait?: ((milliseconds: number) => Promise<void>) | undefined
@@ -87,18 +89,28 @@ export class DocumentDesk<D, X extends object = object> {
   private landing: { readonly after: number; readonly steps: readonly Step[] } | null = null
   /** Whether it was opened from the copy of this device: the page says so, and where changes wait. */
   readonly isCopy: boolean
+  private readonly takesUp: boolean
   private readonly wait: (milliseconds: number) => Promise<void>
 
   constructor(
     protected readonly kind: DocumentKind<D>,
     opened: Opened<D>,
     more: X,
-    { server, queue, landed, isCopy = false, newId = () => crypto.randomUUID(), wait = sleep }: DeskWays,
+    {
+      server,
+      queue,
+      landed,
+      isCopy = false,
+      takesUp = false,
+      newId = () => crypto.randomUUID(),
+      wait = sleep,
+    }: DeskWays,
   ) {
     this.server = server
     this.queue = queue
     this.landed = landed
     this.isCopy = isCopy
+    this.takesUp = takesUp
     this.newId = newId
     this.wait = wait
     this.client = openClient(opened)
@@ -139,7 +151,8 @@ export class DocumentDesk<D, X extends object = object> {
     if (own) this.turn({ kind: 'returned', left: own })
     if (former.length > 0)
       this.turn({ kind: 'returned', left: { epoch: this.client.epoch, steps: former, aside: [] } })
-    this.showMore({ leftBehind: others, unkept: trouble })
+    this.showMore({ leftBehind: this.takesUp ? [] : others, unkept: trouble })
+    if (this.takesUp) for (const left of others) await this.decide(left, 'on')
     if (this.isCopy) this.catchUp()
   }
 

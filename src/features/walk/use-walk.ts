@@ -39,6 +39,8 @@ export function useWalk(start: WalkStart, isCopy: boolean) {
         {
           server: stepsServer(`/api/walks/${start.id}/steps`),
           ...inThisBrowser(`walk ${start.id}`, isCopy),
+          // A phone ends a page when it likes: what was ticked on it goes on.
+          takesUp: true,
         },
       ),
   )
