@@ -10,7 +10,7 @@ mkdirSync(folder, { recursive: true })
 
 const plan = `${address}/plans/de000000-0000-4000-8000-000000000001`
 const film = `${address}/plans/de000000-0000-4000-8000-000000000002`
-const { browser, close } = await openChromium(undefined, 'block')
+const { browser, close } = await openChromium()
 const page = await browser.newPage()
 
 async function take(name: string, size = { width: 1280, height: 800 }): Promise<void> {
@@ -101,10 +101,17 @@ await page.getByRole('button', { name: 'Walk it' }).click()
 await page.waitForURL(/walks/)
 await page.setViewportSize({ width: 390, height: 844 })
 await night(true)
+await page.evaluate(() => navigator.serviceWorker.ready)
+// The device keeps a copy of the page once it has nothing better to do.
+await page.waitForTimeout(4000)
+await browser.setOffline(true)
+await page.reload()
 for (let i = 0; i < 2; i++) await page.getByRole('button', { name: 'As expected' }).click()
 await page.getByRole('img', { name: /place lit/ }).waitFor()
 await page.waitForTimeout(250)
 await page.screenshot({ path: `${folder}/walk-phone.png` })
+await browser.setOffline(false)
+await page.reload({ waitUntil: 'networkidle' })
 await night(false)
 await page.setViewportSize({ width: 1280, height: 800 })
 

@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import { definitionsCache, staticsCache } from './caches'
 import { NetworkOnly, Serwist, type PrecacheEntry, type RuntimeCaching } from 'serwist'
 
 declare const self: ServiceWorkerGlobalScope & {
@@ -43,6 +44,13 @@ function asAsked(request: Request, kept: Response): Response {
   return new Response(kept.body, { status: kept.status, headers: kept.headers })
 }
 
+/** An answer that says that whoever should answer is away counts as none. */
+function answered({ response }: { response: Response }): Promise<Response> {
+  return response.status >= 502 && response.status <= 504
+    ? Promise.reject(new Error(`answered ${response.status}`))
+    : Promise.resolve(response)
+}
+
 const release: Serwist = new Serwist({
   precacheEntries: [...self.__SW_MANIFEST],
   precacheOptions: {
@@ -60,14 +68,14 @@ const release: Serwist = new Serwist({
   skipWaiting: true,
   clientsClaim: true,
   runtimeCaching: [
-    { matcher: isNamedByContents, handler: fromAnyCache('salt-shelf-statics') },
-    { matcher: isDefinition, handler: fromAnyCache('salt-shelf-definitions') },
+    { matcher: isNamedByContents, handler: fromAnyCache(staticsCache) },
+    { matcher: isDefinition, handler: fromAnyCache(definitionsCache) },
     {
       // A page comes from the server, whatever that answers; only where nothing comes, from this device.
       matcher: ({ request }) => request.mode === 'navigate',
       handler: new NetworkOnly({
         networkTimeoutSeconds: patience,
-        plugins: [{ handlerDidError: () => release.matchPrecache(standIn) }],
+        plugins: [{ fetchDidSucceed: answered, handlerDidError: () => release.matchPrecache(standIn) }],
       }),
     },
   ],
@@ -81,8 +89,8 @@ async function keepFormer(): Promise<void> {
   const former = names.find((name) => name.includes('precache'))
   if (former === undefined) return
   const from = await caches.open(former)
-  await caches.delete('salt-shelf-statics')
-  const into = await caches.open('salt-shelf-statics')
+  await caches.delete(staticsCache)
+  const into = await caches.open(staticsCache)
   for (const request of await from.keys()) {
     const response = await from.match(request)
     if (response && new URL(request.url).pathname.startsWith('/_next/static/'))

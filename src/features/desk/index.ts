@@ -1,5 +1,5 @@
 /** The plan under work, shared by its stations: what other features and pages use of it. */
-export { deliver } from './delivered'
+export { deliver, delivered } from './delivered'
 export {
   DeskProvider,
   type PlanGiven,

@@ -1,2 +1,2 @@
 /** Other devices: where they reach Salt Shelf, how they are let in, and how that ends. */
-export { OtherDevices, type DevicesKnown } from './other-devices'
+export { OtherDevices } from './other-devices'

@@ -1,12 +1,11 @@
 'use client'
 
 import { useId } from 'react'
+import { forgetCopies } from '@/features/documents'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
 import { When } from '@/ui/when'
 import { useDevices, type DeviceLine, type DevicesKnown } from './use-devices'
-
-export type { DevicesKnown } from './use-devices'
 
 /** On the shelf: who reaches Salt Shelf besides this machine, and how a device is let in. */
 export function OtherDevices({ known }: { known: DevicesKnown }) {
@@ -29,8 +28,22 @@ function ThisDevice({ device }: { device: DeviceLine }) {
         <strong>{device.name}</strong> was let in <When at={device.letInAt} />. What you open here opens
         without a connection, too.
       </p>
-      <form method="post" action="/door/leave" className="mt-3">
+      <form
+        method="post"
+        action="/door/leave"
+        className="mt-3"
+        onSubmit={(event) => {
+          const form = event.currentTarget
+          event.preventDefault()
+          void forgetCopies()
+            .catch(() => undefined)
+            .then(() => form.submit())
+        }}
+      >
         <Button type="submit">Leave on this device</Button>
+        <p className="mt-2 text-small text-silt">
+          Takes what it keeps off it. What could not be sent yet stays, and is sent once it is let in again.
+        </p>
       </form>
     </div>
   )

@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { Refusal } from '@/core/result'
 import type { Step } from '@/core/sync/step'
+import { definitionsCache } from '@/workers/caches'
 import { troubleOf } from './browser-trouble'
 
 /** What a page was given when it was opened, kept by this device: it opens again from that where no server answers. */
@@ -55,6 +56,12 @@ export async function copiesHere(): Promise<readonly Copy[]> {
   const db = await opened()
   const all = await db.getAll('copies')
   return all.filter(({ name }) => name !== null).sort((a, b) => b.at.getTime() - a.at.getTime())
+}
+
+/** Forgets every page kept here, and what they stand on; what is not sent yet is no part of that. */
+export async function forgetCopies(): Promise<void> {
+  const db = await opened()
+  await Promise.all([db.clear('copies'), db.clear('landed'), caches.delete(definitionsCache)])
 }
 
 /** Where what lands is kept, so that a copy can be brought up to it. */

@@ -1,5 +1,5 @@
 /** Documents under work in a tab, of whatever kind: saved step by step, undone, and what is told of them. */
-export { copiesHere, copyOf, type Copy } from './copies'
+export { copiesHere, copyOf, forgetCopies, type Copy } from './copies'
 export {
   DocumentDesk,
   type DeskWays,
@@ -13,4 +13,4 @@ export type { Queue } from './queue'
 export { stepsServer } from './steps-server'
 export { Saving, UndoRedo } from './undo-redo'
 export { usePartOf } from './use-part-of'
-export { definitionsCache, inThisBrowser, useKeptPart, useUnderWork } from './use-under-work'
+export { inThisBrowser, useKeptPart, useUnderWork } from './use-under-work'

@@ -1,4 +1,5 @@
 import { useEffect } from 'react'
+import { definitionsCache } from '@/workers/caches'
 import { browserLanded, keepCopy } from './copies'
 import type { DeskWays, DocumentDesk } from './document-desk'
 import { browserQueue } from './queue'
@@ -72,9 +73,6 @@ export function useUnderWork<D, X extends object>(
 export function useKeptPart(page: string, given: unknown): void {
   useEffect(() => whenIdle(() => void keepCopy({ page, name: null, given })), [page, given])
 }
-
-/** The cache of what is at addresses that name their contents; the service worker answers from it. */
-export const definitionsCache = 'salt-shelf-definitions'
 
 /** Puts what a page stands on into the cache, from where it was fetched already; what is there stays. */
 async function keepNeeds(addresses: readonly string[]): Promise<void> {

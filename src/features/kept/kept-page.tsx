@@ -3,7 +3,7 @@
 import { usePathname } from 'next/navigation'
 import { Suspense, useEffect, useState, type ReactNode } from 'react'
 import { copyOf } from '@/features/documents'
-import { AnalysisProvider, DeskProvider, Notices, PlanBar, type PlanGiven } from '@/features/desk'
+import { AnalysisProvider, delivered, DeskProvider, Notices, PlanBar, type PlanGiven } from '@/features/desk'
 import type { WalkStart } from '@/features/walk'
 import { later } from '@/ui/later'
 import { TopBar } from '@/ui/top-bar'
@@ -34,7 +34,7 @@ export function KeptPage() {
     let isHere = true
     const place = placeAt(path)
     void pageFor(place, path)
-      .catch(() => <NotKept path={path} isUnreadable />)
+      .catch(() => <NotKept path={path} />)
       .then((page) => {
         if (isHere) setShown(page)
       })
@@ -66,9 +66,12 @@ async function pageFor(place: Place, path: string): Promise<ReactNode> {
         <Walk start={copy.given as WalkStart} isCopy />
       </>
     )
+  const given = copy.given as PlanGiven
+  // What it stands on has to be here, too.
+  await Promise.all(Object.values(given.definitionsAt).map(delivered))
   return (
     <Suspense fallback={null}>
-      <DeskProvider given={copy.given as PlanGiven} isCopy>
+      <DeskProvider given={given} isCopy>
         <AnalysisProvider>
           <PlanBar />
           <KeptSign at={copy.at} />
@@ -81,7 +84,7 @@ async function pageFor(place: Place, path: string): Promise<ReactNode> {
 }
 
 function placeAt(path: string): Place {
-  if (path === '/') return { kind: 'shelf' }
+  if (path === '/' || path === '/kept') return { kind: 'shelf' }
   if (path === '/bodies') return { kind: 'bodies', page: path }
   const [, root = '', id = '', station = 'controls', ...rest] = path.split('/')
   if (id === '' || rest.length > 0) return { kind: 'other' }
@@ -90,16 +93,15 @@ function placeAt(path: string): Place {
 }
 
 /** Told of a page of which this device has no copy. */
-function NotKept({ path, isUnreadable = false }: { path: string; isUnreadable?: boolean }) {
+function NotKept({ path }: { path: string }) {
   return (
     <>
       <TopBar />
       <main className="mx-auto max-w-xl px-6 py-16">
         <h1 className="font-head text-large font-semibold">Not there without a connection</h1>
         <p className="mt-4 text-lead">
-          {isUnreadable
-            ? 'The server does not answer, and this browser keeps nothing for Salt Shelf.'
-            : 'The server does not answer, and this page was not opened on this device before. What was opened once opens again without it.'}
+          The server does not answer, and this device keeps nothing of this page. What was opened once on it
+          opens again without a server, as long as its browser has room.
         </p>
         <p className="mt-2 break-all font-mono text-small text-silt">{path}</p>
         <p className="mt-6 flex flex-wrap gap-5">

@@ -16,7 +16,7 @@ export function KeptShelf() {
   }, [])
   const isBack = useServerBack()
   useEffect(() => {
-    if (isBack) location.reload()
+    if (isBack) location.replace('/')
   }, [isBack])
   return (
     <>
@@ -30,14 +30,21 @@ export function KeptShelf() {
           kept and sent when the server is there again.
         </p>
         <p className="mt-1">
-          <button
-            type="button"
-            onClick={() => location.reload()}
-            className="min-h-11 font-semibold text-brine underline underline-offset-3"
+          {/* A page of its own is asked for: it may be there by now. */}
+          {/* eslint-disable-next-line @next/next/no-html-link-for-pages */}
+          <a
+            href="/"
+            className="inline-flex min-h-11 items-center font-semibold text-brine underline underline-offset-3"
           >
             Ask the server again
-          </button>
+          </a>
         </p>
+        {onTheMachineItself() && (
+          <p className="mt-2 text-silt">
+            Salt Shelf runs on this machine: start it again with{' '}
+            <span className="font-mono text-small text-ink">npm run demo</span>
+          </p>
+        )}
         {copies?.length === 0 && (
           <p className="mt-4 border bg-sheet p-4">Nothing was opened on this device yet.</p>
         )}
@@ -56,6 +63,11 @@ export function KeptShelf() {
       </main>
     </>
   )
+}
+
+/** Whether the server that does not answer is one of this machine. */
+function onTheMachineItself(): boolean {
+  return ['127.0.0.1', 'localhost', '[::1]'].includes(location.hostname)
 }
 
 function kindOf(page: string): string {

@@ -30,6 +30,9 @@ export interface Inside {
 /** Who asks: a device let in, one that was and is no longer, or nobody known. */
 type Who = { readonly kind: 'device'; readonly device: Device } | { readonly kind: 'ended' | 'nobody' }
 
+/** The only addresses behind the door that are open: whole, so that nothing else can be reached through them. */
+const openToAll = /^\/(manifest\.webmanifest|icons\/[a-z0-9-]+\.png)$/
+
 /** What others may set to be taken for something else. */
 const untrusted = /^(x-forwarded-|x-middleware-|x-salt-shelf-|forwarded$|x-real-ip$)/
 
@@ -53,7 +56,7 @@ export async function admit(
   if (path.startsWith(doorPaths.fonts)) return font(inside, path, response)
   if (path === doorPaths.pair) return pair(inside, request, response)
   // What a device has to read before it can ask with its cookie: a name and pictures.
-  if (path === '/manifest.webmanifest' || path.startsWith('/icons/')) return inside.pass(request, response)
+  if (openToAll.test(path)) return inside.pass(request, response)
   const who = await whoAsks(inside, request, response)
   if (path === doorPaths.leave) return leave(inside, request, response, who)
   if (who.kind === 'device' && path !== doorPaths.page) {
@@ -160,8 +163,8 @@ function isFromElsewhere({ headers }: IncomingMessage): boolean {
 
 /** Where to go after the door: an address of ours, never of another site. */
 function onwardsOf(url: string | undefined): string {
-  const isOurs = url !== undefined && /^\/(?![/\\])/.test(url) && !url.startsWith('/door') && url.length < 500
-  return isOurs && !/[\s\\]/.test(url) ? url : '/'
+  const isOurs = url !== undefined && /^\/(?![/\\])[\x21-\x7e]*$/.test(url) && !url.includes('\\')
+  return isOurs && !url.startsWith('/door') && url.length < 500 ? url : '/'
 }
 
 async function formOf(request: IncomingMessage): Promise<URLSearchParams | null> {

@@ -131,6 +131,17 @@ describe('a device that nobody let in', () => {
     for (const path of ['/manifest.webmanifest', '/icons/icon-192.png'])
       expect((await ask(path)).status).toBe(200)
     expect(passed.map(({ url }) => url)).toEqual(['/manifest.webmanifest', '/icons/icon-192.png'])
+    for (const path of [
+      ...[
+        '/icons/../api/shelf',
+        '/icons/%2e%2e/api/shelf',
+        '/icons/..%2fapi/shelf',
+        '/icons/a.png/../../api/shelf',
+      ],
+      ...['/manifest.webmanifest/../api/shelf', '/door/fonts/../../api/shelf', '/ICONS/a.png', '/icons/'],
+    ])
+      expect([path, [401, 404].includes((await ask(path)).status)]).toEqual([path, true])
+    expect(passed).toHaveLength(2)
   })
 
   it('gains nothing by a made-up cookie, or by saying that it is a device', async () => {

@@ -1,0 +1,142 @@
+import type { Page } from 'playwright-core'
+import { chromium, type Browser } from 'playwright-core'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import {
+  demoPlan,
+  filmPlan,
+  freshPlan,
+  goTo,
+  openApplication,
+  saved,
+  savedRows,
+  type Application,
+} from './application'
+
+let application: Application
+let browser: Browser
+let page: Page
+let plan = ''
+
+beforeAll(async () => {
+  application = await openApplication()
+  browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic'],
+  })
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  })
+  page = await context.newPage()
+  plan = await freshPlan(application.address)
+})
+afterAll(async () => {
+  await browser.close()
+  await application.stop()
+})
+
+const go = (id: string, station: string) => goTo(page, `${application.address}/plans/${id}/${station}`)
+const rows = () => savedRows(application.address, plan)
+const button = (name: string | RegExp) => page.getByRole('button', { name })
+const fits = async () =>
+  expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+
+describe('with one hand on a phone, by taps alone,', () => {
+  it('what is shot is said', async () => {
+    await go(plan, 'foundation')
+    await page.getByRole('group', { name: 'Kinds of work' }).getByRole('button').first().tap()
+    await saved(page)
+    expect(Object.keys(await rows()).some((row) => row.startsWith('situation/'))).toBe(true)
+    await fits()
+  })
+
+  it('a line of the menu is set', async () => {
+    await go(plan, 'settings')
+    await page.getByLabel('Subject').selectOption({ label: 'Exposure' })
+    await page.locator('[data-line="exposure.metering"]').tap()
+    const sheet = page.getByRole('complementary', { name: 'Beside the menu' })
+    await sheet
+      .getByRole('button', { name: /^Leave/ })
+      .first()
+      .tap()
+    await saved(page)
+    await fits()
+  })
+
+  it('a key is given a function', async () => {
+    await go(plan, 'controls')
+    await button(/^Crown key, press: /).tap()
+    const sheet = page.getByRole('complementary', { name: 'Beside the plate' })
+    await sheet.getByRole('listbox').getByRole('option').first().tap()
+    await saved(page)
+    expect(Object.keys(await rows())).toContain('key/stills/crown-key/press')
+    await fits()
+  })
+
+  it('a way to focus is taken', async () => {
+    await go(plan, 'focus')
+    const ways = page.getByRole('complementary', { name: 'Beside the table' })
+    const before = Object.keys(await rows()).length
+    for (const way of await ways.getByRole('tabpanel').getByRole('button', { expanded: false }).all()) {
+      await way.tap()
+      if (
+        await button(/^Take /)
+          .first()
+          .isVisible()
+      )
+        break
+    }
+    await button(/^Take /)
+      .first()
+      .tap()
+    await saved(page)
+    expect(Object.keys(await rows()).length).toBeGreaterThan(before)
+    await fits()
+  })
+
+  it('a cell of the function menu is filled', async () => {
+    await go(plan, 'menus')
+    await button(/, cell 1/)
+      .first()
+      .tap()
+    const sheet = page.getByRole('complementary', { name: 'Beside the menus' })
+    await sheet.getByRole('listbox').getByRole('option').first().tap()
+    await saved(page)
+    expect(Object.keys(await rows()).some((row) => row.startsWith('grid/'))).toBe(true)
+    await fits()
+  })
+
+  it('a bank is varied', async () => {
+    const duet = await freshPlan(application.address, 'varn-duet')
+    await go(duet, 'banks')
+    await page.getByRole('tab', { name: 'Build' }).tap()
+    await button('Use River for motion').tap()
+    await saved(page)
+    expect(
+      Object.keys(await savedRows(application.address, duet)).some(
+        (row) => row.startsWith('bank/') || row.startsWith('slot'),
+      ),
+    ).toBe(true)
+    await fits()
+  })
+
+  it('the keys of the body are pressed', async () => {
+    await go(demoPlan, 'try')
+    await button(/^Thumb focus key, press/).tap()
+    await page
+      .getByRole('region', { name: 'In hand' })
+      .getByRole('button', { name: 'Press', exact: true })
+      .tap()
+    await page.getByRole('list', { name: 'Log' }).getByText(/focus/i).first().waitFor()
+    await fits()
+  })
+
+  it('the plan is carried to a body', async () => {
+    await go(demoPlan, 'carry')
+    await button(/^Heron B/).tap()
+    await button('Carry to Heron B').tap()
+    await page.getByText(/^Identical/).waitFor()
+    await fits()
+  })
+})
