@@ -1,6 +1,5 @@
 import type { Refusal } from '@/core/result'
 import {
-  leftBy,
   next,
   openClient,
   patience,
@@ -17,6 +16,7 @@ import type { Aside } from '@/core/sync/rebase'
 import type { RowId, Step } from '@/core/sync/step'
 import { sameValue, type Value } from '@/core/vocabulary/values'
 import type { LandedStore } from './copies'
+import { Keeping } from './keeping'
 import type { LeftBehind, Queue } from './queue'
 
 /** What a screen is shown of a document under work; a new object at every change. */
@@ -85,8 +85,7 @@ export class DocumentDesk<D, X extends object = object> {
   private readonly server: DocumentServer
   private readonly queue: Queue
   private readonly landed: LandedStore | undefined
-  /** What landed is kept before what waits is forgotten, so that a step is in one of them at any time. */
-  private landing: { readonly after: number; readonly steps: readonly Step[] } | null = null
+  private readonly keeping: Keeping<D>
   /** Whether it was opened from the copy of this device: the page says so, and where changes wait. */
   readonly isCopy: boolean
   private readonly takesUp: boolean
@@ -114,6 +113,7 @@ export class DocumentDesk<D, X extends object = object> {
     this.newId = newId
     this.wait = wait
     this.client = openClient(opened)
+    this.keeping = new Keeping(this.client, queue, landed, (unkept) => this.showMore({ unkept }))
     this.view = {
       document: opened.document,
       log: opened.tail,
@@ -140,6 +140,7 @@ export class DocumentDesk<D, X extends object = object> {
   /** Takes up what this tab left behind when it was loaded last, and asks about what tabs that are closed left. */
   async resume(): Promise<void> {
     this.ended = false
+    this.keeping.hold()
     const { epoch, saved } = this.client
     if (this.isCopy && this.landed) {
       const entries = await this.landed.after(epoch, saved.version).catch(() => [])
@@ -151,6 +152,7 @@ export class DocumentDesk<D, X extends object = object> {
     if (own) this.turn({ kind: 'returned', left: own })
     if (former.length > 0)
       this.turn({ kind: 'returned', left: { epoch: this.client.epoch, steps: former, aside: [] } })
+    this.keeping.begin()
     this.showMore({ leftBehind: this.takesUp ? [] : others, unkept: trouble })
     if (this.takesUp) for (const left of others) await this.decide(left, 'on')
     if (this.isCopy) this.catchUp()
@@ -169,6 +171,7 @@ export class DocumentDesk<D, X extends object = object> {
   /** Ends the work of this desk: what it has not saved is in the queue, for the next one. */
   end(): void {
     this.ended = true
+    this.keeping.end()
   }
 
   /** Goes on with what a closed tab left behind, or gives it up. */
@@ -256,10 +259,7 @@ export class DocumentDesk<D, X extends object = object> {
     const before = this.client
     const after = next(this.kind, before, event)
     this.client = after
-    const newer = after.saved.version - before.saved.version
-    if (newer > 0 && event.kind !== 'kept') this.keepLanded(before, newer)
-    const isKept = after.pending === before.pending && after.returning === before.returning
-    if (!isKept || after.aside !== before.aside) this.keep()
+    this.keeping.turn(after, event.kind === 'kept')
     const isSameLog = after.saved.tail === before.saved.tail && after.pending === before.pending
     const shown: Partial<DocumentView<D>> = {
       document: after.shown,
@@ -274,37 +274,6 @@ export class DocumentDesk<D, X extends object = object> {
     const derived = after.shown === before.shown ? {} : this.derived(after.shown)
     this.showMore({ ...shown, ...derived })
     void this.run()
-  }
-
-  private keep(): void {
-    if (this.ended) return
-    const left = leftBy(this.client)
-    const { landing } = this
-    const steps = [...(landing?.steps ?? []), ...(left?.steps ?? [])]
-    const whole = landing && {
-      epoch: this.client.epoch,
-      basedOn: landing.after,
-      steps,
-      aside: left?.aside ?? [],
-    }
-    void this.queue.write(whole ?? left).then((trouble) => this.showMore({ unkept: trouble }))
-  }
-
-  /** Keeps what landed for the copy of this device; until that is done, what is mine of it still counts as waiting. */
-  private keepLanded(before: Client<D>, count: number): void {
-    if (!this.landed) return
-    const { epoch, saved } = this.client
-    const steps = saved.tail.slice(-count)
-    const mine = new Set(before.pending.map((step) => step.id))
-    const after = this.landing?.after ?? before.saved.version
-    const waiting = [...(this.landing?.steps ?? []), ...steps.filter((step) => mine.has(step.id))]
-    const landing = { after, steps: waiting }
-    this.landing = landing
-    void this.landed.add({ epoch, after: before.saved.version, steps }).then(() => {
-      if (this.landing !== landing) return
-      this.landing = null
-      this.keep()
-    })
   }
 
   /** Sends what waits until nothing does; one save is under way at a time. */
