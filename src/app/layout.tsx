@@ -7,7 +7,6 @@ import './globals.css'
 export const metadata: Metadata = {
   title: { default: 'Salt Shelf', template: '%s · Salt Shelf' },
   description: 'Plan, prove, document and carry a camera’s controls and memory banks.',
-  icons: { apple: '/icons/touch-180.png' },
   appleWebApp: { title: 'Salt Shelf', statusBarStyle: 'default' },
 }
 
