@@ -14,6 +14,7 @@ export class Keeping<D> {
   private ended = false
   /** While what an earlier page left is being read, nothing is written over it. */
   private isHeld = false
+  private soon: ReturnType<typeof setTimeout> | null = null
 
   constructor(
     private client: Client<D>,
@@ -31,7 +32,10 @@ export class Keeping<D> {
     const newer = after.saved.version - before.saved.version
     if (newer > 0 && !isFromCopy) this.keepLanded(before, newer)
     const isSame = after.pending === before.pending && after.returning === before.returning
-    if (!isSame || after.aside !== before.aside) this.write()
+    if (isSame && after.aside === before.aside) return
+    if (after.aside === before.aside && isOnlyLess(before, after))
+      this.soon ??= setTimeout(() => this.write(), unhurried)
+    else this.write()
   }
 
   /** An earlier page may have left something: until it is read, nothing is written. */
@@ -52,6 +56,8 @@ export class Keeping<D> {
   }
 
   private write(): void {
+    if (this.soon !== null) clearTimeout(this.soon)
+    this.soon = null
     if (this.ended || this.isHeld) return
     void this.queue.write(this.left()).then(this.tell)
   }
@@ -80,4 +86,18 @@ export class Keeping<D> {
       this.write()
     })
   }
+}
+
+/** How long a queue may hold steps that landed, in milliseconds: they are known by their ids, and writing it takes its time. */
+const unhurried = 1000
+
+/** Whether of a long queue some steps landed, others wait still, and none came to it. */
+function isOnlyLess<D>(before: Client<D>, after: Client<D>): boolean {
+  const { length } = after.pending
+  return (
+    length > 0 &&
+    length < before.pending.length &&
+    after.returning === before.returning &&
+    after.pending.at(-1) === before.pending.at(-1)
+  )
 }
