@@ -122,42 +122,56 @@ const closed = <S extends yup.ObjectShape>(fields: S) =>
     .required()
     .noUnknown(({ unknown }) => `has a key that does not belong here: ${unknown}`)
 
-const envelopeSchema = (most: number) =>
-  closed({
-    epoch: uuid().required(),
-    basedOn: yup.number().strict().required().integer().min(0).max(2_147_483_646),
-    head: yup
-      .string()
-      .strict()
-      .matches(/^[0-9a-f-]{32,36}$/, 'head should be the head of a log')
-      .nullable()
-      .defined(),
-    steps: yup
-      .array(yup.object({ id: uuid().required() }).strict().required())
-      .strict()
-      .required()
-      .max(most, `one save has at most ${most} steps`),
-    ask: yup.array(uuid().required()).strict().required().max(5000),
-  }) as unknown as yup.Schema<Omit<Save, 'steps'> & { steps: { id: string }[] }>
+/** A schema for each limit, made once: making one takes longer than reading a step by it. */
+function perLimit<T>(make: (most: number) => T): (most: number) => T {
+  const made = new Map<number, T>()
+  return (most) => {
+    const found = made.get(most) ?? make(most)
+    made.set(most, found)
+    return found
+  }
+}
 
-const stepSchema = (most: number) =>
-  closed({
-    id: uuid().required(),
-    changes: yup
-      .array(
-        closed({
-          row: yup.string().strict().required().max(300),
-          from: yup.mixed().nullable().defined(),
-          to: yup.mixed().nullable().defined(),
-        }),
-      )
-      .strict()
-      .required()
-      .min(1)
-      .max(most, `one step has at most ${most} changes`),
-    undoes: uuid().optional(),
-    redoes: uuid().optional(),
-  }) as unknown as yup.Schema<{
-    id: string
-    changes: { row: string; from: unknown; to: unknown }[]
-  }>
+const envelopeSchema = perLimit(
+  (most) =>
+    closed({
+      epoch: uuid().required(),
+      basedOn: yup.number().strict().required().integer().min(0).max(2_147_483_646),
+      head: yup
+        .string()
+        .strict()
+        .matches(/^[0-9a-f-]{32,36}$/, 'head should be the head of a log')
+        .nullable()
+        .defined(),
+      steps: yup
+        .array(yup.object({ id: uuid().required() }).strict().required())
+        .strict()
+        .required()
+        .max(most, `one save has at most ${most} steps`),
+      ask: yup.array(uuid().required()).strict().required().max(5000),
+    }) as unknown as yup.Schema<Omit<Save, 'steps'> & { steps: { id: string }[] }>,
+)
+
+const stepSchema = perLimit(
+  (most) =>
+    closed({
+      id: uuid().required(),
+      changes: yup
+        .array(
+          closed({
+            row: yup.string().strict().required().max(300),
+            from: yup.mixed().nullable().defined(),
+            to: yup.mixed().nullable().defined(),
+          }),
+        )
+        .strict()
+        .required()
+        .min(1)
+        .max(most, `one step has at most ${most} changes`),
+      undoes: uuid().optional(),
+      redoes: uuid().optional(),
+    }) as unknown as yup.Schema<{
+      id: string
+      changes: { row: string; from: unknown; to: unknown }[]
+    }>,
+)
