@@ -78,9 +78,14 @@ async function queueFigures(browser: BrowserContext, address: string, walked: Wa
   await page.goto(`${address}/walks/${walked.walk}`, { waitUntil: 'networkidle' })
   await page.evaluate(leaveBehind, { ...walked, steps: stepsOf(walked) })
   let isSent = false
-  const watching = others(address, () => isSent, Infinity)
   const began = performance.now()
   await page.reload({ waitUntil: 'commit' })
+  // Opening a page costs what it costs without a queue, too: others are watched while it is sent.
+  await page
+    .getByRole('status')
+    .filter({ hasText: /^saving/ })
+    .waitFor()
+  const watching = others(address, () => isSent, Infinity)
   const saved = page.getByRole('status').filter({ hasText: /^saved$/ })
   while (true) {
     await saved.waitFor({ timeout: 60_000 })
@@ -100,7 +105,7 @@ async function queueFigures(browser: BrowserContext, address: string, walked: Wa
       holds: took <= 10_000,
     },
     {
-      name: `Other requests meanwhile, 95th percentile (${during.count} of them: ${during.at95.toFixed(0)} ms; without ${before.at95.toFixed(0)} ms)`,
+      name: `Other requests while it is sent, 95th percentile (${during.count} of them: ${during.at95.toFixed(0)} ms; without ${before.at95.toFixed(0)} ms)`,
       wanted: 'at most doubled',
       measured: `${(during.at95 / before.at95).toFixed(2)} times`,
       holds: during.at95 <= 2 * before.at95,
