@@ -19,7 +19,7 @@ export function KeptSign({ at }: { at: Date }) {
           'The server answers again; what you changed is sent to it.'
         ) : (
           <>
-            Without a connection, as of <When at={at.toISOString()} />. What you change waits on this device.
+            Without a connection, as of <When at={at.toISOString()} />. Changes wait here.
           </>
         )}
       </span>
