@@ -23,15 +23,19 @@ export function Trouble({
       <h1 className="font-head text-large font-semibold">{title}</h1>
       <p className="mt-4 text-lead">{refusal.message}</p>
       <p className="mt-2 break-all font-mono text-small text-silt">{address}</p>
-      <div className="mt-6">
-        {way ?? (
-          // A page of its own is asked for: what went wrong is left behind.
-          // eslint-disable-next-line @next/next/no-html-link-for-pages
-          <a href="/" className="font-semibold text-brine underline underline-offset-3">
-            Back to the shelf
-          </a>
-        )}
-      </div>
+      <div className="mt-6">{way ?? <WayOn href="/">Back to the shelf</WayOn>}</div>
     </main>
+  )
+}
+
+/** A way on to a page that is asked for anew: what went wrong is left behind. */
+export function WayOn({ href, children }: { href: string; children: ReactNode }) {
+  return (
+    <a
+      href={href}
+      className="inline-flex min-h-11 items-center font-semibold text-brine underline underline-offset-3"
+    >
+      {children}
+    </a>
   )
 }

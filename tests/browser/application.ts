@@ -120,6 +120,14 @@ export async function saved(page: Page): Promise<void> {
     .waitFor()
 }
 
+/** Waits until the page says that not all of it is on the server. */
+export async function notSaved(page: Page): Promise<void> {
+  await page
+    .getByRole('status')
+    .filter({ hasText: /^not saved yet$/ })
+    .waitFor()
+}
+
 /** The label of a key on the plate. */
 export function key(page: Page, name: string, gesture = 'press') {
   return page.getByRole('button', { name: new RegExp(`^${name}, ${gesture}: `) })

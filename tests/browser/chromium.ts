@@ -40,6 +40,11 @@ export async function openChromium(
   }
 }
 
+/** Chromium for contexts of its own, such as phones. */
+export function launch(env: NodeJS.ProcessEnv = process.env): Promise<Browser> {
+  return chromium.launch({ executablePath: '/usr/bin/chromium', args: flags, env: { ...env } })
+}
+
 /** Chromium on a device of its own that trusts a certificate authority, as a person would install it. */
 export async function chromiumTrusting(
   authority: string,
@@ -52,11 +57,7 @@ export async function chromiumTrusting(
   const database = `sql:${store}`
   execFileSync('certutil', ['-d', database, '-N', '--empty-password'])
   execFileSync('certutil', ['-d', database, '-A', '-t', 'C,,', '-n', 'Salt Shelf', '-i', file])
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: flags,
-    env: { ...process.env, HOME: home },
-  })
+  const browser = await launch({ ...process.env, HOME: home })
   return {
     browser,
     close: async () => {

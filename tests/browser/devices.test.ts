@@ -2,12 +2,13 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { networkInterfaces, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { X509Certificate } from 'node:crypto'
-import type { Browser, BrowserContext, Page } from 'playwright-core'
+import type { Browser, Page } from 'playwright-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { freePort } from '../../scripts/lib/system.mjs'
 import {
   demoPlan,
   goTo,
+  notSaved,
   openApplication,
   openPage,
   saved,
@@ -15,6 +16,7 @@ import {
   type Shared,
 } from './application'
 import { chromiumTrusting, openChromium } from './chromium'
+import { phone, settledIn, sideways, walking } from './phone'
 
 let application: Application
 let share: Shared
@@ -59,19 +61,8 @@ async function certificate(): Promise<string> {
   return new X509Certificate(Buffer.from(await taken.arrayBuffer())).toString()
 }
 
-async function phone(browser: Browser): Promise<{ page: Page; context: BrowserContext }> {
-  const context = await browser.newContext({
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-  })
-  return { context, page: await context.newPage() }
-}
-
 const button = (on: Page, name: string | RegExp) => on.getByRole('button', { name })
-const done = (on: Page) => button(on, /^(Done|As expected)$/)
-const inHand = (on: Page) => on.getByRole('region', { name: 'Act in hand' })
-const sideways = (on: Page) => on.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+const { done, inHand } = walking
 
 /** A code, made on the shelf of the machine itself. */
 async function codeFromShelf(): Promise<string> {
@@ -89,29 +80,6 @@ async function letIn(on: Page, name: string, at = '/'): Promise<void> {
   await button(on, 'Let this device in').tap()
   await on.waitForURL(`${origin}${at}`)
 }
-
-/** Waits until this device opens its pages without the server, too. */
-async function settledIn(on: Page): Promise<void> {
-  await expect
-    .poll(
-      () =>
-        on.evaluate(async () => {
-          const worker = await navigator.serviceWorker.getRegistration()
-          const databases = await indexedDB.databases()
-          const kept = databases.some(({ name }) => name === 'salt-shelf-copies')
-          return worker?.active?.state === 'activated' && navigator.serviceWorker.controller !== null && kept
-        }),
-      { timeout: 30_000 },
-    )
-    .toBe(true)
-}
-
-/** Waits until the page says that not all of it is on the server. */
-const notSaved = (on: Page) =>
-  on
-    .getByRole('status')
-    .filter({ hasText: /^not saved yet$/ })
-    .waitFor()
 
 /** How far the walk is: what stands beside its name. */
 const soFar = async (on: Page) =>
@@ -140,7 +108,7 @@ describe('a phone beside the camera', () => {
   let b: Page
 
   it('is let in by a code of the shelf, and says there how it is called', async () => {
-    a = (await phone(first)).page
+    a = await phone(first)
     await letIn(a, 'Phone in the wings')
     await a.getByRole('heading', { name: 'This device' }).waitFor()
     expect(await sideways(a)).toBeLessThanOrEqual(0)
@@ -168,7 +136,7 @@ describe('a phone beside the camera', () => {
     )
     await tick(a, 4)
     await saved(a)
-    await settledIn(a)
+    await settledIn(a, walk)
 
     await application.crash()
     await a.reload()
@@ -192,7 +160,7 @@ describe('a phone beside the camera', () => {
   })
 
   it('is followed by a second one, on which the walk is finished', async () => {
-    b = (await phone(second)).page
+    b = await phone(second)
     await letIn(b, 'Tablet at the bench', walk)
     await inHand(b).waitFor()
     expect(await soFar(b)).toBe(Math.ceil(acts / 2))
@@ -206,8 +174,7 @@ describe('a phone beside the camera', () => {
 
   it('keeps what it could not send when it is let go, and sends it once it is let in again', async () => {
     await goTo(a, `${origin}/plans/${demoPlan}/foundation`)
-    await settledIn(a)
-    await expect.poll(() => a.evaluate(kept, `/plans/${demoPlan}`)).toBe(true)
+    await settledIn(a, `/plans/${demoPlan}`)
     await a.context().setOffline(true)
     await a.getByLabel('Name of the plan').fill('Named in the wings')
     await a.getByLabel('Name of the plan').press('Tab')
@@ -249,18 +216,3 @@ describe('a phone beside the camera', () => {
     }
   })
 })
-
-/** Whether this device has a copy of a page. */
-function kept(page: string): Promise<boolean> {
-  return new Promise((resolve) => {
-    const asked = indexedDB.open('salt-shelf-copies')
-    asked.onerror = () => resolve(false)
-    asked.onsuccess = () => {
-      const found = asked.result.transaction('copies').objectStore('copies').getKey(page)
-      found.onsuccess = () => {
-        asked.result.close()
-        resolve(found.result !== undefined)
-      }
-    }
-  })
-}

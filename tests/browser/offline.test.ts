@@ -7,12 +7,14 @@ import {
   demoPlan,
   filmPlan,
   goTo,
+  notSaved,
   openInBrowser,
   post,
   saved,
   savedRows,
   type Application,
 } from './application'
+import { keptOf, settledIn } from './phone'
 
 let application: Application
 let page: Page
@@ -32,19 +34,12 @@ afterEach(() => page.context().setOffline(false))
 const at = (path: string) => `${application.address}${path}`
 const offline = (is: boolean) => page.context().setOffline(is)
 const named = (on: Page) => on.getByLabel('Name of the plan')
-const notSaved = (on: Page) =>
-  on
-    .getByRole('status')
-    .filter({ hasText: /^not saved yet$/ })
-    .waitFor()
 const sign = (on: Page) => on.getByText(/^Without a connection, as of/)
 
 /** Opens a page until this device keeps it and its service worker has taken over. */
 async function openOnce(path: string, kept = path): Promise<void> {
   await goTo(page, at(path))
-  await page.evaluate(() => navigator.serviceWorker.ready)
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
-  await expect.poll(() => page.evaluate(isKept, kept)).toBe(true)
+  await settledIn(page, kept)
 }
 
 async function name(on: Page, words: string): Promise<void> {
@@ -163,7 +158,7 @@ describe('a device with no room', () => {
       const { put } = Object.getOwnPropertyDescriptors(IDBObjectStore.prototype)
       const keep = put.value as (...given: unknown[]) => IDBRequest<IDBValidKey>
       IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...given: unknown[]) {
-        if (this.name === 'copies') throw new DOMException('no room', 'QuotaExceededError')
+        if (this.name === 'given') throw new DOMException('no room', 'QuotaExceededError')
         return keep.apply(this, given)
       }
     })
@@ -230,7 +225,8 @@ describe('the application', () => {
 
 /** A save that changes the name of a plan, as another page would make it. */
 async function saveOf(plan: string, from: string, to: string): Promise<object> {
-  const asked = { epoch: await epochOf(plan), basedOn: 0, head: null, steps: [], ask: [] }
+  const { epoch } = ((await keptOf(page, `/plans/${plan}`)) as { start: { epoch: string } }).start
+  const asked = { epoch, basedOn: 0, head: null, steps: [], ask: [] }
   const now = (await (await post(at(`/api/plans/${plan}/steps`), asked)).json()) as {
     epoch: string
     version: number
@@ -240,39 +236,4 @@ async function saveOf(plan: string, from: string, to: string): Promise<object> {
   const head = headAfterAll(null, now.entries)
   const step = { id: crypto.randomUUID(), changes: [{ row: 'title', from, to }] }
   return { epoch: now.epoch, basedOn: now.version, head, steps: [step], ask: [] }
-}
-
-/** The epoch of a plan, as its page has it. */
-function epochOf(plan: string): Promise<string> {
-  return page.evaluate(
-    (key) =>
-      new Promise<string>((resolve, reject) => {
-        const asked = indexedDB.open('salt-shelf-copies')
-        asked.onerror = () => reject(new Error('no copies'))
-        asked.onsuccess = () => {
-          const found = asked.result.transaction('copies').objectStore('copies').get(key)
-          found.onsuccess = () => {
-            asked.result.close()
-            resolve((found.result as { given: { start: { epoch: string } } }).given.start.epoch)
-          }
-        }
-      }),
-    `/plans/${plan}`,
-  )
-}
-
-/** Whether this device has a copy of a page. */
-function isKept(path: string): Promise<boolean> {
-  return new Promise((resolve) => {
-    const asked = indexedDB.open('salt-shelf-copies')
-    asked.onupgradeneeded = () => asked.transaction?.abort()
-    asked.onerror = () => resolve(false)
-    asked.onsuccess = () => {
-      const found = asked.result.transaction('copies').objectStore('copies').getKey(path)
-      found.onsuccess = () => {
-        asked.result.close()
-        resolve(found.result !== undefined)
-      }
-    }
-  })
 }

@@ -1,7 +1,8 @@
-import type { Page } from 'playwright-core'
-import { chromium, type Browser } from 'playwright-core'
+import type { Browser, Page } from 'playwright-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { demoPlan, freshPlan, goTo, openApplication, saved, savedRows, type Application } from './application'
+import { launch } from './chromium'
+import { phone, sideways } from './phone'
 
 let application: Application
 let browser: Browser
@@ -10,16 +11,8 @@ let plan = ''
 
 beforeAll(async () => {
   application = await openApplication()
-  browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic'],
-  })
-  const context = await browser.newContext({
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-  })
-  page = await context.newPage()
+  browser = await launch()
+  page = await phone(browser)
   plan = await freshPlan(application.address)
 })
 afterAll(async () => {
@@ -31,8 +24,7 @@ const go = (id: string, station: string) => goTo(page, `${application.address}/p
 const rows = () => savedRows(application.address, plan)
 const text = async () => JSON.stringify(await rows())
 const button = (name: string | RegExp) => page.getByRole('button', { name })
-const fits = async () =>
-  expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+const fits = () => expect.poll(() => sideways(page)).toBeLessThanOrEqual(0)
 
 describe('with one hand on a phone, by taps alone,', () => {
   it('what is shot is said', async () => {

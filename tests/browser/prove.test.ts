@@ -1,5 +1,4 @@
 import type { Browser, Page } from 'playwright-core'
-import { chromium } from 'playwright-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { noteRow, notedRow } from '@/core/plan/rows'
 import {
@@ -13,6 +12,8 @@ import {
   savedRows,
   type Application,
 } from './application'
+import { launch } from './chromium'
+import { phone, sideways, walking } from './phone'
 
 let application: Application
 let page: Page
@@ -21,32 +22,17 @@ let browser: Browser
 
 beforeAll(async () => {
   ;({ application, page, end } = await openInBrowser())
-  browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic'],
-  })
+  browser = await launch()
 })
 afterAll(async () => {
   await browser.close()
   await end()
 })
 
-/** A phone of its own: another browser, 390 wide, worked with a finger. */
-async function phone(): Promise<Page> {
-  const context = await browser.newContext({
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-  })
-  return context.newPage()
-}
-
 const prove = (on: Page, plan: string, procedure: string) =>
   goTo(on, `${application.address}/plans/${plan}/prove#${procedure}`)
 const button = (on: Page, name: string | RegExp) => on.getByRole('button', { name })
-const done = (on: Page) => button(on, /^(Done|As expected)$/)
-const inHand = (on: Page) => on.getByRole('region', { name: 'Act in hand' })
-const sideways = (on: Page) => on.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+const { done, inHand } = walking
 
 /** Plans that the thumb focus key starts autofocus, on the page, until the server has it. */
 async function focusByThumb(plan: string): Promise<void> {
@@ -81,7 +67,7 @@ async function tick(on: Page, most = Infinity): Promise<number> {
 describe('the first day on a phone', () => {
   it('is walked one act at a time, stopped, and finished in a second browser', async () => {
     const plan = await freshPlan(application.address)
-    const one = await phone()
+    const one = await phone(browser)
     await prove(one, plan, 'first-day')
     await button(one, 'Walk it').tap()
     await inHand(one).getByText('Charge the battery fully and put it in').waitFor()
@@ -90,7 +76,7 @@ describe('the first day on a phone', () => {
     await saved(one)
     await one.close()
 
-    const other = await phone()
+    const other = await phone(browser)
     await prove(other, plan, 'first-day')
     await button(other, 'Go on with the walk').tap()
     await inHand(other).getByText('Enter time zone').waitFor()
@@ -112,7 +98,7 @@ describe('the first day on a phone', () => {
 
   it('holds back what must not come first, and lets it by with a reason', async () => {
     const plan = await freshPlan(application.address)
-    const one = await phone()
+    const one = await phone(browser)
     await prove(one, plan, 'evening')
     await button(one, 'Walk it').tap()
     await button(one, 'List').tap()
@@ -148,7 +134,7 @@ describe('the theatre’s menu walk', () => {
 
   it('is walked on two phones to its end; the body is then believed to hold the plan, and nothing is left to set', async () => {
     const plan = await freshPlan(application.address)
-    const [one, other] = [await phone(), await phone()]
+    const [one, other] = [await phone(browser), await phone(browser)]
     await focusByThumb(plan)
     await prove(one, plan, 'set-plan')
     await button(one, 'Walk it').tap()
@@ -172,7 +158,7 @@ describe('the theatre’s menu walk', () => {
   })
 
   it('is stopped half-way and goes on where it was; ended, it is noted in the plan what it proved', async () => {
-    const one = await phone()
+    const one = await phone(browser)
     await prove(one, demoPlan, 'press-test')
     await button(one, 'Walk it').tap()
     await one.getByRole('img', { name: /with the place lit/ }).waitFor()
@@ -209,7 +195,7 @@ describe('the theatre’s menu walk', () => {
 describe('one walk on two devices', () => {
   it('agrees by itself where both say the same, and asks where they do not', async () => {
     const plan = await freshPlan(application.address)
-    const [one, other] = [await phone(), await phone()]
+    const [one, other] = [await phone(browser), await phone(browser)]
     await prove(one, plan, 'evening')
     await button(one, 'Walk it').tap()
     await inHand(one).waitFor()
@@ -238,7 +224,7 @@ describe('one walk on two devices', () => {
       body: '',
       start: 'every',
     })
-    const [one, other] = [await phone(), await phone()]
+    const [one, other] = [await phone(browser), await phone(browser)]
     await prove(one, plan, 'build-on')
     await one.getByRole('combobox', { name: 'For' }).selectOption({ label: 'no body in particular' })
     await button(one, 'Go on with the walk').tap()

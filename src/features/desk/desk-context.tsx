@@ -62,7 +62,7 @@ export function DeskProvider({
   const { model, lenses: there } = useSyncExternalStore(desk.subscribe, desk.getStart, desk.getStart)
   useInventoryNews(desk)
   const { epoch, version } = start
-  useUnderWork(
+  const isWhole = useUnderWork(
     desk,
     start.planId,
     isCopy
@@ -76,7 +76,7 @@ export function DeskProvider({
     <DeskContext value={desk}>
       <RevisionContext value={start.revision}>
         {/* On another edition of the model, and with other lenses, every station begins anew: what it reckoned was of the former ones. */}
-        <Fragment key={`${editionMark(model)} ${canonicalJson(there)}`}>{children}</Fragment>
+        <Fragment key={`${editionMark(model)} ${canonicalJson(there)}`}>{isWhole && children}</Fragment>
       </RevisionContext>
     </DeskContext>
   )

@@ -10,29 +10,29 @@ export interface DeviceLine {
   readonly lastUsedAt: string
 }
 
+/** Where other devices reach Salt Shelf, and which are let in. */
+interface Shared {
+  readonly door: {
+    readonly origin: string
+    readonly plain: string
+    readonly fingerprint: string
+    readonly isReachable: boolean
+    /** What leads to the certificate, as a picture. */
+    readonly picture: string
+  } | null
+  readonly devices: readonly DeviceLine[]
+}
+
 /** What the shelf knows of other devices; a device that was let in knows itself alone. */
 export type DevicesKnown =
-  | {
-      readonly kind: 'here'
-      readonly door: {
-        readonly origin: string
-        readonly plain: string
-        readonly fingerprint: string
-        readonly isReachable: boolean
-        /** What leads to the certificate, as a picture. */
-        readonly picture: string
-      } | null
-      readonly devices: readonly DeviceLine[]
-    }
-  | { readonly kind: 'device'; readonly device: DeviceLine }
+  ({ readonly kind: 'here' } & Shared) | { readonly kind: 'device'; readonly device: DeviceLine }
 
 /** How often the shelf looks whether somebody came in while a code is open, in milliseconds. */
 const often = 2000
 
 /** What the shelf knows and does about other devices. */
-export function useDevices({ door: doorAtFirst, devices: atFirst }: Extract<DevicesKnown, { kind: 'here' }>) {
-  const [devices, setDevices] = useState(atFirst)
-  const [isReachable, setReachable] = useState(doorAtFirst?.isReachable ?? false)
+export function useDevices(atFirst: Shared) {
+  const [{ door, devices }, setShared] = useState(atFirst)
   const [code, setCode] = useState<{ readonly code: string; readonly endsAt: string } | null>(null)
   const [refusal, setRefusal] = useState<Refusal | null>(null)
   const [isBusy, setBusy] = useState(false)
@@ -41,13 +41,8 @@ export function useDevices({ door: doorAtFirst, devices: atFirst }: Extract<Devi
     const look = async () => {
       const response = await fetch('/api/devices').catch(() => null)
       if (!response?.ok) return
-      const now = (await response.json()) as {
-        devices: readonly DeviceLine[]
-        door: { isReachable: boolean } | null
-        codeUntil: string | null
-      }
-      setDevices(now.devices)
-      setReachable(now.door?.isReachable ?? false)
+      const now = (await response.json()) as Shared & { readonly codeUntil: string | null }
+      setShared(now)
       if (now.codeUntil === null) setCode(null)
     }
     const timer = setInterval(() => void look(), often)
@@ -62,11 +57,11 @@ export function useDevices({ door: doorAtFirst, devices: atFirst }: Extract<Devi
     return done.ok ? done.value : null
   }
   return {
-    door: doorAtFirst && { ...doorAtFirst, isReachable },
-    ...{ devices, code, refusal, isBusy },
+    ...{ door, devices, code, refusal, isBusy },
     letIn: async () => setCode(await act<{ code: string; endsAt: string }>('/api/devices')),
     end: async ({ id }: DeviceLine) => {
-      if (await act(`/api/devices/${id}`)) setDevices((now) => now.filter((one) => one.id !== id))
+      if (await act(`/api/devices/${id}`))
+        setShared((now) => ({ ...now, devices: now.devices.filter((one) => one.id !== id) }))
     },
   }
 }

@@ -4,15 +4,20 @@ import type { Step } from '@/core/sync/step'
 import { definitionsCache } from '@/workers/caches'
 import { troubleOf } from './browser-trouble'
 
-/** What a page was given when it was opened, kept by this device: it opens again from that where no server answers. */
-export interface Copy {
-  /** The address of the page, without what follows it. */
+/** A page that this device keeps. */
+export interface KeptCopy {
+  /** Its address, without what follows it. */
   readonly page: string
   /** What it is called where the copies of a device are listed; null for a part of another page. */
   readonly name: string | null
-  /** What the page was given by the server, as it was given. */
-  readonly given: unknown
+  /** When it was opened last. */
   readonly at: Date
+}
+
+/** What a page was given by the server when it was opened last, as it was given: it opens again from that. */
+export interface Copy<T> {
+  readonly at: Date
+  readonly given: T
 }
 
 /** Steps that the log took in after the copy was made, oldest first. */
@@ -24,7 +29,8 @@ export interface Landed {
 }
 
 interface Kept extends DBSchema {
-  copies: { key: string; value: Copy }
+  pages: { key: string; value: KeptCopy; indexes: { at: Date } }
+  given: { key: string; value: unknown }
   landed: { key: [document: string, epoch: string, number: number]; value: Step }
 }
 
@@ -32,13 +38,14 @@ interface Kept extends DBSchema {
 const mostCopies = 60
 
 /** Keeps what a page was given, in the place of what was kept of it before. Gives the reason where it cannot be kept. */
-export async function keepCopy(copy: Omit<Copy, 'at'>): Promise<Refusal | null> {
+export async function keepCopy(page: string, name: string | null, given: unknown): Promise<Refusal | null> {
   try {
-    const db = await opened()
-    await db.put('copies', { ...copy, at: new Date() }, copy.page)
-    const all = await db.getAll('copies')
-    const old = [...all].sort((a, b) => b.at.getTime() - a.at.getTime()).slice(mostCopies)
-    for (const { page } of old) await db.delete('copies', page)
+    const work = (await opened()).transaction(['pages', 'given'], 'readwrite')
+    const [pages, contents] = [work.objectStore('pages'), work.objectStore('given')]
+    await Promise.all([pages.put({ page, name, at: new Date() }, page), contents.put(given, page)])
+    const oldestFirst = await pages.index('at').getAllKeys()
+    const gone = oldestFirst.slice(0, -mostCopies)
+    await Promise.all([...gone.flatMap((old) => [pages.delete(old), contents.delete(old)]), work.done])
     return null
   } catch (error) {
     return troubleOf(error, 'Without a connection this page does not open on this device.')
@@ -46,22 +53,23 @@ export async function keepCopy(copy: Omit<Copy, 'at'>): Promise<Refusal | null> 
 }
 
 /** What was kept of a page; null where nothing was. */
-export async function copyOf<T>(page: string): Promise<(Copy & { readonly given: T }) | null> {
+export async function copyOf<T>(page: string): Promise<Copy<T> | null> {
   const db = await opened()
-  return ((await db.get('copies', page)) as (Copy & { readonly given: T }) | undefined) ?? null
+  const [kept, given] = await Promise.all([db.get('pages', page), db.get('given', page)])
+  return kept ? { at: kept.at, given: given as T } : null
 }
 
 /** Every page kept here that has a name, opened last first. */
-export async function copiesHere(): Promise<readonly Copy[]> {
-  const db = await opened()
-  const all = await db.getAll('copies')
-  return all.filter(({ name }) => name !== null).sort((a, b) => b.at.getTime() - a.at.getTime())
+export async function copiesHere(): Promise<readonly KeptCopy[]> {
+  const all = await (await opened()).getAllFromIndex('pages', 'at')
+  return all.filter(({ name }) => name !== null).reverse()
 }
 
 /** Forgets every page kept here, and what they stand on; what is not sent yet is no part of that. */
 export async function forgetCopies(): Promise<void> {
   const db = await opened()
-  await Promise.all([db.clear('copies'), db.clear('landed'), caches.delete(definitionsCache)])
+  const stores = ['pages', 'given', 'landed'] as const
+  await Promise.all([...stores.map((store) => db.clear(store)), caches.delete(definitionsCache)])
 }
 
 /** Where what lands is kept, so that a copy can be brought up to it. */
@@ -114,7 +122,8 @@ let database: Promise<IDBPDatabase<Kept>> | null = null
 function opened(): Promise<IDBPDatabase<Kept>> {
   database ??= openDB<Kept>('salt-shelf-copies', 1, {
     upgrade(db) {
-      db.createObjectStore('copies')
+      db.createObjectStore('pages').createIndex('at', 'at')
+      db.createObjectStore('given')
       db.createObjectStore('landed')
     },
     blocking: () => void database?.then((db) => db.close()).finally(() => (database = null)),

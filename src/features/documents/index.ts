@@ -1,5 +1,5 @@
 /** Documents under work in a tab, of whatever kind: saved step by step, undone, and what is told of them. */
-export { copiesHere, copyOf, forgetCopies, type Copy } from './copies'
+export { copiesHere, copyOf, forgetCopies, type KeptCopy } from './copies'
 export {
   DocumentDesk,
   type DeskWays,

@@ -82,8 +82,8 @@ export function browserQueue(documentId: string): Queue {
       const mine: { left: Left | null; done: Promise<Refusal | null> } = {
         left,
         done: inOrder(async () => {
-          const [db, name] = [await opened(), await named()]
           waits = null
+          const [db, name] = [await opened(), await named()]
           const key = `${documentId} ${name}`
           const now = { tab: name, document: documentId, at: new Date() }
           if (mine.left) await db.put('queues', { ...now, left: mine.left }, key)

@@ -1,4 +1,5 @@
-import { useEffect } from 'react'
+import { useEffect, useState } from 'react'
+import { whenIdle } from '@/ui/when-idle'
 import { definitionsCache } from '@/workers/caches'
 import { browserLanded, keepCopy } from './copies'
 import type { DeskWays, DocumentDesk } from './document-desk'
@@ -25,15 +26,17 @@ export function inThisBrowser(documentId: string, isCopy: boolean): Omit<DeskWay
 
 /**
  * Works with a desk for as long as its page is there: takes up what was left behind, goes on when the connection comes back,
- * and keeps a copy, so that the page opens on this device without the server. A page opened from a copy leaves that as it is.
+ * and keeps a copy, so that the page opens on this device without the server. A page opened from a copy leaves that as it is,
+ * and is to be shown only when this gives true: by then what landed and what waited since is in it.
  */
 export function useUnderWork<D, X extends object>(
   desk: DocumentDesk<D, X>,
   documentId: string,
   kept: KeptPage | null,
-): void {
+): boolean {
+  const [isWhole, setWhole] = useState(!desk.isCopy)
   useEffect(() => {
-    void desk.resume()
+    void desk.resume().finally(() => setWhole(true))
     // What could not be sent is tried again as soon as there is reason to.
     const back = () => {
       if (document.visibilityState === 'visible' && desk.getView().link.kind === 'waiting') desk.retry()
@@ -57,7 +60,7 @@ export function useUnderWork<D, X extends object>(
     if (!kept) return
     const { page, name, given, epoch, version, needs = [] } = kept
     return whenIdle(async () => {
-      const trouble = await keepCopy({ page, name, given })
+      const trouble = await keepCopy(page, name, given)
       if (trouble === null) {
         await browserLanded(documentId).forget(epoch, version)
         await keepNeeds(needs)
@@ -67,11 +70,12 @@ export function useUnderWork<D, X extends object>(
     // What is given is another object only when the server gave something anew.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [desk, documentId, kept?.given])
+  return isWhole
 }
 
 /** Keeps a part of a page that has no document of its own, as it was given. */
 export function useKeptPart(page: string, given: unknown): void {
-  useEffect(() => whenIdle(() => void keepCopy({ page, name: null, given })), [page, given])
+  useEffect(() => whenIdle(() => void keepCopy(page, null, given)), [page, given])
 }
 
 /** Puts what a page stands on into the cache, from where it was fetched already; what is there stays. */
@@ -82,14 +86,4 @@ async function keepNeeds(addresses: readonly string[]): Promise<void> {
   } catch {
     // A browser without a cache of ours opens nothing without the server either.
   }
-}
-
-/** Does something once the page has nothing better to do; gives what calls it off. */
-function whenIdle(work: () => unknown): () => void {
-  if (typeof requestIdleCallback === 'undefined') {
-    const timer = setTimeout(work, 1500)
-    return () => clearTimeout(timer)
-  }
-  const asked = requestIdleCallback(() => work(), { timeout: 3000 })
-  return () => cancelIdleCallback(asked)
 }

@@ -59,12 +59,12 @@ export function InventoryProvider({
     )
     return { desk, library }
   })
-  useUnderWork(
+  const isWhole = useUnderWork(
     work.desk,
     'inventory',
     isCopy ? null : { page: '/bodies', name: 'Bodies', given, epoch, version },
   )
-  return <InventoryContext value={work}>{children}</InventoryContext>
+  return <InventoryContext value={work}>{isWhole && children}</InventoryContext>
 }
 
 /** The desk of the inventory: for acting on it. */

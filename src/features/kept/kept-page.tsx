@@ -7,6 +7,7 @@ import { AnalysisProvider, delivered, DeskProvider, Notices, PlanBar, type PlanG
 import type { WalkStart } from '@/features/walk'
 import { later } from '@/ui/later'
 import { TopBar } from '@/ui/top-bar'
+import { Trouble, WayOn } from '@/ui/trouble'
 import { KeptBodies, type BodiesGiven } from './kept-bodies'
 import { KeptShelf } from './kept-shelf'
 import { KeptSign } from './kept-sign'
@@ -54,7 +55,7 @@ export function KeptPage() {
 async function pageFor(place: Place, path: string): Promise<ReactNode> {
   if (place.kind === 'shelf') return <KeptShelf />
   if (place.kind === 'other') return <NotKept path={path} />
-  const copy = await copyOf(place.page)
+  const copy = await copyOf<unknown>(place.page)
   if (!copy) return <NotKept path={path} />
   if (place.kind === 'bodies')
     return <KeptBodies given={copy.given as BodiesGiven} sign={<KeptSign at={copy.at} />} />
@@ -94,34 +95,22 @@ function placeAt(path: string): Place {
 
 /** Told of a page of which this device has no copy. */
 function NotKept({ path }: { path: string }) {
+  const message =
+    'The server does not answer, and this device keeps nothing of this page. What was opened once on it opens again without a server, as long as its browser has room.'
   return (
     <>
       <TopBar />
-      <main className="mx-auto max-w-xl px-6 py-16">
-        <h1 className="font-head text-large font-semibold">Not there without a connection</h1>
-        <p className="mt-4 text-lead">
-          The server does not answer, and this device keeps nothing of this page. What was opened once on it
-          opens again without a server, as long as its browser has room.
-        </p>
-        <p className="mt-2 break-all font-mono text-small text-silt">{path}</p>
-        <p className="mt-6 flex flex-wrap gap-5">
-          <button
-            type="button"
-            onClick={() => location.reload()}
-            className="min-h-11 font-semibold text-brine underline underline-offset-3"
-          >
-            Try again
-          </button>
-          {/* A page of its own is asked for: it may be there by now. */}
-          {/* eslint-disable-next-line @next/next/no-html-link-for-pages */}
-          <a
-            href="/"
-            className="inline-flex min-h-11 items-center font-semibold text-brine underline underline-offset-3"
-          >
-            What this device keeps
-          </a>
-        </p>
-      </main>
+      <Trouble
+        title="Not there without a connection"
+        refusal={{ code: 'not-kept', message }}
+        address={path}
+        way={
+          <p className="flex flex-wrap gap-5">
+            <WayOn href={path}>Try again</WayOn>
+            <WayOn href="/">What this device keeps</WayOn>
+          </p>
+        }
+      />
     </>
   )
 }

@@ -1,14 +1,15 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { copiesHere, type Copy } from '@/features/documents'
+import { copiesHere, type KeptCopy } from '@/features/documents'
 import { useServerBack } from '@/ui/server-there'
 import { TopBar } from '@/ui/top-bar'
+import { WayOn } from '@/ui/trouble'
 import { When } from '@/ui/when'
 
 /** The shelf where no server answers: what this device can open. */
 export function KeptShelf() {
-  const [copies, setCopies] = useState<readonly Copy[] | null>(null)
+  const [copies, setCopies] = useState<readonly KeptCopy[] | null>(null)
   useEffect(() => {
     void copiesHere()
       .catch(() => [])
@@ -30,14 +31,7 @@ export function KeptShelf() {
           kept and sent when the server is there again.
         </p>
         <p className="mt-1">
-          {/* A page of its own is asked for: it may be there by now. */}
-          {/* eslint-disable-next-line @next/next/no-html-link-for-pages */}
-          <a
-            href="/"
-            className="inline-flex min-h-11 items-center font-semibold text-brine underline underline-offset-3"
-          >
-            Ask the server again
-          </a>
+          <WayOn href="/">Ask the server again</WayOn>
         </p>
         {onTheMachineItself() && (
           <p className="mt-2 text-silt">

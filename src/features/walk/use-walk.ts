@@ -47,7 +47,11 @@ export function useWalk(start: WalkStart, isCopy: boolean) {
   const { epoch, version } = start
   const page = `/walks/${start.id}`
   const name = `${start.name}, ${start.body ?? start.model}`
-  useUnderWork(desk, `walk ${start.id}`, isCopy ? null : { page, name, given: start, epoch, version })
+  const isWhole = useUnderWork(
+    desk,
+    `walk ${start.id}`,
+    isCopy ? null : { page, name, given: start, epoch, version },
+  )
   const walk = usePartOf(desk, 'document')
   useAgreement(desk)
   useNews(desk, start)
@@ -73,6 +77,7 @@ export function useWalk(start: WalkStart, isCopy: boolean) {
   }
   return {
     desk,
+    isWhole,
     walk,
     progress,
     act,

@@ -20,6 +20,7 @@ export function Walk({ start, isCopy = false }: { start: WalkStart; isCopy?: boo
   const words = walkWords(start.acts)
   const over = progress.total - progress.open - progress.anew
   useAwake(view === 'one' && start.endedAt === null)
+  if (!walking.isWhole) return null
   return (
     <main className="list-on-paper mx-auto flex min-h-[calc(100dvh-3.3rem)] w-full max-w-2xl flex-col gap-3 px-4 pt-3 pb-2 print:max-w-none">
       <header className="grid gap-1">

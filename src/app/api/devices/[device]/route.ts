@@ -1,11 +1,13 @@
 import { endDevice } from '@/server/door/devices'
-import { onThisMachine } from '@/server/door/on-this-machine'
-import { handled, refusalResponse } from '@/server/requests'
+import { handledHere } from '@/server/door/on-this-machine'
+import { refusalResponse } from '@/server/requests'
+
+interface At {
+  readonly params: Promise<{ device: string }>
+}
 
 /** Ends what a device was let in for. */
-export const POST = handled(async (request: Request, { params }: { params: Promise<{ device: string }> }) => {
-  const here = onThisMachine(request)
-  if (!here.ok) return refusalResponse(here.refusal)
+export const POST = handledHere(async (_request: Request, { params }: At) => {
   const ended = await endDevice((await params).device, new Date())
   return ended.ok ? Response.json({ kind: 'ended', device: ended.value }) : refusalResponse(ended.refusal)
 })
