@@ -8,13 +8,21 @@ let loaded: Promise<Solver> | null = null
 
 /** The first solve pays for getting the solver ready; a program of one column pays it before anything is asked. */
 async function ready(): Promise<Solver> {
-  loaded ??= loadHighs().then((highs) => {
-    const solve = solveWith(highs)
-    const rows = [{ columns: [0], factors: [1], least: 1, most: 1 }]
-    solve({ costs: [1], whole: 1, rows, constant: 0 }, { seconds: 1 })
-    return solve
-  })
+  loaded ??= loadHighs()
+    .catch(couldNotBeLoaded)
+    .then((highs) => {
+      const solve = solveWith(highs)
+      const rows = [{ columns: [0], factors: [1], least: 1, most: 1 }]
+      solve({ costs: [1], whole: 1, rows, constant: 0 }, { seconds: 1 })
+      return solve
+    })
   return loaded
+}
+
+/** Without a connection it is there only if this device has all of the release. What failed is tried again next time. */
+function couldNotBeLoaded(): never {
+  loaded = null
+  throw new Error('it could not be loaded; it needs the server once')
 }
 
 const api = {

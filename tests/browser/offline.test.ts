@@ -83,6 +83,16 @@ describe('what was opened once', () => {
     },
   )
 
+  it('suggests an arrangement without a connection, too', async () => {
+    await openOnce(`/plans/${demoPlan}/controls`, `/plans/${demoPlan}`)
+    await offline(true)
+    await page.goto(at(`/plans/${demoPlan}/controls`))
+    await page.getByRole('tab', { name: 'Suggest' }).click()
+    await page.getByRole('button', { name: 'Suggest', exact: true }).click()
+    await page.getByRole('button', { name: 'Suggest again' }).waitFor({ timeout: 50_000 })
+    expect(await page.getByRole('main').getByRole('alert').allTextContents()).toEqual([])
+  })
+
   it('leads from station to station by its own links', async () => {
     await openOnce(`/plans/${demoPlan}/controls`, `/plans/${demoPlan}`)
     await offline(true)

@@ -157,7 +157,7 @@ function expectBetter({
 describe('a newcomer with an empty plan', () => {
   it('chooses what they shoot, takes three changes of a proven suggestion, fills four cells, and reaches more', async () => {
     expectBetter(await fromEmptyToFilled(pointing))
-  }, 120_000)
+  })
 
   it('does the same by keyboard alone', async () => {
     expectBetter(await fromEmptyToFilled(typing))
@@ -191,7 +191,7 @@ describe('a suggestion that is wrong', () => {
     expect(
       Object.keys(await savedRows(application.address, demoPlan)).some((row) => isNoteRow(row, 'lock')),
     ).toBe(false)
-  }, 120_000)
+  })
 
   it('can be stopped, and then asked again', async () => {
     await page.goto(`${application.address}/plans/${demoPlan}/controls`, { waitUntil: 'networkidle' })
@@ -201,7 +201,7 @@ describe('a suggestion that is wrong', () => {
     await page.getByText(/^Stopped\./).waitFor()
     await askForThree('Suggest again')
     await expect.poll(() => page.getByRole('button', { name: /changes?, saves/ }).count()).toBeGreaterThan(2)
-  }, 120_000)
+  })
 })
 
 describe('the find box', () => {

@@ -101,7 +101,7 @@ describe('the theatre’s plan, from a camera as delivered', () => {
     await page.getByRole('region', { name: 'Stage and rehearsal' }).waitFor()
     await expect.poll(() => page.getByText(/^Stage and rehearsal: Shutter type is/).count()).toBe(0)
     await expect.poll(() => page.getByText(/^Interviews: White balance is Auto/).count()).toBe(0)
-  }, 120_000)
+  })
 })
 
 describe('a plan that is built on', () => {

@@ -11,7 +11,7 @@ export function Progress({ run, seconds }: { run: SuggestRun; seconds: number })
   const known = curve.filter(({ changes }) => changes.length > 0).length
   if (failed !== null)
     return (
-      <p role="alert" className="border border-rust bg-sheet px-3 py-2 text-rust">
+      <p role="alert" className="border border-rust bg-sheet px-3 py-2 break-words text-rust">
         The solver stopped: {failed}. Nothing was changed.
       </p>
     )

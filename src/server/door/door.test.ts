@@ -227,9 +227,12 @@ describe('a code', () => {
 
   it('is not found by a thousand tries: after the first few nobody looks any more', async () => {
     await makeCode(clock)
-    const answers = await Promise.all(
-      Array.from({ length: 1000 }, (_, i) => type(`BCDF ${String(2000 + i)}`)),
-    )
+    const answers: Awaited<ReturnType<typeof type>>[] = []
+    // Fifty in the same moment: more than a system holds waiting for a busy door are cut off unheard.
+    for (let first = 2000; first < 3000; first += 50)
+      answers.push(
+        ...(await Promise.all(Array.from({ length: 50 }, (_, i) => type(`BCDF ${String(first + i)}`)))),
+      )
     const by = (status: number) => answers.filter((one) => one.status === status).length
     expect([by(303), by(422) <= 8, by(429) >= 990]).toEqual([0, true, true])
     expect(await listDevices()).toEqual([])
