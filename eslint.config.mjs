@@ -37,6 +37,7 @@ const coreMayUse = {
   reach: ['vocabulary', 'model', 'sync', 'plan', 'resolve'],
   settings: ['vocabulary', 'model', 'sync', 'plan', 'resolve', 'route', 'reach'],
   banks: ['vocabulary', 'numbers', 'model', 'sync', 'plan', 'resolve', 'route'],
+  known: ['vocabulary', 'numbers', 'model', 'plan', 'resolve', 'banks'],
   camera: ['vocabulary', 'rules', 'model', 'plan', 'files', 'resolve', 'focus'],
   suggest: ['vocabulary', 'model', 'sync', 'plan', 'fit', 'resolve', 'reach'],
   procedures: [
@@ -65,6 +66,7 @@ const coreMayUse = {
     'reach',
     'settings',
     'banks',
+    'known',
     'suggest',
     'checks',
     'camera',

@@ -20,8 +20,8 @@ export interface Command {
   readonly summary: string
   /** Options it takes, by name; `many` may stand more than once, `flag` stands alone. */
   readonly options: Readonly<Record<string, 'one' | 'many' | 'flag'>>
-  /** How many file names or ids it takes; a list where it may be one of several counts. */
-  readonly operands: number | readonly number[]
+  /** How many file names or ids it takes; a list where it may be one of several counts, `any` where there is no telling. */
+  readonly operands: number | readonly number[] | 'any'
   /** What is to be said besides the outcome is put into `notes`. */
   run(operands: readonly string[], options: Options, notes: string[]): Promise<Outcome>
 }

@@ -10,6 +10,7 @@ import { followPlan, newPlan, resolvePlan, stepPlan } from './plans'
 import { reachPlan, startPlan } from './reach'
 import { fitPlan, routePlan } from './routes'
 import { showInventory } from './inventory'
+import { numbers } from './numbers'
 import { procedures } from './procedures'
 import { settingsOfPlan } from './settings'
 import { showModel } from './show'
@@ -29,6 +30,7 @@ export const commands: readonly Command[] = [
     focusPlan,
     banksOfPlan,
     dialsOfPlan,
+    numbers,
     procedures,
     routePlan,
     fitPlan,
@@ -83,8 +85,8 @@ function argumentsOf(
     )
     const twice = values.find(([name, list]) => command.options[name] === 'one' && list.length > 1)
     if (twice) return `--${twice[0]} stands twice`
-    const counts = [command.operands].flat()
-    if (!counts.includes(parsed.positionals.length))
+    const counts: readonly (number | string)[] = [command.operands].flat()
+    if (!counts.includes('any') && !counts.includes(parsed.positionals.length))
       return `${command.name} takes ${counts.join(' or ')} ${counts.length > 1 ? 'names' : 'file names'}, not ${parsed.positionals.length}`
     return { operands: parsed.positionals, options: Object.fromEntries(values) }
   } catch (error) {

@@ -150,13 +150,13 @@ export function defined<I extends string, R extends string, C extends string = n
     also: '',
     choices: {},
     ...form,
-    impossible: (v, c) => form.impossible?.(v as Record<I, number>, c as Record<C, string>) ?? null,
-    work: (v, c, steps) => form.work(v as Record<I, number>, c as Record<C, string>, steps),
+    impossible: (v, c) => form.impossible?.(v, c) ?? null,
+    work: (v, c, steps) => form.work(v, c, steps),
     verdict: (r, v, c, steps) =>
-      form.verdict?.(r as Record<R, Span>, v as Record<I, Span>, c as Record<C, string>, steps) ?? {
+      form.verdict?.(r, v, c, steps) ?? {
         words: [],
         fits: null,
       },
-    curve: form.curve ? (v, c) => form.curve?.(v as Record<I, Span>, c as Record<C, string>) as Curve : null,
+    curve: form.curve ? (v, c) => form.curve?.(v, c) as Curve : null,
   }
 }

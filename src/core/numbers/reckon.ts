@@ -224,7 +224,9 @@ function filledIn(
 ): string {
   return line.replaceAll(/\{(\w+)\}/g, (whole, id: string) => {
     const [input, result] = [form.inputs[id], form.results[id]]
-    if (input && given[id]) return shownInput(input, given[id])
-    return result && results[id] ? showSpan(result.quantity, results[id], result.endless) : whole
+    // In a formula an f-number and a brightness stand bare: 2², 2^5.
+    if (input && given[id]) return shownInput(input, given[id]).replaceAll(/f\/|EV |ISO /g, '')
+    if (!result || !results[id]) return whole
+    return showSpan(result.quantity, results[id], result.endless).replaceAll(/f\/|EV /g, '')
   })
 }

@@ -21,7 +21,7 @@ export function corners<K extends string>(spans: Readonly<Record<K, Span>>): Rec
     const ends = isRange(span) ? [...span] : [span[0]]
     found = found.flatMap((one) => ends.map((end) => ({ ...one, [name]: end })))
   }
-  return found as Record<K, number>[]
+  return found
 }
 
 /** The least and the most of several spans. */

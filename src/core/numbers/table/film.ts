@@ -107,14 +107,19 @@ export const filmNumbers = [
       const longest = frames > 0 ? 1 / frames : Infinity
       const settable = steps.shutter.filter(({ amount }) => amount <= longest * 1.001)
       const { count, whole, safe } = pulsesIn(t, f, settable)
-      const near = nearSafe(safe)
+      // Safe steps further off are another exposure.
+      const near = nearSafe(safe.filter(({ amount }) => Math.abs(Math.log2(amount / t)) <= 1.5))
       const exact = f / Math.max(1, Math.round(count))
+      const instead =
+        near === ''
+          ? `No step near it is safe; exactly 1/${plainAmount(exact)} would be, where a finer shutter speed can be set.`
+          : `Safe are ${near}.`
       const drift = frames > 0 && !keepsStep(frames, f)
       return {
         words: [
           whole
             ? `${showAmount('time', t)} is a whole number of pulses: no bands.`
-            : `${showAmount('time', t)} lasts ${pulsesInWords(count)}: it may band. ${near === '' ? `None of the steps is safe; exactly 1/${plainAmount(exact)} would be, where a finer shutter speed can be set.` : `Safe are ${near}.`}`,
+            : `${showAmount('time', t)} lasts ${pulsesInWords(count)}: it may band. ${instead}`,
           ...(drift
             ? [
                 `${showAmount('rate', frames)} does not keep step with the lamps: brightness may pulse slowly from frame to frame.`,

@@ -141,7 +141,12 @@ export const lightNumbers = [
     choices: {
       mode: {
         name: 'Exposure mode',
-        of: { manual: 'Manual', aperture: 'Aperture priority', shutter: 'Shutter priority' },
+        of: {
+          manual: 'Manual',
+          aperture: 'Aperture priority',
+          shutter: 'Shutter priority',
+          program: 'Program',
+        },
         from: 'exposure.mode',
       },
     },
@@ -167,12 +172,14 @@ export const lightNumbers = [
       over: { name: 'Too bright by', quantity: 'stops' },
     },
     filled: ['100 · {aperture2}² / ({shutter2} · 2^{ev}) = {iso}, between {floor} and {cap}'],
-    impossible: (v) =>
-      v.floor > v.cap
-        ? `The minimum, ${showAmount('iso', v.floor)}, is above the maximum, ${showAmount('iso', v.cap)}.`
-        : v.aperture > v.narrowest
-          ? `${showAmount('aperture', v.aperture)} is narrower than the narrowest, ${showAmount('aperture', v.narrowest)}.`
-          : null,
+    impossible: (v, { mode }) =>
+      mode === 'program'
+        ? 'In program the camera goes by a curve of its own: which time and aperture it takes is not known. Test on body.'
+        : v.floor > v.cap
+          ? `The minimum, ${showAmount('iso', v.floor)}, is above the maximum, ${showAmount('iso', v.cap)}.`
+          : v.aperture > v.narrowest
+            ? `${showAmount('aperture', v.aperture)} is narrower than the narrowest, ${showAmount('aperture', v.narrowest)}.`
+            : null,
     work: (v, { mode }, steps) => metered(v, mode, steps),
     verdict(
       { short: [, dark], over: [, bright], shutter2: [, slowest], aperture2 },
