@@ -58,6 +58,7 @@ const coreMayUse = {
   checks: ['vocabulary', 'numbers', 'rules', 'model', 'sync', 'plan', 'resolve', 'focus', 'reach', 'banks'],
   analysis: [
     'vocabulary',
+    'numbers',
     'model',
     'sync',
     'plan',

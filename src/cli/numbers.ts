@@ -1,8 +1,11 @@
-import { givenFrom, knownAt, placeId, placesOf, stepsOf, type Known, type Place } from '@/core/known/known'
+import { knownAt, placeId, placeNamed, placesOf, type Place } from '@/core/known/known'
+import { stepsOf } from '@/core/known/steps'
+import { givenFrom, type Known, type Said } from '@/core/numbers/given'
 import { numberGroups, type BodySteps, type NumberForm, type NumberGroup } from '@/core/numbers/form'
 import { quantities } from '@/core/numbers/quantities'
-import { reckon, usualSteps, type Answer, type Said } from '@/core/numbers/reckon'
+import { reckon, usualSteps, type Answer } from '@/core/numbers/reckon'
 import { numberForm, numberTable } from '@/core/numbers/table'
+import type { Plan } from '@/core/plan/plan'
 import { resolve } from '@/core/resolve/resolve'
 import { ok, refuse, type Result } from '@/core/result'
 import { done, refused, type Command, type Options } from './command'
@@ -104,7 +107,7 @@ async function known(
   const full = read.ok ? await withInventory(read.value, options) : read
   if (!full.ok) return full
   const { model, plan, definitions } = full.value
-  const place = placeIn(options, placesOf(model, plan, definitions.lenses))
+  const place = placeIn(options, plan, placesOf(model, plan, definitions.lenses))
   if (!place.ok) return place
   return ok({
     known: knownAt(model, plan, place.value, (context) => resolve(model, plan, context)),
@@ -112,10 +115,11 @@ async function known(
   })
 }
 
-function placeIn(options: Options, places: readonly Place[]): Result<Place> {
-  const wanted = options.at?.at(-1)
-  const found = places.find((one) => wanted === undefined || placeId(one) === wanted || one.name === wanted)
-  if (found) return ok(found)
+function placeIn(options: Options, plan: Plan, places: readonly Place[]): Result<Place> {
+  const wanted = options.at?.at(-1) ?? null
+  const named = places.find(({ name }) => name === wanted)
+  const found = named ?? placeNamed(plan, places, wanted)
+  if (found && (wanted === null || found === named || placeId(found) === wanted)) return ok(found)
   return refuse('option', `A place is one of ${places.map(placeId).join(', ')}.`, `--at ${wanted ?? ''}`)
 }
 

@@ -4,6 +4,7 @@ import { matrixOf } from '../banks/matrix'
 import { pairsOf } from '../banks/pairs'
 import { filmChoices } from '../banks/sizes'
 import { gathered, type CheckedPlan } from '../checks/checks'
+import { knownAt, placeId, placeNamed, placesOf } from '../known/known'
 import { finderIn } from '../focus/finder'
 import { focusAcross } from '../focus/across'
 import { lookup } from '../model/lookup'
@@ -133,6 +134,19 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
     hangsOn: [...states, 'words'],
     answer: ({ model, plan, lenses }, { side, lens, posture }) =>
       focusAcross(model, plan, lenses, side, { posture, ...(lens === null ? {} : { lens }) }),
+  },
+  known: {
+    hangsOn: all,
+    answer({ model, plan, lenses, stateIn }, { place: id }) {
+      const places = placesOf(model, plan, lenses)
+      const place = placeNamed(plan, places, id)
+      if (!place) return null
+      return {
+        places: places.map((one) => ({ id: placeId(one), name: one.name, side: one.column.side })),
+        place: placeId(place),
+        known: knownAt(model, plan, place, stateIn),
+      }
+    },
   },
   procedure: {
     hangsOn: all,

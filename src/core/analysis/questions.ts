@@ -6,6 +6,7 @@ import type { Offered } from '../banks/sizes'
 import type { Finding } from '../checks/finding'
 import type { FinderPicture } from '../focus/finder'
 import type { BankFocus } from '../focus/sheet'
+import type { Known } from '../numbers/given'
 import type { Memory } from '../camera/memory'
 import type { ProcedureId } from '../procedures/catalogue'
 import type { StartingPoint } from '../procedures/order'
@@ -80,6 +81,8 @@ export type Question =
       readonly place: string
       readonly isPlayed: boolean
     }
+  /** What is known of a place of the plan for figures: a situation, base or a bank, by name; the first where none is named. */
+  | { readonly kind: 'known'; readonly place: string | null }
   /** What the finder shows, and every value, in a state with some keys held. */
   | { readonly kind: 'state'; readonly context: Context; readonly held: readonly string[] }
 
@@ -106,7 +109,15 @@ export interface Answers {
   readonly film: Readonly<Record<string, readonly Offered[]>>
   readonly focus: readonly BankFocus[]
   readonly procedure: Composed
+  readonly known: KnownHere | null
   readonly state: StateValues
+}
+
+/** What figures are given in a place, and every place there is. */
+export interface KnownHere {
+  readonly places: readonly { readonly id: string; readonly name: string; readonly side: Side }[]
+  readonly place: string
+  readonly known: Known
 }
 
 /** A procedure, and what the simulated body said to it; null where it was not played. */

@@ -13,6 +13,7 @@ export const cardChecks: readonly Check[] = [
   {
     id: 'film-format',
     title: 'A film size that does not have the frame rate',
+    number: 'film-card',
     severity: 'blocks',
     needs: ['§7', '§8'],
     reasonSilences: false,
@@ -21,6 +22,7 @@ export const cardChecks: readonly Check[] = [
   {
     id: 'burst-rate',
     title: 'A burst rate that shutter and files do not have',
+    number: 'burst',
     severity: 'problem',
     needs: ['§8'],
     reasonSilences: true,

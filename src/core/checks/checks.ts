@@ -194,6 +194,7 @@ function findingOf(
     places: [{ check: check.id, row: said.row, side, title: said.title }],
     cause,
     about: parsed.ok && 'setting' in parsed.value ? parsed.value.setting.id : null,
+    number: check.number ?? null,
     cost: said.cost ?? check.cost ?? usualCost[severity],
     contexts: [...contexts],
     of,

@@ -63,6 +63,8 @@ export interface Finding extends Required<Pick<CheckResult, 'title' | 'reason' |
   readonly cause: Cause | null
   /** The setting its row is about; null for other rows. */
   readonly about: string | null
+  /** The figure that shows how it comes about; null where there is none. */
+  readonly number: string | null
   /** Seconds an outing that it costs on the job, roughly: what of the same severity comes first goes by it. */
   readonly cost: number
   /** Contexts in which it holds, such as "Ebb, Tarrow 45"; `of` is how many were looked at. */
@@ -119,6 +121,8 @@ export interface Check {
   readonly station?: RowStation
   /** Needs it answers; docs/checks.md has the table. */
   readonly needs: readonly string[]
+  /** The figure that shows how it comes about; see core/numbers. */
+  readonly number?: string
   /** The question whose answer decides whether it is asked: only for these schools, and for owners who have not said. */
   readonly school?: { readonly dispute: string; readonly only: readonly string[] }
   /** Whether the reason given for the row settles it too, and not only one given for this check (`accept/<check>/<row>`). */

@@ -19,6 +19,7 @@ export const numberChecks: readonly Check[] = [
   {
     id: 'motion-shutter',
     title: 'A shutter that does not fit the frame rate',
+    number: 'film-shutter',
     severity: 'problem',
     cost: 1200,
     needs: ['§8'],
@@ -28,6 +29,7 @@ export const numberChecks: readonly Check[] = [
   {
     id: 'lamp-pulse',
     title: 'A shutter read by lines that is no whole number of lamp pulses',
+    number: 'lamp-pulses',
     severity: 'tidies',
     cost: 60,
     needs: ['§8'],
@@ -37,6 +39,7 @@ export const numberChecks: readonly Check[] = [
   {
     id: 'exposure-jump',
     title: 'The exposure jumps when a bank is recalled',
+    number: 'light-between',
     severity: 'tidies',
     needs: ['J35'],
     reasonSilences: true,
@@ -53,6 +56,7 @@ export const numberChecks: readonly Check[] = [
   {
     id: 'typed-focal',
     title: 'A lens that cannot tell its focal length',
+    number: 'equivalent',
     severity: 'problem',
     cost: 300,
     needs: ['§7'],

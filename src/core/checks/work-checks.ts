@@ -41,6 +41,7 @@ export const workChecks: readonly Check[] = [
   {
     id: 'freeze-floor',
     title: 'A shutter speed too slow for what moves',
+    number: 'freeze',
     severity: 'problem',
     cost: 900,
     station: 'foundation',
@@ -51,6 +52,7 @@ export const workChecks: readonly Check[] = [
   {
     id: 'shaken',
     title: 'A shutter speed too slow to hold by hand',
+    number: 'hand-held',
     severity: 'problem',
     cost: 600,
     station: 'foundation',
@@ -61,6 +63,7 @@ export const workChecks: readonly Check[] = [
   {
     id: 'iso-in-need',
     title: 'Light that asks for an ISO you use in need only',
+    number: 'needed-iso',
     severity: 'tidies',
     station: 'foundation',
     needs: ['§8'],
@@ -70,6 +73,7 @@ export const workChecks: readonly Check[] = [
   {
     id: 'light-out-of-reach',
     title: 'Light that automatic ISO cannot meet',
+    number: 'metered-exposure',
     severity: 'problem',
     cost: 900,
     station: 'foundation',

@@ -1,12 +1,10 @@
 import { burstIn } from '../banks/burst'
 import { lampPulses } from '../banks/asked'
 import { columnsOf, type Column } from '../banks/columns'
-import { ladderSteps, showValue } from '../model/domain'
-import { lookup } from '../model/lookup'
+import { showValue } from '../model/domain'
 import type { BodyModel, LensModel, Side } from '../model/types'
-import { usualSteps, type Said } from '../numbers/reckon'
+import type { Known, Said } from '../numbers/given'
 import { typedAmount, type QuantityId } from '../numbers/quantities'
-import type { BodySteps, NumberForm, StepName } from '../numbers/form'
 import type { Plan } from '../plan/plan'
 import { cardRow, ownerRow, rowValue, type OwnerFact } from '../plan/rows'
 import { situationName, situationSide, situationSlot, situationsOf, workOf } from '../plan/situations'
@@ -44,9 +42,6 @@ function columnName({ kind, name, side }: Column): string {
   return kind === 'base' ? `Base, ${side}` : name
 }
 
-/** What is known of a place, by the name that figures ask for it (`Input.from`), typed and with who says so. */
-export type Known = Readonly<Record<string, Said>>
-
 /**
  * What a plan with its owner's inventory says in a place. Only what is settled: a time, an aperture or an ISO that the
  * camera chooses is not known, nor is a card nobody has described.
@@ -68,27 +63,15 @@ export function knownAt(model: BodyModel, plan: Plan, place: Place, stateIn: Sta
   )
 }
 
-/** What a figure is given from what is known. */
-export function givenFrom(form: NumberForm, known: Known): Record<string, Said> {
-  return Object.fromEntries(
-    [...Object.entries(form.choices), ...Object.entries(form.inputs)].flatMap(([id, { from }]) => {
-      const said = from === undefined ? undefined : known[from]
-      return said ? [[id, said] as const] : []
-    }),
+/** The place of that name, of its situation or its column; where none is named, the one of which most is said. */
+export function placeNamed(plan: Plan, places: readonly Place[], id: string | null): Place | undefined {
+  const said = ({ situation }: Place) =>
+    situation === null ? 0 : Object.keys(workOf(plan, situation)).length
+  const most = places.reduce<Place | undefined>(
+    (best, one) => (best && said(best) >= said(one) ? best : one),
+    undefined,
   )
-}
-
-/** The steps of a body, where it has its own; the usual ones where it has no such setting. */
-export function stepsOf(model: BodyModel): BodySteps {
-  const own = (name: StepName, means: string) => {
-    const domain = lookup(model).byMeaning.get(means)?.domain
-    return domain?.kind === 'ladder' ? ladderSteps(domain) : usualSteps[name]
-  }
-  return {
-    shutter: own('shutter', 'exposure.shutter'),
-    aperture: own('aperture', 'exposure.aperture'),
-    iso: own('iso', 'exposure.iso'),
-  }
+  return places.find((one) => placeId(one) === id) ?? most
 }
 
 type Fact = readonly [name: string, said: Said] | null

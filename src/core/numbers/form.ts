@@ -4,11 +4,11 @@ import type { Span } from './span'
 
 /** What the figures are grouped by. */
 export const numberGroups = {
-  cards: 'Cards and data',
-  battery: 'Battery',
-  burst: 'Burst',
   light: 'Light',
   film: 'Film',
+  cards: 'Cards and data',
+  burst: 'Burst',
+  battery: 'Battery',
   focus: 'Focus and lens',
 } as const
 

@@ -1,14 +1,9 @@
 import { ok, type Refusal, type Result } from '../result'
 import { ladders, nearestStep } from '../vocabulary/ladders'
 import type { BodySteps, Curve, Input, NumberForm, ResultForm, StepName } from './form'
+import type { Said } from './given'
 import { quantities, readAmount, showAmount, showSpan } from './quantities'
 import { around, corners, exactly, isRange, type Span } from './span'
-
-/** An input as somebody gives it: what is typed, and who says so: "typed", "card Blue". */
-export interface Said {
-  readonly typed: string
-  readonly from: string
-}
 
 /** An input of an answer. */
 export interface Given {
@@ -222,11 +217,17 @@ function filledIn(
   given: Readonly<Record<string, Span>>,
   results: Readonly<Record<string, Span>>,
 ): string {
-  return line.replaceAll(/\{(\w+)\}/g, (whole, id: string) => {
+  return line.replaceAll(/(\^?)\{(\w+)\}(²?)/g, (whole, up: string, id: string, square: string) => {
     const [input, result] = [form.inputs[id], form.results[id]]
-    // In a formula an f-number and a brightness stand bare: 2², 2^5.
-    if (input && given[id]) return shownInput(input, given[id]).replaceAll(/f\/|EV |ISO /g, '')
-    if (!result || !results[id]) return whole
-    return showSpan(result.quantity, results[id], result.endless).replaceAll(/f\/|EV /g, '')
+    const span = input ? given[id] : results[id]
+    if (!span || (!input && !result)) return whole
+    const words = input
+      ? shownInput(input, span)
+      : result
+        ? showSpan(result.quantity, span, result.endless)
+        : ''
+    // In a formula an f-number and a brightness stand bare: 2², 2^5; and so does the ISO that goes in.
+    const bare = words.replaceAll(input ? /f\/|EV |ISO /g : /f\/|EV /g, '')
+    return isRange(span) && `${up}${square}` !== '' ? `${up}(${bare})${square}` : `${up}${bare}${square}`
   })
 }

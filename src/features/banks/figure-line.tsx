@@ -2,7 +2,8 @@
 
 import { TriangleAlert } from 'lucide-react'
 import type { Column } from '@/core/banks/columns'
-import type { Figure } from '@/core/banks/figures'
+import { numberOfFigure, type Figure } from '@/core/banks/figures'
+import { NumberLink } from '@/features/desk'
 import { Explain } from '@/ui/explain'
 import { figureSentences } from './figure-sentences'
 import { Offer } from '@/ui/button'
@@ -42,7 +43,7 @@ export function FigureLine({
                   )}
                   <span className="block text-small">{figure.short}</span>
                 </summary>
-                <HowReckoned figure={figure} />
+                <HowReckoned figure={figure} column={column} />
                 {onMend && !figure.fits && (
                   <Offer className="text-small" onClick={() => onMend(column, figure.value)}>
                     Set {figure.value} in {column.name}
@@ -58,12 +59,13 @@ export function FigureLine({
 }
 
 /** Words, formula and inputs of a figure. */
-export function HowReckoned({ figure }: { figure: Figure }) {
+export function HowReckoned({ figure, column }: { figure: Figure; column: Column }) {
   return (
     <div className="mt-0.5 max-w-72 text-small text-silt">
       <p>{figure.words}</p>
       <p className="font-mono">{figure.formula}</p>
       <p>{figure.inputs.map(([name, value]) => `${name} ${value}`).join('; ')}</p>
+      <NumberLink id={numberOfFigure[figure.id]} at={column.id} />
     </div>
   )
 }

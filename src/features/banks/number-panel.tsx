@@ -39,7 +39,7 @@ export const NumberPanel = memo(function NumberPanel({
                   <b className="font-mono font-semibold">{figure.value}</b>
                   <span className="text-silt"> · {figure.words}</span>
                 </summary>
-                <HowReckoned figure={figure} />
+                <HowReckoned figure={figure} column={column} />
               </details>
             ))}
             {waits && <p className="text-small text-silt">Sizes are being looked through …</p>}

@@ -40,7 +40,7 @@ function FoundInPlan({ onDone }: { onDone: () => void }) {
   )
   return (
     <Found
-      label="Find a key, function, setting, bank, plan or body"
+      label="Find a key, function, setting, figure, bank, plan or body"
       all={all}
       onType={setTyped}
       onDone={onDone}
@@ -74,7 +74,7 @@ function Found({
       placeholder="Type a few letters of each word"
       items={all}
       idOf={({ id }) => id}
-      textOf={({ name, more, kind, term }) => `${name} ${more} ${kind} ${term ?? ''}`}
+      textOf={({ name, more, kind, term, also }) => `${name} ${more} ${kind} ${term ?? ''} ${also ?? ''}`}
       meansOf={({ means }) => means ?? null}
       onPick={go}
       nothing={(typed) => `Nothing is called “${typed}”.`}

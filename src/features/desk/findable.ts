@@ -1,5 +1,6 @@
 import { catalogue } from '@/core/procedures/catalogue'
 import { describeRow, keyRow, showRow } from '@/core/plan/rows'
+import { numberTable } from '@/core/numbers/table'
 import { lookup } from '@/core/model/lookup'
 import { acceptedFunctions } from '@/core/model/controls'
 import type { BodyModel } from '@/core/model/types'
@@ -13,12 +14,14 @@ import type { ShelfNames } from './shelf-names'
 /** Something the find box leads to. */
 export interface Findable {
   readonly id: string
-  readonly kind: 'place' | 'key' | 'function' | 'setting' | 'bank' | 'plan' | 'body'
+  readonly kind: 'place' | 'figure' | 'key' | 'function' | 'setting' | 'bank' | 'plan' | 'body'
   readonly name: string
   /** What is said beside it. */
   readonly more: string
   /** The field's own word for it, where the camera has another. */
   readonly term?: string | null
+  /** Other words it is found by. */
+  readonly also?: string
   /** What it means: it is found by other wordings of that, too. */
   readonly means?: { readonly kind: 'setting' | 'function'; readonly id: string | null }
   /** Address of the page, with the place on it behind `#`. */
@@ -39,12 +42,21 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
       more: 'station',
       href: at(path),
     })),
+    { id: 'numbers', kind: 'place', name: 'Numbers', more: 'every figure, worked out', href: at('numbers') },
     ...catalogue.map(({ id, name, purpose }): Findable => ({
       id: `procedure ${id}`,
       kind: 'place',
       name,
       more: purpose,
       href: at('prove', id),
+    })),
+    ...numberTable.map(({ id, name, asks, also }): Findable => ({
+      id: `number ${id}`,
+      kind: 'figure',
+      name,
+      more: asks,
+      also,
+      href: at('numbers', id),
     })),
     ...keys.map((address): Findable => ({
       id: `key ${address.key}`,

@@ -12,6 +12,7 @@ import { Offer } from '@/ui/button'
 import { Fold } from '@/ui/fold'
 import { SeveritySign } from '@/ui/severity'
 import { useDesk, usePlan } from './desk-context'
+import { NumberLink } from './number-link'
 import { TryFinding } from './try-link'
 import { WhyForm } from './why-form'
 
@@ -50,6 +51,7 @@ export function FindingCard({ finding }: { finding: Finding }) {
         </Offer>
       ))}
       <TryFinding finding={finding} className="mt-1 mr-4" />
+      {finding.number !== null && <NumberLink id={finding.number} className="mt-1 mr-4 inline-block" />}
       <ToItsLine finding={finding} />
       <Accept finding={finding} />
     </section>

@@ -8,7 +8,7 @@ import { rowValue, showRow, situationRow } from '@/core/plan/rows'
 import { factsAsked, uncheckedFacts, workOf } from '@/core/plan/situations'
 import { lightLimits, workRanges, workTable, type WorkFact } from '@/core/vocabulary/work'
 import type { Value } from '@/core/vocabulary/values'
-import { useDesk, useKeptText, usePlanPart } from '@/features/desk'
+import { NumberLink, useDesk, useKeptText, usePlanPart } from '@/features/desk'
 import { Check } from '@/ui/check'
 import { Explain } from '@/ui/explain'
 import { NumberField } from '@/ui/number-field'
@@ -46,6 +46,11 @@ export const WorkFacts = memo(function WorkFacts({ situation, side }: { situatio
           <Fact key={fact.id} situation={situation} fact={fact} />
         ))}
       </div>
+      <p className="flex flex-wrap gap-x-4 pb-2">
+        <NumberLink id={side === 'stills' ? 'metered-exposure' : 'film-shutter'} at={situation}>
+          Its numbers
+        </NumberLink>
+      </p>
     </details>
   )
 })

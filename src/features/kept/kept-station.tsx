@@ -16,6 +16,8 @@ const Banks = later(() => import('@/features/banks').then((one) => one.BanksStat
 const Try = later(() => import('@/features/try').then((one) => one.TryStation))
 const Sheets = later(() => import('@/features/sheets').then((one) => one.PocketCard))
 
+const Numbers = later(() => import('@/features/numbers').then((one) => one.NumbersPage))
+
 const stations: Readonly<Record<string, ReactNode>> = {
   foundation: <Foundation />,
   settings: <Settings />,
@@ -23,6 +25,7 @@ const stations: Readonly<Record<string, ReactNode>> = {
   focus: <Focus />,
   menus: <Menus />,
   banks: <Banks />,
+  numbers: <Numbers />,
   try: <Try />,
   sheets: <Sheets />,
 }

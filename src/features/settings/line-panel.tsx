@@ -16,6 +16,7 @@ import type { SettingsKnown } from './use-settings-station'
 
 // The sentences of the whole vocabulary are long: they come when the first line is taken.
 const LinePlain = later(() => import('./line-plain').then((one) => one.LinePlain))
+const LineFigures = later(() => import('./line-figures').then((one) => one.LineFigures))
 const SubjectQuestions = later(() => import('./line-questions').then((one) => one.SubjectQuestions))
 const LineQuestions = later(() => import('./line-questions').then((one) => one.LineQuestions))
 
@@ -55,6 +56,7 @@ export function LinePanel({ known, onBack }: { known: SettingsKnown; onBack: (fr
           <FindingList findings={findings} />
         </div>
       )}
+      {setting && <LineFigures means={setting.means} />}
       <Said line={line.id} standing={standing} known={known} />
       <LineNotes key={`${line.id} notes`} line={line.id} notes={standing.notes} />
       {setting && <LineQuestions key={`${line.id} questions`} setting={setting} />}

@@ -74,13 +74,13 @@ export const burstNumbers = [
           Math.min(card[(1 - end) as 0 | 1], slot[(1 - end) as 0 | 1] || Infinity),
         ),
       })
-      const one = line('at the worst', 1)
+      const one = line('full soonest', 1)
       const isSure = [rate, file, buffer, card, slot].every(([least, most]: Span) => least === most)
       return {
         name: 'Pictures in the buffer, held until it is full, then let go',
         x: { name: 'seconds', quantity: 'seconds' },
         y: { name: 'pictures in the buffer', quantity: 'count' },
-        lines: isSure ? [{ ...one, name: 'in the buffer' }] : [one, line('at the best', 0)],
+        lines: isSure ? [{ ...one, name: 'in the buffer' }] : [one, line('full latest', 0)],
       }
     },
   }),

@@ -1,0 +1,5 @@
+import { NumbersPage } from '@/features/numbers'
+
+export default function PlanNumbersPage() {
+  return <NumbersPage />
+}

@@ -1,0 +1,114 @@
+// @vitest-environment jsdom
+import { act, screen, within } from '@testing-library/react'
+import userEvent from '@testing-library/user-event'
+import { heron } from '@tests/fixtures/heron'
+import { onTheDesk, settled } from '@tests/fixtures/on-the-desk'
+import { afterEach, describe, expect, it } from 'vitest'
+import { parsePlan } from '@/core/plan/plan'
+import { must } from '@/core/result'
+import { NumbersPage } from './numbers-page'
+
+/** A stage that is darker than what the bank for it reaches, cards that are slow, and film under a measured lamp. */
+const stage = must(
+  parsePlan(heron, {
+    'situation/stage/name': 'Dark rehearsal',
+    'situation/stage/side': 'stills',
+    'situation/stage/light': ['1', '5'],
+    'base/exposure.mode@stills': 'manual',
+    'base/exposure.shutter@stills': '1/200',
+    'base/exposure.aperture@stills': 'f/2',
+    'base/exposure.isoAuto@stills': true,
+    'base/exposure.isoAutoCeiling@stills': 'ISO 1600',
+    'card/one/size': 64,
+    'card/one/rate': 60,
+    'owner/lampPulses': 214,
+  }),
+)
+
+afterEach(() => {
+  window.location.hash = ''
+})
+
+async function page(hash = '', plan = stage) {
+  window.location.hash = hash
+  const on = onTheDesk(plan)
+  on.show(<NumbersPage />)
+  await settled()
+  return { ...on, user: userEvent.setup() }
+}
+
+const field = (name: string | RegExp) => screen.getByRole<HTMLInputElement>('textbox', { name })
+const sheet = (name: string) => within(screen.getByRole('region', { name }))
+
+describe('the page of numbers', () => {
+  it('opens with what the situation, the plan and the cards say, each with who says it', async () => {
+    await page()
+    const figure = sheet('Exposure that results')
+    expect(field(/^Light/).value).toBe('EV 1–5')
+    expect(figure.getByText('Dark rehearsal')).toBeDefined()
+    expect(field(/^Aperture/).value).toBe('f/2')
+    expect(field(/^Auto ISO maximum/).value).toBe('ISO 1600')
+    expect(screen.getByRole<HTMLSelectElement>('combobox', { name: 'In' }).selectedOptions[0]?.text).toBe(
+      'Dark rehearsal',
+    )
+    // 100 · 2² · 200 / 2 = 40 000, over 1600.
+    expect(figure.getByText(/light is short by 4\.64 stops at ISO 1600/)).toBeDefined()
+  })
+
+  it('says what nobody has said, and follows a letter as it is typed', async () => {
+    const { user } = await page('card-frames')
+    const figure = sheet('Pictures on a card')
+    expect(field(/^Card/).value).toBe('64 GB')
+    expect(figure.getByText('Not known: one picture.')).toBeDefined()
+    await user.type(field(/^One picture/), '50 MB')
+    expect(figure.queryByText(/Not known/)).toBeNull()
+    expect(figure.getByText('1280')).toBeDefined()
+    expect(figure.getByText('64 GB · 1000 / (50 MB · (1 − 0 %)) = 1280')).toBeDefined()
+  })
+
+  it('says beside the field what is wrong with it, and goes back to what is known', async () => {
+    const { user } = await page('film-card?bitrate=280 Mbit/s')
+    const write = field(/^Card keeps up/)
+    expect(write.value).toBe('60 MB/s')
+    await user.clear(write)
+    await user.type(write, '90')
+    expect(screen.getByText(/Write Mbit\/s or MB\/s/)).toBeDefined()
+    expect(write.getAttribute('aria-invalid')).toBe('true')
+    await user.click(screen.getByRole('button', { name: 'back to 60 MB/s' }))
+    expect(field(/^Card keeps up/).value).toBe('60 MB/s')
+    expect(screen.queryByText(/Write Mbit/)).toBeNull()
+  })
+
+  it('opens at the figure, the place and the amounts of an address, and writes them into it', async () => {
+    await page('lamp-pulses?at=base motion&shutter=1/50')
+    expect(field(/^Frequency/).value).toBe('214 Hz')
+    expect(
+      sheet('Lamps and shutter speed').getByText(/1\/50 lasts 4\.3 pulses: it may band\. /),
+    ).toBeDefined()
+    expect(decodeURIComponent(window.location.hash)).toContain('lamp-pulses?at=base+motion&shutter=1/50')
+  })
+
+  it('says what is impossible together', async () => {
+    await page('shutter-angle?at=base motion&shutter=1/25&rate=50p')
+    expect(screen.getByRole('alert').textContent).toContain('1/25 is longer and cannot be set')
+  })
+
+  it('lists every figure with what it comes to, and takes the one that is chosen', async () => {
+    const { user } = await page()
+    const needed = screen.getByRole('button', { name: /^ISO needed/ })
+    expect(needed.textContent).toContain('ISO 2500–40\u202f000')
+    await user.click(needed)
+    expect(sheet('ISO needed').getByText('How it is worked out')).toBeDefined()
+  })
+
+  it('follows the plan under work', async () => {
+    const { desk } = await page('needed-iso')
+    expect(field(/^Aperture/).value).toBe('f/2')
+    const row = must(parsePlan(heron, { 'base/exposure.aperture@stills': 'f/4' })).rows
+    await act(async () => {
+      desk.set(row)
+      await settled()
+    })
+    expect(field(/^Aperture/).value).toBe('f/4')
+  })
+})
