@@ -79,7 +79,7 @@ function formWords({ id, name, choices, inputs }: NumberForm): string[] {
 }
 
 /** `input=value` operands; refuses what has no equals sign, and what stands twice. */
-function typedIn(operands: readonly string[]): Result<Record<string, Said>> {
+export function typedIn(operands: readonly string[]): Result<Record<string, Said>> {
   const said: Record<string, Said> = {}
   for (const operand of operands) {
     const at = operand.indexOf('=')
@@ -115,7 +115,8 @@ async function known(
   })
 }
 
-function placeIn(options: Options, plan: Plan, places: readonly Place[]): Result<Place> {
+/** The place of `--at`: by the id of a situation, base or a bank, or by name; without it that of which most is said. */
+export function placeIn(options: Options, plan: Plan, places: readonly Place[]): Result<Place> {
   const wanted = options.at?.at(-1) ?? null
   const named = places.find(({ name }) => name === wanted)
   const found = named ?? placeNamed(plan, places, wanted)

@@ -1,5 +1,6 @@
 import { parseArgs, type ParseArgsConfig } from 'node:util'
 import type { Refusal } from '@/core/result'
+import { adviseOnPlan } from './advise'
 import { banksOfPlan, dialsOfPlan } from './banks'
 import type { Command, Options, Outcome } from './command'
 import { checkPlan, focusPlan } from './checks'
@@ -31,6 +32,7 @@ export const commands: readonly Command[] = [
     banksOfPlan,
     dialsOfPlan,
     numbers,
+    adviseOnPlan,
     procedures,
     routePlan,
     fitPlan,

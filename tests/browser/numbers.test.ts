@@ -3,7 +3,16 @@ import type { Page } from 'playwright-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { showAmount } from '@/core/numbers/quantities'
 import { numberForm } from '@/core/numbers/table'
-import { demoPlan, filmPlan, goTo, openInBrowser, type Application } from './application'
+import {
+  demoPlan,
+  filmPlan,
+  freshPlan,
+  goTo,
+  openInBrowser,
+  saved,
+  savedRows,
+  type Application,
+} from './application'
 
 let application: Application
 let page: Page
@@ -112,5 +121,18 @@ describe('the theatre', () => {
     await sheet('Burst').getByText('Full after', { exact: true }).waitFor()
     expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true)
     await page.setViewportSize({ width: 1280, height: 800 })
+  })
+
+  it('takes the shutter that its silence asks for, and finds it at its line of the menu', async () => {
+    const plan = await freshPlan(application.address)
+    await numbers(plan, 'choose/shutter?silence=needed')
+    const electronic = page.getByRole('listitem', { name: 'Electronic', exact: true })
+    await electronic.getByText('Nobody hears it.').waitFor()
+    await electronic.getByRole('button', { name: 'Take it' }).click()
+    await electronic.getByText('as planned', { exact: false }).waitFor()
+    await saved(page)
+    expect((await savedRows(application.address, plan))['base/shutter.kind']).toBe('silent')
+    await electronic.getByRole('link', { name: 'In the menu' }).click()
+    await page.getByRole('region', { name: 'Shutter type' }).waitFor()
   })
 })

@@ -66,6 +66,7 @@ describe('what was opened once', () => {
         'menus',
         'banks',
         'try',
+        'numbers',
         'prove',
         'sheets',
       ]) {

@@ -221,6 +221,8 @@ describe('a page', () => {
     `/plans/${demoPlan}/focus`,
     `/plans/${filmPlan}/banks`,
     `/plans/${demoPlan}/try`,
+    `/plans/${demoPlan}/numbers`,
+    `/plans/${demoPlan}/numbers#choose/shutter`,
     `/plans/${demoPlan}/prove`,
     `/plans/${demoPlan}/sheets`,
     `/plans/${demoPlan}/carry`,

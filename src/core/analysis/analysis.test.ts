@@ -8,6 +8,7 @@ import { describe, expect, it } from 'vitest'
 import { columnsOf } from '../banks/columns'
 import { adviceOn } from '../checks/checks'
 import { acceptedFunctions } from '../model/controls'
+import { advisers } from '../advise/table'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { emptyPlan, type Plan } from '../plan/plan'
@@ -47,6 +48,8 @@ function questions(model: BodyModel, plan: Plan): Question[] {
     { kind: 'hold', set: model.holdSets[0]?.id ?? '' },
     { kind: 'film' },
     { kind: 'focus', side, lens: null, posture: 'finder' },
+    { kind: 'known', place: null },
+    ...advisers.map(({ id }) => ({ kind: 'advice' as const, adviser: id, place: null, supposed: {} })),
     ...(['set-plan', 'press-test'] as const).map((id) => ({
       ...{ kind: 'procedure' as const, id, tag: null, start: 'delivered' as const },
       ...{ held: null, place: '', isPlayed: true },

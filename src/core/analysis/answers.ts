@@ -1,3 +1,5 @@
+import { advise, placesFor } from '../advise/advise'
+import { adviserCalled } from '../advise/table'
 import { columnsOf } from '../banks/columns'
 import { figuresOf } from '../banks/figures'
 import { matrixOf } from '../banks/matrix'
@@ -146,6 +148,15 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
         place: placeId(place),
         known: knownAt(model, plan, place, stateIn),
       }
+    },
+  },
+  advice: {
+    hangsOn: all,
+    answer({ model, plan, lenses, stateIn }, { adviser, place: id, supposed }) {
+      const form = adviserCalled(adviser)
+      const places = form ? placesFor(form, placesOf(model, plan, lenses)) : []
+      const place = placeNamed(plan, places, id)
+      return form && place ? advise(form, model, plan, place, stateIn, supposed) : null
     },
   },
   procedure: {

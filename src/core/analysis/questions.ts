@@ -1,3 +1,4 @@
+import type { Advice } from '../advise/advise'
 import type { Column } from '../banks/columns'
 import type { Figure } from '../banks/figures'
 import type { MatrixRow } from '../banks/matrix-rows'
@@ -83,6 +84,13 @@ export type Question =
     }
   /** What is known of a place of the plan for figures: a situation, base or a bank, by name; the first where none is named. */
   | { readonly kind: 'known'; readonly place: string | null }
+  /** What an adviser says in a place, with some facts supposed. */
+  | {
+      readonly kind: 'advice'
+      readonly adviser: string
+      readonly place: string | null
+      readonly supposed: Readonly<Record<string, string>>
+    }
   /** What the finder shows, and every value, in a state with some keys held. */
   | { readonly kind: 'state'; readonly context: Context; readonly held: readonly string[] }
 
@@ -110,6 +118,7 @@ export interface Answers {
   readonly focus: readonly BankFocus[]
   readonly procedure: Composed
   readonly known: KnownHere | null
+  readonly advice: Advice | null
   readonly state: StateValues
 }
 

@@ -1,5 +1,6 @@
 import { catalogue } from '@/core/procedures/catalogue'
 import { describeRow, keyRow, showRow } from '@/core/plan/rows'
+import { advisers } from '@/core/advise/table'
 import { numberTable } from '@/core/numbers/table'
 import { lookup } from '@/core/model/lookup'
 import { acceptedFunctions } from '@/core/model/controls'
@@ -49,6 +50,14 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
       name,
       more: purpose,
       href: at('prove', id),
+    })),
+    ...advisers.map(({ id, name, asks }): Findable => ({
+      id: `choice ${id}`,
+      kind: 'figure',
+      name: `${name}: which?`,
+      more: asks,
+      also: 'advice choose',
+      href: at('numbers', `choose/${id}`),
     })),
     ...numberTable.map(({ id, name, asks, also }): Findable => ({
       id: `number ${id}`,

@@ -112,3 +112,42 @@ describe('the page of numbers', () => {
     expect(field(/^Aperture/).value).toBe('f/4')
   })
 })
+
+describe('a choice', () => {
+  const option = (name: string) => within(screen.getByRole('listitem', { name }))
+
+  it('shows every option with what speaks for it here, the first named with its reason', async () => {
+    await page('choose/metering')
+    expect(screen.getByText(/is named first here/).closest('p')?.textContent).toBe(
+      'Highlight-weighted is named first here. A lit face before a dark ground is not burnt out.',
+    )
+    expect(option('Multi-zone').getByText(/A dark stage lifts it/)).toBeDefined()
+    expect(option('Multi-zone').getByText('as planned', { exact: false })).toBeDefined()
+  })
+
+  it('follows what is supposed, and goes back to what is said', async () => {
+    const { user } = await page('choose/shutter')
+    expect(screen.getAllByRole('heading', { level: 3 })[0]?.textContent).not.toBe('Electronic')
+    await user.selectOptions(screen.getByRole('combobox', { name: 'Silence' }), 'needed')
+    await settled()
+    expect(screen.getAllByRole('heading', { level: 3 })[0]?.textContent).toBe('Electronic')
+    await user.click(screen.getByRole('button', { name: 'as it is said' }))
+    await settled()
+    expect(screen.getAllByRole('heading', { level: 3 })[0]?.textContent).not.toBe('Electronic')
+  })
+
+  it('is taken in one step, that undo takes back', async () => {
+    const { user, plan, desk } = await page('choose/metering')
+    await user.click(option('Highlight-weighted').getByRole('button', { name: 'Take it' }))
+    await settled()
+    expect(Object.values(plan().rows)).toContain('bright')
+    expect(option('Highlight-weighted').getByText('as planned', { exact: false })).toBeDefined()
+    act(() => void desk.undo())
+    expect(Object.values(plan().rows)).not.toContain('bright')
+  })
+
+  it('of film is asked in film, though a situation of stills is in hand', async () => {
+    await page('choose/temper?at=stage')
+    expect(screen.getByText(/Asked in Base, motion\./)).toBeDefined()
+  })
+})

@@ -1,8 +1,10 @@
 'use client'
 
+import { advisers } from '@/core/advise/table'
 import { numberGroups, type NumberGroup } from '@/core/numbers/form'
 import { numberTable } from '@/core/numbers/table'
 import { Select } from '@/ui/select'
+import { AdviceSheet } from './advice-sheet'
 import { NumberSheet } from './number-sheet'
 import { useNumbers, type Numbers } from './use-numbers'
 
@@ -16,20 +18,24 @@ export function NumbersPage() {
       <section aria-label="Figures">
         <h1 className="font-head text-title font-semibold">Numbers</h1>
         <p className="mt-1 text-small text-silt">
-          What a card holds, what light asks for, what a lamp does to a shutter speed. What your plan, your
-          situations and your gear say is put in already.
+          What light asks for, what a card holds, which choice suits the work. What your plan, your situations
+          and your gear say is put in already.
         </p>
         <PlaceChoice numbers={numbers} />
         <Select
           label="Figure"
-          value={numbers.form.id}
-          options={numberTable.map((one) => [one.id, one.name] as const)}
+          value={numbers.inHand}
+          options={[
+            ...advisers.map((one) => [`choose/${one.id}`, one.name] as const),
+            ...numberTable.map((one) => [one.id, one.name] as const),
+          ]}
           onPick={numbers.choose}
           className="mt-2 min-h-11 w-full rounded-md border bg-sheet px-2 lg:hidden"
         />
+        <AdviserList numbers={numbers} />
         <NumberList numbers={numbers} />
       </section>
-      <NumberSheet numbers={numbers} />
+      {numbers.adviser ? <AdviceSheet numbers={numbers} /> : <NumberSheet numbers={numbers} />}
     </main>
   )
 }
@@ -51,8 +57,34 @@ function PlaceChoice({ numbers: { places, place, goTo } }: { numbers: Numbers })
   )
 }
 
+const lineStyle =
+  'flex min-h-8 w-full items-baseline gap-2 border-b px-2 py-0.5 text-left hover:text-brine aria-pressed:bg-sheet aria-pressed:font-semibold aria-pressed:shadow-[inset_3px_0_0_var(--brine)] pointer-coarse:min-h-11'
+
+/** The choices an owner is advised in. */
+function AdviserList({ numbers: { adviser, advise } }: { numbers: Numbers }) {
+  return (
+    <div role="group" aria-label="Choices" className="mt-3 max-lg:hidden">
+      <h2 className="text-small font-semibold text-silt">Choices</h2>
+      <ul className="border-t">
+        {advisers.map(({ id, name }) => (
+          <li key={id}>
+            <button
+              type="button"
+              aria-pressed={id === adviser?.id}
+              onClick={() => advise(id)}
+              className={lineStyle}
+            >
+              {name}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}
+
 /** Every figure, by group, with what it comes to where enough is known. */
-function NumberList({ numbers: { form, choose, shorts } }: { numbers: Numbers }) {
+function NumberList({ numbers: { inHand, choose, shorts } }: { numbers: Numbers }) {
   return groups.map((group) => (
     <div key={group} role="group" aria-label={numberGroups[group]} className="mt-3 max-lg:hidden">
       <h2 className="text-small font-semibold text-silt">{numberGroups[group]}</h2>
@@ -65,9 +97,9 @@ function NumberList({ numbers: { form, choose, shorts } }: { numbers: Numbers })
               <li key={id}>
                 <button
                   type="button"
-                  aria-pressed={id === form.id}
+                  aria-pressed={id === inHand}
                   onClick={() => choose(id)}
-                  className="flex min-h-8 w-full items-baseline gap-2 border-b px-2 py-0.5 text-left hover:text-brine aria-pressed:bg-sheet aria-pressed:font-semibold aria-pressed:shadow-[inset_3px_0_0_var(--brine)] pointer-coarse:min-h-11"
+                  className={lineStyle}
                 >
                   <span className="min-w-0 flex-1">{name}</span>
                   {short && (

@@ -1,6 +1,9 @@
 'use client'
 
 import { useEffect, useMemo, useState } from 'react'
+import type { AdviceOption } from '@/core/advise/advise'
+import { factForm } from '@/core/advise/fact-forms'
+import { adviserCalled } from '@/core/advise/table'
 import { stepsOf } from '@/core/known/steps'
 import { givenFrom, type Known, type Said } from '@/core/numbers/given'
 import { numberAsked, numberHash } from '@/core/numbers/address'
@@ -13,38 +16,48 @@ import { useAnswer, useDesk, usePlaceInPage } from '@/features/desk'
 const nothingKnown: Known = {}
 const nothingTyped: Readonly<Record<string, string>> = {}
 
-/** What the page of numbers knows and does: a figure in hand, where it is asked, and what was typed into it. */
+/** How a choice is told from a figure in the address. */
+const choosing = 'choose/'
+
+/** What the page of numbers knows and does: a figure or a choice in hand, where it is asked, and what was typed into it. */
 export function useNumbers() {
-  const { model } = useDesk().start
+  const desk = useDesk()
+  const { model } = desk.start
   const [id, setId] = useState('metered-exposure')
   const [at, setAt] = useState<string | null>(null)
   const [typedOf, setTyped] = useState<Readonly<Record<string, Readonly<Record<string, string>>>>>({})
   const here = useAnswer<'known'>({ kind: 'known', place: at })
+  const adviser = id.startsWith(choosing) ? (adviserCalled(id.slice(choosing.length)) ?? null) : null
   const form = numberForm(id) ?? numberTable[0]
   if (!form) throw new Error('there are no figures')
-  const typed = typedOf[form.id] ?? nothingTyped
+  const inHand = adviser ? id : form.id
+  const typed = typedOf[inHand] ?? nothingTyped
   const known = here?.known ?? nothingKnown
+  const place = here?.place ?? null
+  const advice = useAnswer<'advice'>(
+    adviser && { kind: 'advice', adviser: adviser.id, place, supposed: typed },
+  )
   const steps = useMemo(() => stepsOf(model), [model])
   const given = givenFrom(form, known)
-  const said: Record<string, Said> = { ...given, ...saidBy(typed) }
-  const reckoned = reckon(form, said, steps)
-  usePlaceInPage((place) => {
-    const asked = numberAsked(place)
-    const named = numberForm(asked.id)
-    if (!named) return
-    setId(named.id)
+  const reckoned = reckon(form, { ...given, ...saidBy(typed) }, steps)
+  usePlaceInPage((named) => {
+    const asked = numberAsked(named)
+    const takes = asked.id.startsWith(choosing)
+      ? adviserCalled(asked.id.slice(choosing.length)) && factForm
+      : inputsOf(numberForm(asked.id))
+    if (!takes) return
+    setId(asked.id)
     if (asked.at !== null) setAt(asked.at)
     // Only what it asks for is taken from an address.
-    const fits = Object.entries(asked.typed).filter(([name]) => name in named.inputs || name in named.choices)
-    if (fits.length > 0) setTyped((all) => ({ ...all, [named.id]: Object.fromEntries(fits) }))
+    const fits = Object.entries(asked.typed).filter(([name]) => takes(name) !== undefined)
+    if (fits.length > 0) setTyped((all) => ({ ...all, [asked.id]: Object.fromEntries(fits) }))
   })
-  const place = here?.place ?? null
   useEffect(() => {
     // Not pushed: the page is left by going back, not the figure. Before anything is known nothing is written over.
     if (place === null) return
-    const hash = numberHash({ id: form.id, at: place, typed })
+    const hash = numberHash({ id: inHand, at: place, typed })
     window.history.replaceState(window.history.state, '', `#${hash}`)
-  }, [form, place, typed])
+  }, [inHand, place, typed])
   /** Every figure as what is known gives it, in a few words; null where something has to be typed. */
   const shorts = useMemo(
     () => new Map(numberTable.map((one) => [one.id, shortOf(one, known, steps)])),
@@ -52,19 +65,26 @@ export function useNumbers() {
   )
   const type = (input: string, text: string | null) =>
     setTyped((all) => {
-      const { [input]: _gone, ...rest } = all[form.id] ?? {}
-      return { ...all, [form.id]: text === null ? rest : { ...rest, [input]: text } }
+      const { [input]: _gone, ...rest } = all[inHand] ?? {}
+      return { ...all, [inHand]: text === null ? rest : { ...rest, [input]: text } }
     })
   return {
-    ...{ form, typed, given, shorts, type },
+    ...{ form, adviser, inHand, typed, given, shorts, type },
     choose: setId,
+    advise: (name: string) => setId(`${choosing}${name}`),
     isKnown: here !== null,
     places: here?.places ?? [],
     place,
     goTo: setAt,
     answer: reckoned.ok ? reckoned.value : null,
     refusals: reckoned.ok ? [] : allOf(reckoned.refusal),
+    advice: advice?.adviser === adviser?.id ? advice : null,
+    take: (option: AdviceOption) => desk.set(option.rows),
   }
+}
+
+function inputsOf(form: NumberForm | undefined) {
+  return form && ((name: string) => form.inputs[name] ?? form.choices[name])
 }
 
 /** What the parts of the page are given. */

@@ -2,6 +2,7 @@ import type { BodyModel } from '../../model/types'
 import { valueMeaning } from '../../resolve/meaning'
 import { pressRecord } from '../../resolve/filming'
 import { did, refusedIt, type Lived } from './events'
+import { exposedNow } from './expose'
 import { focusNow, resolutionNow } from './key-presses'
 import { contextOf, memoryPlan, type LiveState } from './state'
 
@@ -24,8 +25,21 @@ export function takePicture(model: BodyModel, state: LiveState): Lived {
   const number = state.pictures + 1
   return {
     state: { ...state, body, pictures: number },
-    log: [did(`Picture ${number}${sharp}, of ${state.scene.subject}.`)],
+    log: [did(`Picture ${number}${sharp}, of ${state.scene.subject}.${exposureWords(model, state)}`)],
   }
+}
+
+/** What it was exposed with, and how far that is from what was metered. */
+function exposureWords(model: BodyModel, state: LiveState): string {
+  const found = exposedNow(model, state)
+  if (!found) return ''
+  const { shutter, aperture, iso, off } = found
+  const stops = Math.round(Math.abs(off) * 10) / 10
+  const light =
+    Math.abs(off) < 0.35
+      ? ''
+      : `: ${stops} ${stops === 1 ? 'stop' : 'stops'} too ${off > 0 ? 'bright' : 'dark'}`
+  return ` ${shutter.mark}, ${aperture.mark}, ${iso.mark}${light}.`
 }
 
 /** Recording begins, or ends; from stills it goes where the model says, and comes back. */

@@ -1,0 +1,118 @@
+import { advise, placesFor, type Advice, type AdviceOption } from '@/core/advise/advise'
+import { factForm } from '@/core/advise/fact-forms'
+import { adviserCalled, advisers } from '@/core/advise/table'
+import { placesOf } from '@/core/known/known'
+import { writePlanFile } from '@/core/files/plan-file'
+import { describeStep } from '@/core/plan/rows'
+import { applyStep, setRows } from '@/core/plan/step'
+import { resolve } from '@/core/resolve/resolve'
+import { ok, refuse, type Result } from '@/core/result'
+import { done, refused, type Command, type Outcome } from './command'
+import { onPlan } from './disk'
+import { placeIn, typedIn } from './numbers'
+import { written } from './plans'
+
+/** `advise [NAME PLAN]`: every adviser; or what one says in a place of a plan, and the step that takes an option. */
+export const adviseOnPlan: Command = {
+  name: 'advise',
+  usage:
+    'advise [NAME PLAN [FACT=VALUE …]] [--at PLACE] [--take OPTION] [--out FILE] [--inventory FILE] [--models FOLDER]',
+  summary: 'every adviser; or every option of one with what it costs here, and the step that takes it',
+  options: { at: 'one', take: 'one', out: 'one', inventory: 'one', models: 'one' },
+  operands: 'any',
+  async run([name, plan, ...facts], options, notes) {
+    if (name === undefined) {
+      const words = advisers.map(({ id, name: called, asks }) => `${id.padEnd(12)}  ${called}. ${asks}`)
+      return done(words.join('\n'), advisers)
+    }
+    const form = adviserCalled(name)
+    if (!form)
+      return refused({
+        code: 'unknown-adviser',
+        message: `There is no adviser ${name}; there are ${advisers.map(({ id }) => id).join(', ')}.`,
+        where: name,
+      })
+    if (plan === undefined) return { kind: 'usage', problem: 'name the plan it is for' }
+    const supposed = supposedIn(facts)
+    if (!supposed.ok) return refused(supposed.refusal)
+    return onPlan(async ({ model, plan: full, own, definitions }): Promise<Outcome> => {
+      const place = placeIn(options, full, placesFor(form, placesOf(model, full, definitions.lenses)))
+      if (!place.ok) return refused(place.refusal)
+      const advice = advise(
+        form,
+        model,
+        full,
+        place.value,
+        (context) => resolve(model, full, context),
+        supposed.value,
+      )
+      if (!advice)
+        return refused({
+          code: 'no-choice',
+          message: `The ${model.name} has nothing to choose there.`,
+          where: name,
+        })
+      const taken = options.take?.at(-1)
+      if (taken === undefined) return done(adviceWords(advice), advice)
+      const option = advice.options.find(({ id }) => id === taken)
+      if (!option || option.cannot !== null)
+        return refused({
+          code: 'option',
+          message: option?.cannot ?? `An option is one of ${advice.options.map(({ id }) => id).join(', ')}.`,
+          where: `--take ${taken}`,
+        })
+      const step = setRows(own, `advised ${name}`, option.rows)
+      if (step.changes.length === 0) return done('The plan has it already.', { changes: [] })
+      const after = applyStep(model, own, step)
+      if (!after.ok) return refused(after.refusal)
+      return written(
+        writePlanFile({ plan: after.value, revision: null }),
+        options.out?.at(-1),
+        describeStep(model, step),
+      )
+    })([plan], options, notes)
+  },
+}
+
+function supposedIn(operands: readonly string[]): Result<Record<string, string>> {
+  const typed = typedIn(operands)
+  if (!typed.ok) return typed
+  const supposed: Record<string, string> = {}
+  for (const [id, { typed: value }] of Object.entries(typed.value)) {
+    const fact = factForm(id)
+    if (!fact) return refuse('unknown-fact', `No adviser goes by ${id}.`, id)
+    if (!Object.hasOwn(fact.values, value))
+      return refuse(
+        'outside',
+        `${fact.name} is one of ${Object.keys(fact.values).join(', ')}.`,
+        `${id}=${value}`,
+      )
+    supposed[id] = value
+  }
+  return ok(supposed)
+}
+
+function adviceWords({ name, asks, options, because, facts, schools }: Advice): string {
+  return [
+    `${name}. ${asks}`,
+    ...options.flatMap(optionWords),
+    ...(because === null ? [] : [`Named first because: ${because}`]),
+    'Goes by',
+    ...facts.map(
+      ({ id, name: called, words, from }) => `  ${id}: ${called}: ${words}${from === '' ? '' : ` (${from})`}`,
+    ),
+    ...(schools.length === 0 ? [] : ['Owners differ']),
+    ...schools.map(
+      ({ name: called, reason, isYours }) => `  ${called}${isYours ? ' (yours)' : ''}: ${reason}`,
+    ),
+  ].join('\n')
+}
+
+function optionWords({ id, name, isNow, cannot, balance, weighs }: AdviceOption): string[] {
+  const sign = (points: number) => (points > 0 ? `+${points}` : `${points}`)
+  return [
+    `  ${id}: ${name}${isNow ? ', as planned' : ''}${cannot === null ? `, ${sign(balance)}` : ''}`,
+    ...(cannot === null ? [] : [`    cannot be had here: ${cannot}`]),
+    ...weighs.map(({ points, words, by }) => `    ${sign(points)} ${words}${by === '' ? '' : ` (${by})`}`),
+  ]
+}

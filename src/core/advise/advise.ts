@@ -1,0 +1,335 @@
+import { knownAt, placeId, type Place } from '../known/known'
+import { showValue, valuesOf } from '../model/domain'
+import { lookup } from '../model/lookup'
+import type { BodyModel, Setting } from '../model/types'
+import type { Known } from '../numbers/given'
+import { readAmount, showAmount, type QuantityId } from '../numbers/quantities'
+import { baseRow, defaultWhereabouts } from '../plan/cells'
+import { rowIn } from '../banks/columns'
+import type { Plan } from '../plan/plan'
+import { schoolFor } from '../plan/schools'
+import type { RowId } from '../plan/rows'
+import { workOf } from '../plan/situations'
+import { valueMeaning } from '../resolve/meaning'
+import type { Resolution, StateIn } from '../resolve/resolved'
+import { effectiveState, refusing } from '../resolve/state'
+import { disputes } from '../vocabulary/schools'
+import { sameValue, type Value } from '../vocabulary/values'
+import { factForm } from './fact-forms'
+import { factsIn, type FactKnown } from './facts'
+import type { AdviserForm } from './table'
+
+/** Something that speaks for an option, or against it. */
+export interface Weighed {
+  /** Above zero for it, below against it. */
+  readonly points: number
+  readonly words: string
+  /** What it goes by: facts of the work, the body, the owner’s school; empty where it always holds. */
+  readonly by: string
+}
+
+/** One option, with what it costs here. */
+export interface AdviceOption {
+  readonly id: string
+  readonly name: string
+  /** What the plan has now. */
+  readonly isNow: boolean
+  /** Why it cannot be had here; null where it can. */
+  readonly cannot: string | null
+  readonly weighs: readonly Weighed[]
+  /** The sum of the points. */
+  readonly balance: number
+  /** What is set by taking it; none where it is what the plan has. */
+  readonly rows: Readonly<Record<RowId, Value>>
+}
+
+/** A fact an adviser went by, or would. */
+export interface AdviceFact {
+  readonly id: string
+  readonly name: string
+  /** Null where nobody says. */
+  readonly value: string | null
+  readonly words: string
+  readonly from: string
+}
+
+/** What an adviser says in a place of a plan. */
+export interface Advice {
+  readonly adviser: string
+  readonly name: string
+  readonly asks: string
+  readonly place: string
+  readonly placeName: string
+  /** The settings that are chosen, by id. */
+  readonly settings: readonly string[]
+  readonly facts: readonly AdviceFact[]
+  /** The first named first; those that cannot be had last. */
+  readonly options: readonly AdviceOption[]
+  /** Why the first is named first; null where nothing tells the first two apart. */
+  readonly because: string | null
+  /** Both sides, where owners differ. */
+  readonly schools: readonly { readonly name: string; readonly reason: string; readonly isYours: boolean }[]
+}
+
+/** What an option sets, before it is weighed. */
+interface Candidate {
+  readonly id: string
+  readonly name: string
+  readonly sets: readonly { readonly setting: Setting; readonly value: Value }[]
+}
+
+/**
+ * Advises in a place: every option of the body with what speaks for it and against it here, the one with the highest balance
+ * first; of equals what the plan has. `supposed` puts facts in the place of what is known, by id. Null where the body has
+ * nothing to choose.
+ */
+export function advise(
+  form: AdviserForm,
+  model: BodyModel,
+  plan: Plan,
+  place: Place,
+  stateIn: StateIn,
+  supposed: Readonly<Record<string, string>> = {},
+): Advice | null {
+  const state = stateIn(place.column.context)
+  const candidates = candidatesOf(form, model, state)
+  if (candidates.length < 2) return null
+  const known = knownAt(model, plan, place, stateIn)
+  const facts: Readonly<Record<string, FactKnown>> = {
+    ...factsIn(model, plan, place, state, known),
+    ...Object.fromEntries(Object.entries(supposed).map(([id, value]) => [id, { value, from: 'supposed' }])),
+  }
+  const dispute = disputes.find(({ settings }) => form.means !== null && settings[0] === form.means)
+  const slot = place.column.kind === 'slot' ? place.column.planned : null
+  const school = dispute ? schoolFor(plan, dispute.id, place.column.side, slot) : null
+  const asks = form.means === 'movie.size' ? sizeWeighs(model, plan, place, state, known) : null
+  const hazards = hazardsOf(model, plan, place, candidates, stateIn)
+  const now = effectiveState(model, plan, place.column.context)
+  const options = candidates.map((one): AdviceOption => {
+    const isNow = one.sets.every(({ setting, value }) =>
+      sameValue(state.settings.get(setting.id)?.value, value),
+    )
+    const [because] = one.sets.flatMap(({ setting, value }) => refusing(now, setting.id, value))
+    const own = dispute?.schools.find(({ wants }) =>
+      wants.some(
+        (want) => 'is' in want && want.means === form.means && sameValue(want.is, one.sets[0]?.value),
+      ),
+    )
+    const weighs: Weighed[] = [
+      ...form.weighs
+        .filter(
+          ({ option, when }) =>
+            option === one.id && when.every(({ fact, of }) => of.includes(facts[fact]?.value ?? '')),
+        )
+        .map(({ when, points, words }) => ({
+          points,
+          words,
+          by: when.map(({ fact }) => nameOf(fact)).join(', '),
+        })),
+      ...(asks?.(one.id) ?? []),
+      ...(hazards.get(one.id) ?? []).map((words) => ({ points: -1, words, by: model.name })),
+      ...(own && own.id === school
+        ? [{ points: 2, words: 'You have said that it is your way.', by: 'your school' }]
+        : []),
+    ]
+    return {
+      ...{ id: one.id, name: one.name, isNow, weighs },
+      cannot: because ?? null,
+      balance: weighs.reduce((sum, { points }) => sum + points, 0),
+      rows: isNow ? {} : rowsOf(model, plan, place, one),
+    }
+  })
+  const ordered = options.toSorted(
+    (one, two) =>
+      Number(one.cannot !== null) - Number(two.cannot !== null) ||
+      two.balance - one.balance ||
+      Number(two.isNow) - Number(one.isNow),
+  )
+  return {
+    adviser: form.id,
+    name: form.name,
+    asks: form.asks,
+    place: placeId(place),
+    placeName: place.name,
+    settings: (candidates[0]?.sets ?? []).map(({ setting }) => setting.id),
+    facts: factsAsked(form, candidates, facts),
+    options: ordered,
+    because: reasonOf(ordered),
+    schools: (dispute?.schools ?? []).map(({ id, name, reason }) => ({
+      name,
+      reason,
+      isYours: id === school,
+    })),
+  }
+}
+
+/** The places in which an adviser is asked: those of its side. */
+export function placesFor({ side }: AdviserForm, places: readonly Place[]): Place[] {
+  return places.filter(({ column }) => side === null || column.side === side)
+}
+
+/** The options of a body: the values of the setting, or the temperaments of film autofocus in its own scale. */
+function candidatesOf(form: AdviserForm, model: BodyModel, state: Resolution): Candidate[] {
+  if (form.means === null) return temperaments(model)
+  const setting = valueMeaning(model, state, form.means)?.setting
+  return (setting ? (valuesOf(setting.domain) ?? []) : []).map((value) => ({
+    id: String(value),
+    name: setting ? showValue(setting.domain, value) : '',
+    sets: setting ? [{ setting, value }] : [],
+  }))
+}
+
+/** A sixth, the middle and five sixths of each scale: how fast focus moves, and how soon it leaves its subject. */
+function temperaments(model: BodyModel): Candidate[] {
+  const scales = ['focus.motionSpeed', 'focus.motionResponse'].flatMap(
+    (means) => lookup(model).byMeaning.get(means) ?? [],
+  )
+  if (scales.length === 0) return []
+  const at = (share: number) =>
+    scales.flatMap((setting) => {
+      if (setting.domain.kind !== 'number') return []
+      const { from, to, step } = setting.domain
+      return [{ setting, value: from + Math.round(((to - from) * share) / step) * step }]
+    })
+  const called = (name: string, sets: Candidate['sets']) =>
+    `${name}: ${sets.map(({ setting, value }) => `${setting.label} ${showValue(setting.domain, value)}`).join(', ')}`
+  return (
+    [
+      ['stiff', 'Slow and sticky', 1 / 6],
+      ['even', 'In the middle', 1 / 2],
+      ['lively', 'Quick and lively', 5 / 6],
+    ] as const
+  ).map(([id, name, share]) => ({ id, name: called(name, at(share)), sets: at(share) }))
+}
+
+/** What the body itself says of each option that it does not say of all. */
+function hazardsOf(
+  model: BodyModel,
+  plan: Plan,
+  place: Place,
+  candidates: readonly Candidate[],
+  stateIn: StateIn,
+): ReadonlyMap<string, readonly string[]> {
+  const { context } = place.column
+  const found = candidates.map(({ id, sets }) => {
+    const edits = {
+      ...context.edits,
+      ...Object.fromEntries(sets.map(({ setting, value }) => [setting.id, value])),
+    }
+    const tried = stateIn({ ...context, edits })
+    const words = [...tried.settings.values()].flatMap(({ setting, remarks }) =>
+      remarks
+        .filter(({ kind, truth }) => kind === 'hazard' && truth === 'yes')
+        .map(({ because }) =>
+          sets.some((one) => one.setting.id === setting.id) ? because : `${setting.label}: ${because}`,
+        ),
+    )
+    return [id, new Set(words)] as const
+  })
+  const everywhere = (words: string) => found.every(([, all]) => all.has(words))
+  return new Map(found.map(([id, all]) => [id, [...all].filter((words) => !everywhere(words)).slice(0, 3)]))
+}
+
+/** A film size against what is delivered, the rate in force, and the card. */
+function sizeWeighs(model: BodyModel, plan: Plan, place: Place, state: Resolution, known: Known) {
+  const delivery = place.situation === null ? undefined : workOf(plan, place.situation).delivery
+  const rate = String(valueMeaning(model, state, 'movie.frameRate')?.value)
+  const card = leastKnown(known, 'card.rate', 'megabytesPerSecond')
+  const gigabytes = leastKnown(known, 'card.size', 'gigabytes')
+  return (size: string): Weighed[] => {
+    const width = model.sensor.filmWidths[size]
+    const formats = model.cards.movieFormats.filter((one) => one.size === size)
+    const format = formats.find(({ rates }) => rates.includes(rate))
+    const weighs: Weighed[] = []
+    if (delivery !== undefined && width !== undefined) {
+      if (width < delivery)
+        weighs.push({
+          points: -6,
+          words: `${width} across is fewer than the ${delivery} delivered.`,
+          by: 'What is delivered',
+        })
+      else if (width >= delivery * 1.9)
+        weighs.push({
+          points: 1,
+          words: `${showAmount('times', width / delivery)} as wide as delivered: room to cut.`,
+          by: 'What is delivered',
+        })
+      else
+        weighs.push({
+          points: 3,
+          words: `Wide enough for the ${delivery} delivered.`,
+          by: 'What is delivered',
+        })
+    }
+    if (formats.length > 0 && !format)
+      weighs.push({ points: -8, words: `It has no ${rate}.`, by: 'Frame rate' })
+    if (format && card !== null) {
+      const spare = (card * 8) / format.rateMbps
+      if (spare < 1)
+        weighs.push({
+          points: -8,
+          words: `The card does not keep up: ${format.rateMbps} Mbit/s are ${showAmount('megabytesPerSecond', format.rateMbps / 8)}, and it writes ${showAmount('megabytesPerSecond', card)}.`,
+          by: 'Card',
+        })
+    }
+    if (format && gigabytes !== null) {
+      const minutes = (gigabytes * 8000) / format.rateMbps / 60
+      weighs.push({
+        points: minutes < 30 ? -2 : 0,
+        words: `${showAmount('minutes', minutes)} on your card at ${format.rateMbps} Mbit/s.`,
+        by: 'Card',
+      })
+    }
+    return weighs
+  }
+}
+
+function leastKnown(known: Known, name: string, quantity: QuantityId): number | null {
+  const read = known[name] && readAmount(quantity, known[name].typed)
+  return read?.ok ? read.value[0] : null
+}
+
+/** The rows that set an option: in the bank where it holds the setting, else in base. */
+function rowsOf(model: BodyModel, plan: Plan, { column }: Place, { sets }: Candidate): Record<RowId, Value> {
+  return Object.fromEntries(
+    sets.map(({ setting, value }) => [
+      rowIn(model, plan, column, setting) ??
+        baseRow(plan.rows, setting, defaultWhereabouts(model, column.side)),
+      value,
+    ]),
+  )
+}
+
+/** Every fact that the options are weighed by, with what is known of it. */
+function factsAsked(
+  { weighs }: AdviserForm,
+  candidates: readonly Candidate[],
+  facts: Readonly<Record<string, FactKnown>>,
+): AdviceFact[] {
+  const ids = weighs
+    .filter(({ option }) => candidates.some(({ id }) => id === option))
+    .flatMap(({ when }) => when.map(({ fact }) => fact))
+  return [...new Set(ids)].map((id) => {
+    const known = facts[id]
+    const words = known === undefined ? 'not said' : (factForm(id)?.values[known.value] ?? known.value)
+    return { id, name: nameOf(id), value: known?.value ?? null, words, from: known?.from ?? '' }
+  })
+}
+
+function nameOf(fact: string): string {
+  return factForm(fact)?.name ?? fact
+}
+
+/** What tells the first from the second: what speaks most for the one, and most against the other. */
+function reasonOf([first, second]: readonly AdviceOption[]): string | null {
+  if (!first || first.cannot !== null) return null
+  if (!second || second.cannot !== null) return second ? `${second.name}: ${second.cannot ?? ''}` : null
+  if (first.balance === second.balance)
+    return first.isNow ? 'Nothing tells the first two apart: what the plan has stays.' : null
+  const most = (option: AdviceOption, sign: 1 | -1) =>
+    option.weighs
+      .filter(({ points }) => points * sign > 0)
+      .toSorted((one, two) => (two.points - one.points) * sign)[0]
+  const [pro, contra] = [most(first, 1), most(second, -1)]
+  return [pro?.words, contra && `${second.name}: ${contra.words}`].filter(Boolean).join(' ')
+}
