@@ -9,6 +9,7 @@ import { checksBench } from './bench/checks'
 import { contextsBench } from './bench/contexts'
 import { focusBench } from './bench/focus'
 import type { Figure } from './bench/measure'
+import { numbersBench } from './bench/numbers'
 import { offlineBench } from './bench/offline'
 import { pageBench } from './bench/page'
 import { proceduresBench } from './bench/procedures'
@@ -24,7 +25,12 @@ if (!address) throw new Error('give the address of a running Salt Shelf')
 const [largest] = [...models].sort((a, b) => b.settings.length - a.settings.length)
 if (!largest) throw new Error('there are no models')
 const only = process.argv[3]
-const alone = { settings: settingsBench, procedures: proceduresBench, offline: offlineBench } as const
+const alone = {
+  settings: settingsBench,
+  procedures: proceduresBench,
+  offline: offlineBench,
+  numbers: numbersBench,
+} as const
 if (only !== undefined && !Object.hasOwn(alone, only))
   throw new Error(`only ${Object.keys(alone).join(', ')} can be measured alone`)
 const figures: Figure[] =
@@ -44,6 +50,7 @@ async function allFigures(at: string, model: BodyModel): Promise<Figure[]> {
     ...(await speedBench(at, model, lenses)),
     ...(await settingsBench(at, model)),
     ...(await proceduresBench(at, model)),
+    ...(await numbersBench(at, model)),
     ...(await offlineBench(at, model)),
     await bareBench(at),
     ...(await shelfBench(at)),

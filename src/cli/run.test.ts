@@ -555,3 +555,70 @@ describe('procedure', () => {
     expect(ended.error).toContain(words)
   })
 })
+
+describe('number and advise', () => {
+  const night = () => join(folder, 'night.plan.json')
+  const inPlace = (args: readonly string[]) => run(args.map((one) => (one === 'PLAN' ? night() : one)))
+
+  it('list what they know, with inputs, units and options', async () => {
+    const listed = JSON.parse((await run(['number', '--json'])).output) as {
+      id: string
+      inputs: { unit: string }[]
+    }[]
+    expect(listed.length).toBeGreaterThan(35)
+    expect(listed.find(({ id }) => id === 'film-minutes')?.inputs.map(({ unit }) => unit)).toEqual([
+      'GB',
+      'Mbit/s',
+    ])
+    const advised = JSON.parse((await run(['advise', '--json'])).output) as { id: string }[]
+    expect(advised.map(({ id }) => id)).toContain('shutter')
+  })
+
+  it('answer with data: ranges from least to most, null where there is no end', async () => {
+    const { output } = await run([
+      'number',
+      'burst',
+      'rate=8/s',
+      'file=24-38MB',
+      'buffer=60-95',
+      'card=250 MB/s',
+      '--json',
+    ])
+    const { results, unknown } = JSON.parse(output) as {
+      results: { id: string; most: number | null }[]
+      unknown: string[]
+    }
+    expect(results.find(({ id }) => id === 'full')?.most).toBeNull()
+    expect(unknown).toEqual([])
+  })
+
+  it('take an option into a plan, which then has it', async () => {
+    const out = join(folder, 'silent.plan.json')
+    expect(await inPlace(['advise', 'shutter', 'PLAN', '--take', 'silent', '--out', out])).toMatchObject({
+      code: 0,
+    })
+    const { output } = await run(['advise', 'shutter', out, '--json'])
+    const { options } = JSON.parse(output) as { options: { id: string; isNow: boolean }[] }
+    expect(options.find(({ isNow }) => isNow)?.id).toBe('silent')
+    expect((await run(['advise', 'shutter', out, '--take', 'silent'])).output).toBe(
+      'The plan has it already.',
+    )
+  })
+
+  it.each([
+    [['number', 'nothing'], 'No figure is called nothing.'],
+    [['number', 'needed-iso', 'ev'], 'Write what is given as input=value'],
+    [['number', 'needed-iso', 'ev=5', 'ev=6'], 'ev is given twice'],
+    [['number', 'needed-iso', 'ev=25', 'aperture=f/2', 'shutter=1/50'], 'EV 18 is sun on snow'],
+    [['number', 'needed-iso', '--at', 'base stills'], '--at is of a plan'],
+    [['number', 'needed-iso', '--plan', 'PLAN', '--at', 'nowhere'], 'A place is one of base '],
+    [['advise', 'weather', 'PLAN'], 'There is no adviser weather; there are shutter'],
+    [['advise', 'shutter', 'PLAN', 'silence=perhaps'], 'Silence is one of needed, free.'],
+    [['advise', 'shutter', 'PLAN', 'mood=good'], 'No adviser goes by mood.'],
+    [['advise', 'shutter', 'PLAN', '--take', 'glass'], 'An option is one of'],
+  ])('refuse %j with what would do', async (args, words) => {
+    const ended = await inPlace(args)
+    expect(ended.code).toBe(1)
+    expect(ended.error).toContain(words)
+  })
+})

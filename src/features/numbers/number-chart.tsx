@@ -1,15 +1,24 @@
 'use client'
 
+import { memo } from 'react'
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import type { Curve } from '@/core/numbers/form'
 import { showAmount, type QuantityId } from '@/core/numbers/quantities'
+import { thinned } from './thinned'
 
 const strokes = ['var(--brine)', 'var(--silt)']
 
 /** How one thing goes with another; what the curve says is said in the results beside it. */
-export function NumberChart({ curve }: { curve: Curve }) {
-  const { x, y, lines, name } = curve
+export const NumberChart = memo(function NumberChart({ curve }: { curve: Curve }) {
+  const { x, y, name } = curve
   const isIso = y.quantity === 'iso'
+  const lines = curve.lines.map((one) => ({
+    ...one,
+    points: thinned(one.points, isIso ? Math.log2 : undefined),
+  }))
+  const rows = rowsOf(lines)
+  const across = rows.map((row) => row.x ?? 0)
+  const up = lines.flatMap(({ points }) => points.map(([, amount]) => amount))
   return (
     <figure className="mt-3">
       <figcaption className="text-small text-silt">
@@ -19,12 +28,16 @@ export function NumberChart({ curve }: { curve: Curve }) {
       </figcaption>
       <div aria-hidden="true" className="h-44">
         <ResponsiveContainer width="100%" height="100%">
-          <LineChart accessibilityLayer={false} margin={{ top: 8, right: 16, bottom: 18, left: 0 }}>
+          <LineChart
+            accessibilityLayer={false}
+            data={rows}
+            margin={{ top: 8, right: 16, bottom: 18, left: 0 }}
+          >
             <CartesianGrid stroke="var(--rule)" vertical={false} />
             <XAxis
               dataKey="x"
               type="number"
-              domain={x.quantity === 'ev' ? ['dataMin', 'dataMax'] : [0, 'auto']}
+              domain={x.quantity === 'ev' ? [Math.min(...across), Math.max(...across)] : [0, 'auto']}
               allowDecimals={false}
               tickCount={7}
               tickFormatter={(amount: number) => plain(x.quantity, amount)}
@@ -44,7 +57,7 @@ export function NumberChart({ curve }: { curve: Curve }) {
               {...(isIso
                 ? {
                     scale: 'log' as const,
-                    domain: ['dataMin', 'dataMax'] as [string, string],
+                    domain: [Math.min(...up), Math.max(...up)] as [number, number],
                     ticks: isoTicks(lines),
                   }
                 : { domain: [0, 'auto'] as [number, string] })}
@@ -56,8 +69,8 @@ export function NumberChart({ curve }: { curve: Curve }) {
             {lines.map((one, i) => (
               <Line
                 key={one.name}
-                data={one.points.map(([across, up]) => ({ x: across, y: up }))}
-                dataKey="y"
+                dataKey={`y${i}`}
+                connectNulls
                 name={one.name}
                 type="linear"
                 stroke={strokes[i]}
@@ -72,6 +85,15 @@ export function NumberChart({ curve }: { curve: Curve }) {
       </div>
     </figure>
   )
+})
+
+/** The points of every line by where they stand across, from left to right. */
+function rowsOf(lines: Curve['lines']): Record<string, number>[] {
+  const rows = new Map<number, Record<string, number>>()
+  lines.forEach(({ points }, i) => {
+    for (const [x, y] of points) rows.set(x, { ...rows.get(x), x, [`y${i}`]: y })
+  })
+  return [...rows.values()].sort((one, two) => (one.x ?? 0) - (two.x ?? 0))
 }
 
 /** Full stops from the lowest to the highest, every other where there are many. */

@@ -1,7 +1,7 @@
 'use client'
 
 import { Check, TriangleAlert, Undo2 } from 'lucide-react'
-import { useId } from 'react'
+import { memo, useDeferredValue, useId } from 'react'
 import type { Choice, Input } from '@/core/numbers/form'
 import { quantities, readAmount, showSpan } from '@/core/numbers/quantities'
 import type { Said } from '@/core/numbers/given'
@@ -15,6 +15,8 @@ const NumberChart = later(() => import('./number-chart').then((one) => one.Numbe
 /** A figure in hand: what it asks for, what it comes to, and how. */
 export function NumberSheet({ numbers }: { numbers: Numbers }) {
   const { form, answer, refusals } = numbers
+  // The amounts first: the curve is drawn a moment later, over what is typed meanwhile.
+  const curve = useDeferredValue(answer?.curve ?? null)
   const loose = refusals.filter(({ where }) => where === undefined || !(where in form.inputs))
   return (
     <section aria-label={form.name} className="min-w-0 self-start border bg-sheet p-4">
@@ -31,7 +33,7 @@ export function NumberSheet({ numbers }: { numbers: Numbers }) {
             </p>
           ))}
           {answer && <Results answer={answer} />}
-          {answer?.curve && <NumberChart curve={answer.curve} />}
+          {curve && <NumberChart curve={curve} />}
         </div>
       </div>
       <How answer={answer} formula={form.formula} source={form.source} limits={form.limits} />
@@ -54,11 +56,12 @@ function Inputs({ numbers: { form, typed, given, type, refusals } }: { numbers: 
       {Object.entries(form.inputs).map(([id, input]) => (
         <InputRow
           key={`${form.id} ${id}`}
+          id={id}
           input={input}
           typed={typed[id]}
           given={given[id]}
           wrong={refusals.find(({ where }) => where === id)?.message ?? null}
-          onType={(text) => type(id, text)}
+          type={type}
         />
       ))}
     </div>
@@ -66,20 +69,23 @@ function Inputs({ numbers: { form, typed, given, type, refusals } }: { numbers: 
 }
 
 /** An amount to be typed: what is known or usual stands in it until then, with who says so. */
-function InputRow({
+const InputRow = memo(function InputRow({
+  id: name,
   input,
   typed,
   given,
   wrong,
-  onType,
+  type,
 }: {
+  id: string
   input: Input
   typed: string | undefined
   given: Said | undefined
   wrong: string | null
-  onType: (text: string | null) => void
+  type: Numbers['type']
 }) {
   const id = useId()
+  const onType = (text: string | null) => type(name, text)
   const usual = given?.typed ?? input.usual?.[0]
   const from = given?.from ?? input.usual?.[1]
   const isOwn = typed !== undefined
@@ -118,7 +124,7 @@ function InputRow({
       )}
     </div>
   )
-}
+})
 
 function ChoiceRow({
   choice,

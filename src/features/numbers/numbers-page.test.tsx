@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { act, screen, within } from '@testing-library/react'
+import { act, screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { heron } from '@tests/fixtures/heron'
 import { onTheDesk, settled } from '@tests/fixtures/on-the-desk'
@@ -85,7 +85,9 @@ describe('the page of numbers', () => {
     expect(
       sheet('Lamps and shutter speed').getByText(/1\/50 lasts 4\.3 pulses: it may band\. /),
     ).toBeDefined()
-    expect(decodeURIComponent(window.location.hash)).toContain('lamp-pulses?at=base+motion&shutter=1/50')
+    await waitFor(() =>
+      expect(decodeURIComponent(window.location.hash)).toContain('lamp-pulses?at=base+motion&shutter=1/50'),
+    )
   })
 
   it('says what is impossible together', async () => {

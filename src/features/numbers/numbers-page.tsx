@@ -1,5 +1,6 @@
 'use client'
 
+import { memo } from 'react'
 import { advisers } from '@/core/advise/table'
 import { numberGroups, type NumberGroup } from '@/core/numbers/form'
 import { numberTable } from '@/core/numbers/table'
@@ -21,7 +22,7 @@ export function NumbersPage() {
           What light asks for, what a card holds, which choice suits the work. What your plan, your situations
           and your gear say is put in already.
         </p>
-        <PlaceChoice numbers={numbers} />
+        <PlaceChoice places={numbers.places} place={numbers.place} goTo={numbers.goTo} />
         <Select
           label="Figure"
           value={numbers.inHand}
@@ -32,8 +33,8 @@ export function NumbersPage() {
           onPick={numbers.choose}
           className="mt-2 min-h-11 w-full rounded-md border bg-sheet px-2 lg:hidden"
         />
-        <AdviserList numbers={numbers} />
-        <NumberList numbers={numbers} />
+        <AdviserList adviser={numbers.adviser} choose={numbers.choose} />
+        <NumberList inHand={numbers.inHand} choose={numbers.choose} shorts={numbers.shorts} />
       </section>
       {numbers.adviser ? <AdviceSheet numbers={numbers} /> : <NumberSheet numbers={numbers} />}
     </main>
@@ -41,7 +42,11 @@ export function NumbersPage() {
 }
 
 /** Where the figures are asked: a situation, base, or a bank. */
-function PlaceChoice({ numbers: { places, place, goTo } }: { numbers: Numbers }) {
+const PlaceChoice = memo(function PlaceChoice({
+  places,
+  place,
+  goTo,
+}: Pick<Numbers, 'places' | 'place' | 'goTo'>) {
   if (places.length < 2 || place === null) return null
   return (
     <label className="mt-2 flex items-center gap-2">
@@ -55,13 +60,13 @@ function PlaceChoice({ numbers: { places, place, goTo } }: { numbers: Numbers })
       />
     </label>
   )
-}
+})
 
 const lineStyle =
   'flex min-h-8 w-full items-baseline gap-2 border-b px-2 py-0.5 text-left hover:text-brine aria-pressed:bg-sheet aria-pressed:font-semibold aria-pressed:shadow-[inset_3px_0_0_var(--brine)] pointer-coarse:min-h-11'
 
 /** The choices an owner is advised in. */
-function AdviserList({ numbers: { adviser, advise } }: { numbers: Numbers }) {
+const AdviserList = memo(function AdviserList({ adviser, choose }: Pick<Numbers, 'adviser' | 'choose'>) {
   return (
     <div role="group" aria-label="Choices" className="mt-3 max-lg:hidden">
       <h2 className="text-small font-semibold text-silt">Choices</h2>
@@ -71,7 +76,7 @@ function AdviserList({ numbers: { adviser, advise } }: { numbers: Numbers }) {
             <button
               type="button"
               aria-pressed={id === adviser?.id}
-              onClick={() => advise(id)}
+              onClick={() => choose(`choose/${id}`)}
               className={lineStyle}
             >
               {name}
@@ -81,10 +86,14 @@ function AdviserList({ numbers: { adviser, advise } }: { numbers: Numbers }) {
       </ul>
     </div>
   )
-}
+})
 
 /** Every figure, by group, with what it comes to where enough is known. */
-function NumberList({ numbers: { inHand, choose, shorts } }: { numbers: Numbers }) {
+const NumberList = memo(function NumberList({
+  inHand,
+  choose,
+  shorts,
+}: Pick<Numbers, 'inHand' | 'choose' | 'shorts'>) {
   return groups.map((group) => (
     <div key={group} role="group" aria-label={numberGroups[group]} className="mt-3 max-lg:hidden">
       <h2 className="text-small font-semibold text-silt">{numberGroups[group]}</h2>
@@ -117,4 +126,4 @@ function NumberList({ numbers: { inHand, choose, shorts } }: { numbers: Numbers 
       </ul>
     </div>
   ))
-}
+})

@@ -6,14 +6,17 @@ import { factForm } from '@/core/advise/fact-forms'
 import { adviserCalled } from '@/core/advise/table'
 import { stepsOf } from '@/core/known/steps'
 import { givenFrom, type Known, type Said } from '@/core/numbers/given'
+import type { KnownHere } from '@/core/analysis/questions'
 import { numberAsked, numberHash } from '@/core/numbers/address'
 import type { NumberForm } from '@/core/numbers/form'
 import { reckon } from '@/core/numbers/reckon'
 import { numberForm, numberTable } from '@/core/numbers/table'
 import type { Refusal } from '@/core/result'
 import { useAnswer, useDesk, usePlaceInPage } from '@/features/desk'
+import { useStable } from '@/ui/use-stable'
 
 const nothingKnown: Known = {}
+const noPlaces: KnownHere['places'] = []
 const nothingTyped: Readonly<Record<string, string>> = {}
 
 /** How a choice is told from a figure in the address. */
@@ -38,7 +41,7 @@ export function useNumbers() {
     adviser && { kind: 'advice', adviser: adviser.id, place, supposed: typed },
   )
   const steps = useMemo(() => stepsOf(model), [model])
-  const given = givenFrom(form, known)
+  const given = useMemo(() => givenFrom(form, known), [form, known])
   const reckoned = reckon(form, { ...given, ...saidBy(typed) }, steps)
   usePlaceInPage((named) => {
     const asked = numberAsked(named)
@@ -56,24 +59,26 @@ export function useNumbers() {
     // Not pushed: the page is left by going back, not the figure. Before anything is known nothing is written over.
     if (place === null) return
     const hash = numberHash({ id: inHand, at: place, typed })
-    window.history.replaceState(window.history.state, '', `#${hash}`)
+    // Once nobody types: a page that changes its address is told to its router, which looks through all of it.
+    const written = setTimeout(() => window.history.replaceState(window.history.state, '', `#${hash}`), 400)
+    return () => clearTimeout(written)
   }, [inHand, place, typed])
   /** Every figure as what is known gives it, in a few words; null where something has to be typed. */
   const shorts = useMemo(
     () => new Map(numberTable.map((one) => [one.id, shortOf(one, known, steps)])),
     [known, steps],
   )
-  const type = (input: string, text: string | null) =>
+  const type = useStable((input: string, text: string | null) =>
     setTyped((all) => {
       const { [input]: _gone, ...rest } = all[inHand] ?? {}
       return { ...all, [inHand]: text === null ? rest : { ...rest, [input]: text } }
-    })
+    }),
+  )
   return {
     ...{ form, adviser, inHand, typed, given, shorts, type },
     choose: setId,
-    advise: (name: string) => setId(`${choosing}${name}`),
     isKnown: here !== null,
-    places: here?.places ?? [],
+    places: here?.places ?? noPlaces,
     place,
     goTo: setAt,
     answer: reckoned.ok ? reckoned.value : null,

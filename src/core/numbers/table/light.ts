@@ -213,7 +213,7 @@ export const lightNumbers = [
       const [from, to] = dark === bright ? [dark - 5, dark + 5] : [dark - 1, bright + 1]
       const at = (each: number) =>
         metered({ ev: each, aperture: n, narrowest: narrow, shutter: t, floor: low, cap: high }, mode)
-      const evs = Array.from({ length: 121 }, (_, i) => from + ((to - from) * i) / 120)
+      const evs = Array.from({ length: 1001 }, (_, i) => from + ((to - from) * i) / 1000)
       return {
         name: 'ISO by light',
         x: { name: 'EV', quantity: 'ev' },
