@@ -88,6 +88,8 @@ export interface NumberForm {
   readonly source: string
   /** What it leaves out. */
   readonly limits: string
+  /** The procedure by which it is done on the camera; null where nothing is done. */
+  readonly procedure: string | null
   readonly choices: Readonly<Record<string, Choice>>
   readonly inputs: Readonly<Record<string, Input>>
   readonly results: Readonly<Record<string, ResultForm>>
@@ -123,6 +125,7 @@ interface Defined<I extends string, R extends string, C extends string> {
   readonly formula: string
   readonly source: string
   readonly limits: string
+  readonly procedure?: string
   readonly choices?: Readonly<Record<C, Choice>>
   readonly inputs: Readonly<Record<I, Input>>
   readonly results: Readonly<Record<R, ResultForm>>
@@ -148,6 +151,7 @@ export function defined<I extends string, R extends string, C extends string = n
 ): NumberForm {
   return {
     also: '',
+    procedure: null,
     choices: {},
     ...form,
     impossible: (v, c) => form.impossible?.(v, c) ?? null,

@@ -51,7 +51,7 @@ export function isoLadder(order: SetOrder): Composer {
 }
 
 /** What was changed for the occasion set back to what the plan has. */
-function setBack(composer: Composer, { model, from }: SetOrder, part: string): void {
+export function setBack(composer: Composer, { model, from }: SetOrder, part: string): void {
   const { memory } = composer.state.body
   const rows = entriesOf(from).filter(([row, value]) => !sameValue(memory[row], value))
   const items = rows.flatMap(([row, value]): Item[] => {

@@ -78,6 +78,24 @@ export const catalogue = [
     purpose: 'The likely causes in this plan and bank, nearest first.',
   },
   {
+    id: 'bracket-job',
+    name: 'Exposure bracket',
+    group: 'need',
+    purpose: 'Darker and brighter pictures on a support, with a delay, and everything back after it.',
+  },
+  {
+    id: 'interval-job',
+    name: 'Interval series',
+    group: 'need',
+    purpose: 'A picture every few seconds that differ in nothing but what moves.',
+  },
+  {
+    id: 'focus-series-job',
+    name: 'Focus series',
+    group: 'need',
+    purpose: 'Pictures from near to far, to be stacked; the screen goes dark meanwhile.',
+  },
+  {
     id: 'pairing',
     name: 'Pair a phone or remote',
     group: 'need',

@@ -7,6 +7,7 @@ import { firmwareDay, isoLadder, pairing } from './care'
 import type { Composer } from './composer'
 import { evening, morning } from './days'
 import { fieldMoves } from './field-moves'
+import { bracketJob, focusSeriesJob, intervalJob } from './jobs'
 import { pressTest } from './press-test'
 import { readRescuePlace, rescue } from './rescue'
 import { composeSetting } from './set-plan'
@@ -59,6 +60,9 @@ const composing: Readonly<Record<ProcedureId, Composing>> = {
       return rescue(order, at, stateIn)
     },
   },
+  'bracket-job': { on: 'plan', compose: ({ order }) => bracketJob(order) },
+  'interval-job': { on: 'plan', compose: ({ order }) => intervalJob(order) },
+  'focus-series-job': { on: 'plan', compose: ({ order }) => focusSeriesJob(order) },
   pairing: { on: 'plan', compose: ({ order }) => pairing(order) },
   'firmware-day': {
     on: 'plan',

@@ -1,11 +1,13 @@
 'use client'
 
 import { Check, TriangleAlert, Undo2 } from 'lucide-react'
+import Link from 'next/link'
 import { memo, useDeferredValue, useId } from 'react'
 import type { Choice, Input } from '@/core/numbers/form'
 import { quantities, readAmount, showSpan } from '@/core/numbers/quantities'
 import type { Said } from '@/core/numbers/given'
 import type { Answer } from '@/core/numbers/reckon'
+import { useDesk } from '@/features/desk'
 import { later } from '@/ui/later'
 import { Select } from '@/ui/select'
 import type { Numbers } from './use-numbers'
@@ -15,6 +17,7 @@ const NumberChart = later(() => import('./number-chart').then((one) => one.Numbe
 /** A figure in hand: what it asks for, what it comes to, and how. */
 export function NumberSheet({ numbers }: { numbers: Numbers }) {
   const { form, answer, refusals } = numbers
+  const { planId } = useDesk().start
   // The amounts first: the curve is drawn a moment later, over what is typed meanwhile.
   const curve = useDeferredValue(answer?.curve ?? null)
   const loose = refusals.filter(({ where }) => where === undefined || !(where in form.inputs))
@@ -36,6 +39,17 @@ export function NumberSheet({ numbers }: { numbers: Numbers }) {
           {curve && <NumberChart curve={curve} />}
         </div>
       </div>
+      {form.procedure !== null && (
+        <p className="mt-3">
+          <Link
+            href={`/plans/${planId}/prove#${form.procedure}`}
+            prefetch={false}
+            className="font-semibold text-brine underline decoration-rule underline-offset-3"
+          >
+            Do it on the camera, act by act
+          </Link>
+        </p>
+      )}
       <How answer={answer} formula={form.formula} source={form.source} limits={form.limits} />
     </section>
   )

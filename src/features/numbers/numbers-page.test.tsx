@@ -4,7 +4,9 @@ import userEvent from '@testing-library/user-event'
 import { heron } from '@tests/fixtures/heron'
 import { onTheDesk, settled } from '@tests/fixtures/on-the-desk'
 import { afterEach, describe, expect, it } from 'vitest'
+import { numberTable } from '@/core/numbers/table'
 import { parsePlan } from '@/core/plan/plan'
+import { isProcedure } from '@/core/procedures/catalogue'
 import { must } from '@/core/result'
 import { NumbersPage } from './numbers-page'
 
@@ -101,6 +103,15 @@ describe('the page of numbers', () => {
     expect(needed.textContent).toContain('ISO 2500–40\u202f000')
     await user.click(needed)
     expect(sheet('ISO needed').getByText('How it is worked out')).toBeDefined()
+  })
+
+  it('leads from a series to the procedure that does it on the camera', async () => {
+    const named = numberTable.flatMap(({ procedure }) => procedure ?? [])
+    expect(named.filter((id) => !isProcedure(id))).toEqual([])
+    await page('focus-series')
+    expect(screen.getByRole('link', { name: /act by act/ }).getAttribute('href')).toBe(
+      '/plans/p/prove#focus-series-job',
+    )
   })
 
   it('follows the plan under work', async () => {

@@ -332,6 +332,7 @@ export const filmNumbers = [
   }),
   defined({
     id: 'interval',
+    procedure: 'interval-job',
     name: 'Interval series',
     group: 'film',
     asks: 'How many pictures, how long a film, and does the time between them suffice?',

@@ -78,6 +78,7 @@ export const focusNumbers = [
   }),
   defined({
     id: 'focus-series',
+    procedure: 'focus-series-job',
     name: 'Focus series',
     group: 'focus',
     asks: 'How many pictures does a focus series need, and how long is the screen dark?',

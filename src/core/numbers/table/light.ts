@@ -381,6 +381,7 @@ export const lightNumbers = [
   }),
   defined({
     id: 'bracket',
+    procedure: 'bracket-job',
     name: 'Exposure bracket',
     group: 'light',
     asks: 'Which shutter speeds does a bracket take, and how long?',
