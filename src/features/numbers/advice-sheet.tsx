@@ -14,7 +14,7 @@ export function AdviceSheet({ numbers }: { numbers: Numbers }) {
   const { adviser, advice, isKnown, place } = numbers
   if (!adviser) return null
   return (
-    <section aria-label={adviser.name} className="min-w-0 self-start border bg-sheet p-4">
+    <section aria-label={adviser.name} className="min-w-0 self-start border bg-sheet p-4 lg:sticky lg:top-3">
       <h2 className="font-head text-title font-semibold">{adviser.name}</h2>
       <p className="text-silt">
         {adviser.asks}

@@ -22,7 +22,7 @@ export function NumberSheet({ numbers }: { numbers: Numbers }) {
   const curve = useDeferredValue(answer?.curve ?? null)
   const loose = refusals.filter(({ where }) => where === undefined || !(where in form.inputs))
   return (
-    <section aria-label={form.name} className="min-w-0 self-start border bg-sheet p-4">
+    <section aria-label={form.name} className="min-w-0 self-start border bg-sheet p-4 lg:sticky lg:top-3">
       <h2 className="font-head text-title font-semibold">{form.name}</h2>
       <p className="text-silt">{form.asks}</p>
       <div className="mt-3 grid gap-x-8 gap-y-4 md:grid-cols-2">

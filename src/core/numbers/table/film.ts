@@ -91,8 +91,8 @@ export const filmNumbers = [
       rate: { ...rate, none: 'stills: no frame rate', single: true },
     },
     results: {
-      perSecond: { name: 'Pulses a second', quantity: 'hertz' },
       pulses: { name: 'Pulses in the time', quantity: 'times' },
+      perSecond: { name: 'Pulses a second', quantity: 'hertz' },
     },
     filled: ['{shutter} · {perSecond} = {pulses}'],
     impossible: (v) =>
