@@ -92,9 +92,10 @@ function supposedIn(operands: readonly string[]): Result<Record<string, string>>
   return ok(supposed)
 }
 
-function adviceWords({ name, asks, options, because, facts, schools }: Advice): string {
+function adviceWords({ name, asks, idle, options, because, facts, schools }: Advice): string {
   return [
     `${name}. ${asks}`,
+    ...(idle === null ? [] : [`Whichever is taken does nothing as the camera stands: ${idle}`]),
     ...options.flatMap(optionWords),
     ...(because === null ? [] : [`Named first because: ${because}`]),
     'Goes by',

@@ -123,6 +123,13 @@ describe('an adviser', () => {
     expect(first(advice)?.id).toBe('silent')
   })
 
+  it('says that a choice does nothing as the camera stands', () => {
+    const processed = adviceFor('raw', heron, emptyOf(heron), 'base stills')
+    expect(processed?.idle).not.toBeNull()
+    const raw = must(parsePlan(heron, { 'base/image.kind': 'raw' }))
+    expect(adviceFor('raw', heron, raw, 'base stills')?.idle).toBeNull()
+  })
+
   it('names both sides where owners differ, and weighs the one that is yours', () => {
     const plan = must(parsePlan(heron, { 'school/shutter-type': 'mechanical' }))
     const advice = adviceFor('shutter', heron, plan, 'base stills')

@@ -60,6 +60,8 @@ export interface Advice {
   readonly asks: string
   readonly place: string
   readonly placeName: string
+  /** Why the choice does nothing as the camera stands; null where it does something. */
+  readonly idle: string | null
   /** The settings that are chosen, by id. */
   readonly settings: readonly string[]
   readonly facts: readonly AdviceFact[]
@@ -105,6 +107,12 @@ export function advise(
   const asks = form.means === 'movie.size' ? sizeWeighs(model, plan, place, state, known) : null
   const hazards = hazardsOf(model, plan, place, candidates, stateIn)
   const now = effectiveState(model, plan, place.column.context)
+  /** The lines about an option whose facts all hold. */
+  const holding = (option: string) =>
+    form.weighs.filter(
+      (line) =>
+        line.option === option && line.when.every(({ fact, of }) => of.includes(facts[fact]?.value ?? '')),
+    )
   const options = candidates.map((one): AdviceOption => {
     const isNow = one.sets.every(({ setting, value }) =>
       sameValue(state.settings.get(setting.id)?.value, value),
@@ -116,16 +124,11 @@ export function advise(
       ),
     )
     const weighs: Weighed[] = [
-      ...form.weighs
-        .filter(
-          ({ option, when }) =>
-            option === one.id && when.every(({ fact, of }) => of.includes(facts[fact]?.value ?? '')),
-        )
-        .map(({ when, points, words }) => ({
-          points,
-          words,
-          by: when.map(({ fact }) => nameOf(fact)).join(', '),
-        })),
+      ...holding(one.id).map(({ when, points, words }) => ({
+        points,
+        words,
+        by: when.map(({ fact }) => nameOf(fact)).join(', '),
+      })),
       ...(asks?.(one.id) ?? []),
       ...(hazards.get(one.id) ?? []).map((words) => ({ points: -1, words, by: model.name })),
       ...(own && own.id === school
@@ -152,6 +155,7 @@ export function advise(
     place: placeId(place),
     placeName: place.name,
     settings: (candidates[0]?.sets ?? []).map(({ setting }) => setting.id),
+    idle: idleIn(state, candidates) ?? holding('!')[0]?.words ?? null,
     facts: factsAsked(form, candidates, facts),
     options: ordered,
     because: reasonOf(ordered),
@@ -161,6 +165,16 @@ export function advise(
       isYours: id === school,
     })),
   }
+}
+
+/** What makes every one of the settings do nothing in a state. */
+function idleIn(state: Resolution, [first]: readonly Candidate[]): string | null {
+  const because = (first?.sets ?? []).map(({ setting }) =>
+    state.settings
+      .get(setting.id)
+      ?.remarks.find(({ kind, truth }) => kind === 'ineffective' && truth === 'yes'),
+  )
+  return because.every((one) => one !== undefined) ? (because[0]?.because ?? null) : null
 }
 
 /** The places in which an adviser is asked: those of its side. */
@@ -307,7 +321,7 @@ function factsAsked(
   facts: Readonly<Record<string, FactKnown>>,
 ): AdviceFact[] {
   const ids = weighs
-    .filter(({ option }) => candidates.some(({ id }) => id === option))
+    .filter(({ option }) => option === '!' || candidates.some(({ id }) => id === option))
     .flatMap(({ when }) => when.map(({ fact }) => fact))
   return [...new Set(ids)].map((id) => {
     const known = facts[id]

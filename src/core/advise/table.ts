@@ -14,7 +14,7 @@ export interface AdviserForm {
 
 /** What speaks for an option, or against it, in some work. */
 export interface WeighForm {
-  /** A common value, or the id of an option. */
+  /** A common value, or the id of an option; `!` for what makes all of them do nothing. */
   readonly option: string
   /** Facts that have to hold, each with the values that do; none where it always does. */
   readonly when: readonly { readonly fact: string; readonly of: readonly string[] }[]
@@ -25,7 +25,7 @@ export interface WeighForm {
 
 /**
  * An adviser's line: id | common setting (or -) | side (stills, motion, or -) | name | question. Under it, begun with `>`, what is weighed:
- * option | facts (`fact=value,value` joined by `&`, or - for always) | points | why. The points are our own weighing; each is shown.
+ * option (`!` for what makes all of them do nothing) | facts (`fact=value,value` joined by `&`, or - for always) | points | why. The points are our own weighing; each is shown.
  */
 const text = `
 shutter | shutter.kind | stills | Shutter type | Which shutter suits this work?
@@ -48,6 +48,7 @@ shutter | shutter.kind | stills | Shutter type | Which shutter suits this work?
 > curtain | flash=used | 2 | Made for flash, at its sync speed and slower.
 > first | flash=used | 1 | A flash goes with it at its sync speed and slower.
 raw | image.rawKind | stills | RAW compression | How are RAW files to be packed?
+> ! | files=finished | 0 | Only processed files are written, as planned.
 > exact | - | 2 | Nothing is thrown away, and a fifth to two fifths of the room is saved.
 > lossy | shadows=lifted | -4 | Lifted shadows get noisier: that is where it saves.
 > light | shadows=lifted | -5 | Lifted shadows get noisier, and blotched.

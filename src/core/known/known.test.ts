@@ -1,9 +1,10 @@
 import { heron } from '@tests/fixtures/heron'
-import { lenses, namedModels } from '@tests/fixtures/models'
+import { lenses, modelCalled, namedModels } from '@tests/fixtures/models'
 import { planOf } from '@tests/fixtures/arbitrary'
 import { started, theatre } from '@tests/fixtures/started'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { columnsOf } from '../banks/columns'
 import type { BodyModel } from '../model/types'
 import { figuresAbout, givenFrom } from '../numbers/given'
 import { reckon } from '../numbers/reckon'
@@ -127,6 +128,13 @@ describe('what is known in a place', () => {
     const known = knownIn(started(heron, theatre))
     expect(known['sensor.width']?.typed).toMatch(/px$/)
   })
+})
+
+it('every column of the banks is a place, hold sets too: a figure beside one leads there', () => {
+  const model = modelCalled('varn-duet')
+  const held = placesOf(model, started(model, theatre), lenses)
+  const columns = columnsOf(model, started(model, theatre), lenses, true)
+  expect(held.filter(({ situation }) => situation === null).map(placeId)).toEqual(columns.map(({ id }) => id))
 })
 
 describe('the figures about a setting', () => {

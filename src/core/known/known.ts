@@ -23,7 +23,7 @@ export interface Place {
 
 /** Every place of a plan where figures may be asked: its situations first, then base and banks. */
 export function placesOf(model: BodyModel, plan: Plan, lenses: readonly LensModel[]): Place[] {
-  const columns = columnsOf(model, plan, lenses, true).filter(({ kind }) => kind !== 'hold')
+  const columns = columnsOf(model, plan, lenses, true)
   const situations = situationsOf(plan).flatMap((id): Place[] => {
     const [side, slot] = [situationSide(model, plan, id), situationSlot(plan, id)]
     const wanted = slot === null ? `base ${side}` : `${slot.family}/${slot.slot}`

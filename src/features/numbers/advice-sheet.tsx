@@ -41,6 +41,11 @@ function Options({ advice, onTake }: { advice: Advice; onTake: (option: AdviceOp
   const [first] = advice.options
   return (
     <>
+      {advice.idle !== null && (
+        <p className="mt-3 text-lichen">
+          Whichever you take does nothing as the camera stands: {advice.idle}
+        </p>
+      )}
       {advice.because !== null && first && (
         <p className="mt-3">
           <b className="font-semibold">{first.name} is named first here.</b> {advice.because}
