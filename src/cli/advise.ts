@@ -1,13 +1,17 @@
 import { advise, placesFor, type Advice, type AdviceOption } from '@/core/advise/advise'
 import { factForm } from '@/core/advise/fact-forms'
 import { adviserCalled, advisers } from '@/core/advise/table'
+import { adviseWish } from '@/core/advise/wish'
 import { placesOf } from '@/core/known/known'
+import type { BodyModel } from '@/core/model/types'
+import type { Plan } from '@/core/plan/plan'
+import { reachOf } from '@/core/reach/reach'
 import { writePlanFile } from '@/core/files/plan-file'
 import { describeStep } from '@/core/plan/rows'
 import { applyStep, setRows } from '@/core/plan/step'
 import { resolve } from '@/core/resolve/resolve'
 import { ok, refuse, type Result } from '@/core/result'
-import { done, refused, type Command, type Outcome } from './command'
+import { done, refused, type Command, type Options, type Outcome } from './command'
 import { onPlan } from './disk'
 import { placeIn, typedIn } from './numbers'
 import { written } from './plans'
@@ -22,17 +26,24 @@ export const adviseOnPlan: Command = {
   operands: 'any',
   async run([name, plan, ...facts], options, notes) {
     if (name === undefined) {
-      const words = advisers.map(({ id, name: called, asks }) => `${id.padEnd(12)}  ${called}. ${asks}`)
-      return done(words.join('\n'), advisers)
+      const all = [
+        ...advisers,
+        { id: 'wish', name: 'Where to put a need', asks: 'Key, function menu, own menu, bank or hold set?' },
+      ]
+      return done(
+        all.map(({ id, name: called, asks }) => `${id.padEnd(12)}  ${called}. ${asks}`).join('\n'),
+        all,
+      )
     }
+    if (name === 'wish') return plan === undefined ? noPlan : wish(plan, facts, options, notes)
     const form = adviserCalled(name)
     if (!form)
       return refused({
         code: 'unknown-adviser',
-        message: `There is no adviser ${name}; there are ${advisers.map(({ id }) => id).join(', ')}.`,
+        message: `There is no adviser ${name}; there are ${[...advisers.map(({ id }) => id), 'wish'].join(', ')}.`,
         where: name,
       })
-    if (plan === undefined) return { kind: 'usage', problem: 'name the plan it is for' }
+    if (plan === undefined) return noPlan
     const supposed = supposedIn(facts)
     if (!supposed.ok) return refused(supposed.refusal)
     return onPlan(async ({ model, plan: full, own, definitions }): Promise<Outcome> => {
@@ -52,26 +63,60 @@ export const adviseOnPlan: Command = {
           message: `The ${model.name} has nothing to choose there.`,
           where: name,
         })
-      const taken = options.take?.at(-1)
-      if (taken === undefined) return done(adviceWords(advice), advice)
-      const option = advice.options.find(({ id }) => id === taken)
-      if (!option || option.cannot !== null)
-        return refused({
-          code: 'option',
-          message: option?.cannot ?? `An option is one of ${advice.options.map(({ id }) => id).join(', ')}.`,
-          where: `--take ${taken}`,
-        })
-      const step = setRows(own, `advised ${name}`, option.rows)
-      if (step.changes.length === 0) return done('The plan has it already.', { changes: [] })
-      const after = applyStep(model, own, step)
-      if (!after.ok) return refused(after.refusal)
-      return written(
-        writePlanFile({ plan: after.value, revision: null }),
-        options.out?.at(-1),
-        describeStep(model, step),
-      )
+      return taken(model, own, advice, options)
     })([plan], options, notes)
   },
+}
+
+const noPlan: Outcome = { kind: 'usage', problem: 'name the plan it is for' }
+
+/** Where a need is best met; which needs there are where none is named. */
+function wish(plan: string, facts: readonly string[], options: Options, notes: string[]): Promise<Outcome> {
+  return onPlan(async ({ model, plan: full, own, definitions }): Promise<Outcome> => {
+    const report = reachOf(model, full, definitions.lenses, 'finder')
+    const ids = report.reached.map(({ need }) => `${need.situation}/${need.what}`)
+    const asked = facts[0]?.split('need=').at(-1)
+    const found = report.reached.find(({ need }) => `${need.situation}/${need.what}` === asked)
+    if (!found || facts.length > 1)
+      return refused({
+        code: 'option',
+        message:
+          ids.length === 0
+            ? 'The plan has no needs: say what you shoot first.'
+            : `Write need=… with one of ${ids.join(', ')}.`,
+        where: facts.join(' ') || 'need',
+      })
+    const advice = adviseWish(model, full, report, found.need)
+    if (!advice)
+      return refused({
+        code: 'no-choice',
+        message: `The ${model.name} has nothing like it.`,
+        where: asked ?? '',
+      })
+    return taken(model, own, advice, options)
+  })([plan], options, notes)
+}
+
+/** The advice in words; or with `--take`, the plan with an option taken. */
+async function taken(model: BodyModel, own: Plan, advice: Advice, options: Options): Promise<Outcome> {
+  const wanted = options.take?.at(-1)
+  if (wanted === undefined) return done(adviceWords(advice), advice)
+  const option = advice.options.find(({ id }) => id === wanted)
+  if (!option || option.cannot !== null)
+    return refused({
+      code: 'option',
+      message: option?.cannot ?? `An option is one of ${advice.options.map(({ id }) => id).join(', ')}.`,
+      where: `--take ${wanted}`,
+    })
+  const step = setRows(own, `advised ${advice.adviser}`, option.rows)
+  if (step.changes.length === 0) return done('The plan has it already.', { changes: [] })
+  const after = applyStep(model, own, step)
+  if (!after.ok) return refused(after.refusal)
+  return written(
+    writePlanFile({ plan: after.value, revision: null }),
+    options.out?.at(-1),
+    describeStep(model, step),
+  )
 }
 
 function supposedIn(operands: readonly string[]): Result<Record<string, string>> {

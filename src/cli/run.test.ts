@@ -612,6 +612,7 @@ describe('number and advise', () => {
     [['number', 'needed-iso', 'ev=25', 'aperture=f/2', 'shutter=1/50'], 'EV 18 is sun on snow'],
     [['number', 'needed-iso', '--at', 'base stills'], '--at is of a plan'],
     [['number', 'needed-iso', '--plan', 'PLAN', '--at', 'nowhere'], 'A place is one of base '],
+    [['advise', 'wish', 'PLAN', 'need=nothing'], 'The plan has no needs'],
     [['advise', 'weather', 'PLAN'], 'There is no adviser weather; there are shutter'],
     [['advise', 'shutter', 'PLAN', 'silence=perhaps'], 'Silence is one of needed, free.'],
     [['advise', 'shutter', 'PLAN', 'mood=good'], 'No adviser goes by mood.'],

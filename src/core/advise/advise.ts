@@ -60,6 +60,8 @@ export interface Advice {
   readonly asks: string
   readonly place: string
   readonly placeName: string
+  /** What the points count: our own weighing, or seconds an outing. */
+  readonly unit: 'points' | 'seconds'
   /** Why the choice does nothing as the camera stands; null where it does something. */
   readonly idle: string | null
   /** The settings that are chosen, by id. */
@@ -152,6 +154,7 @@ export function advise(
     adviser: form.id,
     name: form.name,
     asks: form.asks,
+    unit: 'points',
     place: placeId(place),
     placeName: place.name,
     settings: (candidates[0]?.sets ?? []).map(({ setting }) => setting.id),

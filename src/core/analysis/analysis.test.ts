@@ -14,6 +14,7 @@ import type { BodyModel } from '../model/types'
 import { emptyPlan, type Plan } from '../plan/plan'
 import { holdRow, keyRow } from '../plan/rows'
 import { applyStep, setRows } from '../plan/step'
+import { needsOf } from '../reach/needs'
 import { reachOf } from '../reach/reach'
 import { usualContext } from '../resolve/context'
 import { must } from '../result'
@@ -49,6 +50,10 @@ function questions(model: BodyModel, plan: Plan): Question[] {
     { kind: 'film' },
     { kind: 'focus', side, lens: null, posture: 'finder' },
     { kind: 'known', place: null },
+    ...needsOf(model, plan)
+      .slice(0, 2)
+      .map(({ situation, what }) => ({ kind: 'wish' as const, situation, what, posture: 'finder' as const })),
+    { kind: 'wish', situation: 'none', what: 'nothing', posture: 'finder' },
     ...advisers.map(({ id }) => ({ kind: 'advice' as const, adviser: id, place: null, supposed: {} })),
     ...(['set-plan', 'press-test'] as const).map((id) => ({
       ...{ kind: 'procedure' as const, id, tag: null, start: 'delivered' as const },

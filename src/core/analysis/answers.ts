@@ -1,5 +1,6 @@
 import { advise, placesFor } from '../advise/advise'
 import { adviserCalled } from '../advise/table'
+import { adviseWish } from '../advise/wish'
 import { columnsOf } from '../banks/columns'
 import { figuresOf } from '../banks/figures'
 import { matrixOf } from '../banks/matrix'
@@ -158,6 +159,11 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
       const place = placeNamed(plan, places, id)
       return form && place ? advise(form, model, plan, place, stateIn, supposed) : null
     },
+  },
+  wish: {
+    hangsOn: all,
+    answer: (subject, { situation, what, posture }) =>
+      adviseWish(subject.model, subject.plan, subject.reach(posture), { situation, what }),
   },
   procedure: {
     hangsOn: all,

@@ -91,6 +91,8 @@ export type Question =
       readonly place: string | null
       readonly supposed: Readonly<Record<string, string>>
     }
+  /** Where a need is best met: keys, cells, lines, banks, hold sets. */
+  | { readonly kind: 'wish'; readonly situation: string; readonly what: string; readonly posture: Posture }
   /** What the finder shows, and every value, in a state with some keys held. */
   | { readonly kind: 'state'; readonly context: Context; readonly held: readonly string[] }
 
@@ -119,6 +121,7 @@ export interface Answers {
   readonly procedure: Composed
   readonly known: KnownHere | null
   readonly advice: Advice | null
+  readonly wish: Advice | null
   readonly state: StateValues
 }
 

@@ -3,7 +3,7 @@ import { keyRow, noteRow, ownerRow, rowValue } from '../plan/rows'
 import type { Address } from '../model/addresses'
 import { acceptedFunctions } from '../model/controls'
 import { lookup } from '../model/lookup'
-import type { BodyModel, LensModel, Posture, Side } from '../model/types'
+import type { BodyModel, LensModel, ModelFunction, Posture, Side } from '../model/types'
 import { functionAt } from '../plan/assign'
 import type { Plan } from '../plan/plan'
 import { setRows } from '../plan/step'
@@ -221,27 +221,41 @@ export function gainsAt(before: ReachReport, address: Address): ReadonlyMap<stri
  * where no step helps. Locked keys are left as they are.
  */
 export function worstNeeds(before: ReachReport, most = 5): Worst[] {
-  const { asked, plan, stateOf } = workOf(before)
-  const { model } = asked
+  const { plan } = workOf(before)
   const costly = [...before.reached]
     .filter((one) => !one.absent && one.blocked === null && one.perOuting > 0)
     .sort((a, b) => b.perOuting - a.perOuting)
   return costly.slice(0, most).map((reached): Worst => {
     const { need } = reached
-    const does = doing(model, stateOf(need.side, false).resolution, need.side, need.what)
-    let best: Worst = { reached, step: null, words: 'No key makes it quicker.', gain: 0 }
-    for (const address of lookup(model).addresses.values()) {
-      if (address.side !== need.side || address.when !== null) continue
-      if (rowValue(plan.rows, noteRow('lock', keyRow(address))) !== null) continue
-      for (const fn of acceptedFunctions(model, address).filter(does)) {
-        const gain = gainOf(before, address, fn.id)
-        if (gain <= best.gain + 1e-9) continue
-        const step = setRows(plan, `worst ${need.situation} ${need.what}`, { [keyRow(address)]: fn.id })
-        best = { reached, step, gain, words: `${fn.name} on ${address.control.name}, ${address.name}` }
-      }
-    }
-    return best
+    const [best] = keysFor(before, need)
+    if (!best || best.gain <= 1e-9) return { reached, step: null, words: 'No key makes it quicker.', gain: 0 }
+    const { address, fn, gain } = best
+    const step = setRows(plan, `worst ${need.situation} ${need.what}`, { [keyRow(address)]: fn.id })
+    return { reached, step, gain, words: `${fn.name} on ${address.control.name}, ${address.name}` }
   })
+}
+
+/** A function that meets a need, on a key that takes it, and what it would save there in seconds an outing. */
+export interface KeyGain {
+  readonly address: Address
+  readonly fn: ModelFunction
+  readonly gain: number
+}
+
+/** Every function that meets a need on every key that takes it, what saves most first; locked keys are left as they are. */
+export function keysFor(before: ReachReport, need: Need): KeyGain[] {
+  const { asked, plan, stateOf } = workOf(before)
+  const { model } = asked
+  const does = doing(model, stateOf(need.side, false).resolution, need.side, need.what)
+  return [...lookup(model).addresses.values()]
+    .filter((address) => address.side === need.side && address.when === null)
+    .filter((address) => rowValue(plan.rows, noteRow('lock', keyRow(address))) === null)
+    .flatMap((address) =>
+      acceptedFunctions(model, address)
+        .filter(does)
+        .map((fn): KeyGain => ({ address, fn, gain: gainOf(before, address, fn.id) })),
+    )
+    .sort((one, two) => two.gain - one.gain)
 }
 
 /** What one function on one key saves. */

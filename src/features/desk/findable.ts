@@ -51,22 +51,7 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
       more: purpose,
       href: at('prove', id),
     })),
-    ...advisers.map(({ id, name, asks }): Findable => ({
-      id: `choice ${id}`,
-      kind: 'figure',
-      name: `${name}: which?`,
-      more: asks,
-      also: 'advice choose',
-      href: at('numbers', `choose/${id}`),
-    })),
-    ...numberTable.map(({ id, name, asks, also }): Findable => ({
-      id: `number ${id}`,
-      kind: 'figure',
-      name,
-      more: asks,
-      also,
-      href: at('numbers', id),
-    })),
+    ...figures(at),
     ...keys.map((address): Findable => ({
       id: `key ${address.key}`,
       kind: 'key',
@@ -124,6 +109,35 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
       }),
     ),
     ...shelfFindables({ ...shelf, plans: shelf.plans.filter(({ id }) => id !== planId) }),
+  ]
+}
+
+/** Every figure and every choice of the page of numbers. */
+function figures(at: (station: string, place: string) => string): Findable[] {
+  return [
+    {
+      id: 'choice wish',
+      kind: 'figure',
+      name: 'Where to put a need',
+      more: 'Key, function menu, own menu, bank or hold set?',
+      href: at('numbers', 'choose/wish'),
+    },
+    ...advisers.map(({ id, name, asks }): Findable => ({
+      id: `choice ${id}`,
+      kind: 'figure',
+      name: `${name}: which?`,
+      more: asks,
+      also: 'advice choose',
+      href: at('numbers', `choose/${id}`),
+    })),
+    ...numberTable.map(({ id, name, asks, also }): Findable => ({
+      id: `number ${id}`,
+      kind: 'figure',
+      name,
+      more: asks,
+      also,
+      href: at('numbers', id),
+    })),
   ]
 }
 

@@ -37,7 +37,8 @@ export function AdviceSheet({ numbers }: { numbers: Numbers }) {
   )
 }
 
-function Options({ advice, onTake }: { advice: Advice; onTake: (option: AdviceOption) => void }) {
+/** Every option side by side, the one named first with its reason. */
+export function Options({ advice, onTake }: { advice: Advice; onTake: (option: AdviceOption) => void }) {
   const [first] = advice.options
   return (
     <>
@@ -53,13 +54,7 @@ function Options({ advice, onTake }: { advice: Advice; onTake: (option: AdviceOp
       )}
       <ul aria-label="Options" className="mt-3 grid gap-3 sm:grid-cols-[repeat(auto-fit,minmax(210px,1fr))]">
         {advice.options.map((option, i) => (
-          <Option
-            key={option.id}
-            option={option}
-            isFirst={i === 0}
-            settings={advice.settings}
-            onTake={onTake}
-          />
+          <Option key={option.id} option={option} isFirst={i === 0} advice={advice} onTake={onTake} />
         ))}
       </ul>
     </>
@@ -69,16 +64,17 @@ function Options({ advice, onTake }: { advice: Advice; onTake: (option: AdviceOp
 function Option({
   option,
   isFirst,
-  settings,
+  advice: { settings, unit },
   onTake,
 }: {
   option: AdviceOption
   isFirst: boolean
-  settings: readonly string[]
+  advice: Advice
   onTake: (option: AdviceOption) => void
 }) {
   const { planId } = useDesk().start
-  const { name, isNow, cannot, weighs, balance } = option
+  const { name, isNow, cannot, weighs, balance, rows } = option
+  const canBeTaken = !isNow && cannot === null && Object.keys(rows).length > 0
   return (
     <li
       aria-label={name}
@@ -87,7 +83,7 @@ function Option({
       <h3 className="leading-tight font-semibold">{name}</h3>
       <p className="text-small text-silt">
         {isNow ? 'as planned' : 'not in the plan'}
-        {cannot === null && ` · balance ${signed(balance)}`}
+        {cannot === null && ` · ${balanceWords(balance, unit)}`}
       </p>
       {cannot !== null && <p className="mt-1 text-small text-rust">Cannot be had here: {cannot}</p>}
       <ul className="mt-2 grid gap-1.5">
@@ -99,7 +95,7 @@ function Option({
         )}
       </ul>
       <p className="mt-auto flex flex-wrap items-center gap-x-4 gap-y-1 pt-3">
-        {!isNow && cannot === null && (
+        {canBeTaken && (
           <Button main={isFirst} onClick={() => onTake(option)}>
             Take it
           </Button>
@@ -222,6 +218,15 @@ function Schools({ advice: { schools } }: { advice: Advice }) {
       </p>
     </div>
   )
+}
+
+function balanceWords(balance: number, unit: Advice['unit']): string {
+  if (unit === 'points') return `balance ${signed(balance)}`
+  return balance > 0
+    ? `saves ${balance} s an outing`
+    : balance < 0
+      ? `costs ${-balance} s an outing`
+      : 'saves nothing'
 }
 
 function signed(points: number): string {

@@ -2,7 +2,7 @@
 import { act, screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { heron } from '@tests/fixtures/heron'
-import { onTheDesk, settled } from '@tests/fixtures/on-the-desk'
+import { onTheDesk, settled, theatrePlan } from '@tests/fixtures/on-the-desk'
 import { afterEach, describe, expect, it } from 'vitest'
 import { numberTable } from '@/core/numbers/table'
 import { parsePlan } from '@/core/plan/plan'
@@ -162,5 +162,25 @@ describe('a choice', () => {
   it('of film is asked in film, though a situation of stills is in hand', async () => {
     await page('choose/temper?at=stage')
     expect(screen.getByText(/Asked in Base, motion\./)).toBeDefined()
+  })
+})
+
+describe('where to put a need', () => {
+  it('says what to do first where the plan has no needs', async () => {
+    await page('choose/wish')
+    expect(screen.getByRole('link', { name: 'Say what you shoot' })).toBeDefined()
+  })
+
+  it('tries every place, and puts it there in one step', async () => {
+    const { user, plan } = await page('choose/wish', theatrePlan)
+    await settled()
+    const rows = Object.keys(plan().rows).length
+    expect(screen.getByText('As it is')).toBeDefined()
+    expect(screen.getAllByText(/s each time\./).length).toBeGreaterThan(1)
+    const [take] = screen.getAllByRole('button', { name: 'Take it' })
+    if (!take) throw new Error('nothing can be taken')
+    await user.click(take)
+    await settled()
+    expect(Object.keys(plan().rows).length).not.toBe(rows)
   })
 })

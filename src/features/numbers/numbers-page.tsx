@@ -7,6 +7,7 @@ import { numberTable } from '@/core/numbers/table'
 import { Select } from '@/ui/select'
 import { AdviceSheet } from './advice-sheet'
 import { NumberSheet } from './number-sheet'
+import { WishSheet } from './wish-sheet'
 import { useNumbers, type Numbers } from './use-numbers'
 
 const groups = Object.keys(numberGroups) as NumberGroup[]
@@ -27,16 +28,22 @@ export function NumbersPage() {
           label="Figure"
           value={numbers.inHand}
           options={[
-            ...advisers.map((one) => [`choose/${one.id}`, one.name] as const),
+            ...choices.map((one) => [`choose/${one.id}`, one.name] as const),
             ...numberTable.map((one) => [one.id, one.name] as const),
           ]}
           onPick={numbers.choose}
           className="mt-2 min-h-11 w-full rounded-md border bg-sheet px-2 lg:hidden"
         />
-        <AdviserList adviser={numbers.adviser} choose={numbers.choose} />
+        <AdviserList inHand={numbers.inHand} choose={numbers.choose} />
         <NumberList inHand={numbers.inHand} choose={numbers.choose} shorts={numbers.shorts} />
       </section>
-      {numbers.adviser ? <AdviceSheet numbers={numbers} /> : <NumberSheet numbers={numbers} />}
+      {numbers.isWish ? (
+        <WishSheet numbers={numbers} />
+      ) : numbers.adviser ? (
+        <AdviceSheet numbers={numbers} />
+      ) : (
+        <NumberSheet numbers={numbers} />
+      )}
     </main>
   )
 }
@@ -62,20 +69,23 @@ const PlaceChoice = memo(function PlaceChoice({
   )
 })
 
+/** Every choice: of a setting, and where a need is put. */
+const choices = [...advisers, { id: 'wish', name: 'Where to put a need' }]
+
 const lineStyle =
   'flex min-h-8 w-full items-baseline gap-2 border-b px-2 py-0.5 text-left hover:text-brine aria-pressed:bg-sheet aria-pressed:font-semibold aria-pressed:shadow-[inset_3px_0_0_var(--brine)] pointer-coarse:min-h-11'
 
 /** The choices an owner is advised in. */
-const AdviserList = memo(function AdviserList({ adviser, choose }: Pick<Numbers, 'adviser' | 'choose'>) {
+const AdviserList = memo(function AdviserList({ inHand, choose }: Pick<Numbers, 'inHand' | 'choose'>) {
   return (
     <div role="group" aria-label="Choices" className="mt-3 max-lg:hidden">
       <h2 className="text-small font-semibold text-silt">Choices</h2>
       <ul className="border-t">
-        {advisers.map(({ id, name }) => (
+        {choices.map(({ id, name }) => (
           <li key={id}>
             <button
               type="button"
-              aria-pressed={id === adviser?.id}
+              aria-pressed={`choose/${id}` === inHand}
               onClick={() => choose(`choose/${id}`)}
               className={lineStyle}
             >

@@ -30,10 +30,11 @@ export function useNumbers() {
   const [at, setAt] = useState<string | null>(null)
   const [typedOf, setTyped] = useState<Readonly<Record<string, Readonly<Record<string, string>>>>>({})
   const here = useAnswer<'known'>({ kind: 'known', place: at })
+  const isWish = id === `${choosing}wish`
   const adviser = id.startsWith(choosing) ? (adviserCalled(id.slice(choosing.length)) ?? null) : null
   const form = numberForm(id) ?? numberTable[0]
   if (!form) throw new Error('there are no figures')
-  const inHand = adviser ? id : form.id
+  const inHand = adviser || isWish ? id : form.id
   const typed = typedOf[inHand] ?? nothingTyped
   const known = here?.known ?? nothingKnown
   const place = here?.place ?? null
@@ -46,7 +47,7 @@ export function useNumbers() {
   usePlaceInPage((named) => {
     const asked = numberAsked(named)
     const takes = asked.id.startsWith(choosing)
-      ? adviserCalled(asked.id.slice(choosing.length)) && factForm
+      ? factsOf(asked.id.slice(choosing.length))
       : inputsOf(numberForm(asked.id))
     if (!takes) return
     setId(asked.id)
@@ -75,7 +76,7 @@ export function useNumbers() {
     }),
   )
   return {
-    ...{ form, adviser, inHand, typed, given, shorts, type },
+    ...{ form, adviser, isWish, inHand, typed, given, shorts, type },
     choose: setId,
     isKnown: here !== null,
     places: here?.places ?? noPlaces,
@@ -86,6 +87,12 @@ export function useNumbers() {
     advice: advice?.adviser === adviser?.id ? advice : null,
     take: (option: AdviceOption) => desk.set(option.rows),
   }
+}
+
+/** What an adviser takes from an address: facts, or the need that a place is looked for. */
+function factsOf(adviser: string) {
+  if (adviser === 'wish') return (name: string) => (name === 'need' ? name : undefined)
+  return adviserCalled(adviser) && factForm
 }
 
 function inputsOf(form: NumberForm | undefined) {
