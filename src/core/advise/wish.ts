@@ -43,7 +43,7 @@ export function adviseWish(
       {
         points: 0,
         words: best ? `${best.words}: ${seconds(best.seconds)} each time.` : 'No way there.',
-        by: 'reach',
+        by: '',
       },
     ],
     balance: 0,
@@ -73,7 +73,7 @@ export function adviseWish(
       {
         points: gain,
         words: each ? `${each.words}: ${seconds(each.seconds)} each time.` : 'It is not reached there.',
-        by: 'seconds an outing, of the whole plan',
+        by: '',
       },
       ...(each && !isQuickest && then?.best
         ? [{ points: 0, words: `What is there stays quicker: ${then.best.words}.`, by: '' }]

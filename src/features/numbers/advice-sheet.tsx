@@ -90,7 +90,7 @@ function Option({
         {weighs.map((one) => (
           <Weight key={`${one.by} ${one.words}`} weighed={one} />
         ))}
-        {weighs.length === 0 && (
+        {weighs.length === 0 && cannot === null && (
           <li className="text-small text-silt">Nothing speaks for it or against it here.</li>
         )}
       </ul>
@@ -122,9 +122,9 @@ function Weight({ weighed: { points, words, by } }: { weighed: Weighed }) {
         ? ['text-lichen', 'against it']
         : ['text-silt', 'to know']
   return (
-    <li className="grid grid-cols-[2rem_1fr] text-small leading-snug">
+    <li className="grid grid-cols-[2.75rem_1fr] text-small leading-snug">
       <span className={`font-mono font-semibold tabular-nums ${tone}`}>
-        {signed(points)}
+        {points === 0 ? <span aria-hidden="true">·</span> : signed(points)}
         <span className="sr-only"> {spoken}:</span>
       </span>
       <span>
