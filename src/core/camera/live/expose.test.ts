@@ -7,6 +7,7 @@ import { stepsOf } from '../../known/steps'
 import { reckon } from '../../numbers/reckon'
 import { numberForm } from '../../numbers/table'
 import { parsePlan, type Plan } from '../../plan/plan'
+import { baseCellRow } from '../../plan/rows'
 import { newestFirmware } from '../../resolve/context'
 import { must } from '../../result'
 import { newBody } from '../body'
@@ -22,6 +23,12 @@ const marks = (ladder: 'shutter' | 'aperture' | 'iso', from: string, to: string)
     steps[ladder].findIndex(({ mark }) => mark === to) + 1,
   )
 
+const stepAt = (ladder: 'shutter' | 'aperture', mark: string) => {
+  const found = steps[ladder].find((step) => step.mark === mark)
+  if (!found) throw new Error(mark)
+  return found
+}
+
 function bodyWith(plan: Plan, ev: number): LiveState {
   const body = newBody(heron, 'SIM-1', newestFirmware(heron))
   const state = newLive(heron, chipped, { ...body, memory: memoryOf(heron, plan) })
@@ -32,7 +39,7 @@ const exposed = (rows: Record<string, unknown>, ev: number) => {
   const plan = must(
     parsePlan(
       heron,
-      Object.fromEntries(Object.entries(rows).map(([id, value]) => [rowNamed(`base/${id}@stills`), value])),
+      Object.fromEntries(Object.entries(rows).map(([id, value]) => [baseCellRow(id, 'stills'), value])),
     ),
   )
   return exposedNow(heron, bodyWith(plan, ev))
@@ -135,7 +142,7 @@ describe('a simulated body', () => {
           expect(Math.log2(body.iso.amount / needed)).toBeCloseTo(body.off, 6)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 60, examples: [[12.5, stepAt('shutter', '1/80'), stepAt('aperture', 'f/2.8')]] },
     )
   })
 })

@@ -16,8 +16,8 @@ export interface Exposed {
   readonly off: number
 }
 
-/** Off by more than this it would take the next step, of those a third of a stop apart. */
-const halfStep = 0.18
+/** Off by no more than this a step is taken: half of the widest gap between two marks, f/11 and f/13. */
+const halfStep = 0.26
 
 /**
  * What a body exposes with: it tries its own steps, one after another in the order of its mode, until the light fits; where
@@ -59,15 +59,30 @@ export function exposedNow(model: BodyModel, state: LiveState): Exposed | null {
     ...speeds.map((speed) => ({ speed, within: short })),
     ...speeds.slice(-1).map((speed) => ({ speed, within: long })),
   ]
-  for (const { speed, within } of tries)
-    for (const opening of openings)
-      for (const time of within) {
-        const off = offBy(time, opening, speed)
-        const found = { shutter: time, aperture: opening, iso: speed, off }
-        if (Math.abs(off) <= halfStep) return found
-        if (nearest === null || Math.abs(off) < Math.abs(nearest.off) - 1e-9) nearest = found
-      }
+  for (const { speed, within } of tries) {
+    const best = nearestOf(
+      openings.flatMap((opening) =>
+        within.map((time) => ({
+          shutter: time,
+          aperture: opening,
+          iso: speed,
+          off: offBy(time, opening, speed),
+        })),
+      ),
+    )
+    if (best && Math.abs(best.off) <= halfStep) return best
+    nearest = nearestOf([nearest, best])
+  }
   return nearest
+}
+
+/** The one whose light is nearest to what is metered; of equals the first. */
+function nearestOf(all: readonly (Exposed | null)[]): Exposed | null {
+  return all.reduce<Exposed | null>(
+    (best, one) =>
+      one !== null && (best === null || Math.abs(one.off) < Math.abs(best.off) - 1e-9) ? one : best,
+    null,
+  )
 }
 
 function widestOf({ lens }: LiveState): number {
