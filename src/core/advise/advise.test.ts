@@ -160,6 +160,15 @@ describe('an adviser', () => {
     expect(words('open')).toContain('It has no 50p.')
   })
 
+  it('says of a film size what the card holds, and that a slow card does not keep up', () => {
+    const rows = { 'situation/foyer/side': 'motion', 'card/one/size': 64, 'card/one/rate': 20 }
+    const advice = adviceFor('format', heron, must(parsePlan(heron, rows)), 'foyer')
+    const words = advice?.options.find(({ id }) => id === 'wide')?.weighs.map((one) => one.words)
+    // 20 · 8 / 200 = 0.8; 64 · 8000 / 200 / 60 = 42.7.
+    expect(words).toContain('The card does not keep up: it has 0.8 × of 200 Mbit/s.')
+    expect(words).toContain('42.7 min on your card at 200 Mbit/s.')
+  })
+
   it('leads to steps that are taken: then the plan has what was advised', () => {
     for (const [, model] of namedModels)
       for (const { id } of advisers)

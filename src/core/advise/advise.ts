@@ -2,8 +2,9 @@ import { knownAt, placeId, type Place } from '../known/known'
 import { showValue, valuesOf } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Setting } from '../model/types'
+import { resultOf } from '../numbers/ask'
 import type { Known } from '../numbers/given'
-import { readAmount, showAmount, type QuantityId } from '../numbers/quantities'
+import { showAmount } from '../numbers/quantities'
 import { baseRow, defaultWhereabouts } from '../plan/cells'
 import { rowIn } from '../banks/columns'
 import type { Plan } from '../plan/plan'
@@ -251,8 +252,6 @@ function hazardsOf(
 function sizeWeighs(model: BodyModel, plan: Plan, place: Place, state: Resolution, known: Known) {
   const delivery = place.situation === null ? undefined : workOf(plan, place.situation).delivery
   const rate = String(valueMeaning(model, state, 'movie.frameRate')?.value)
-  const card = leastKnown(known, 'card.rate', 'megabytesPerSecond')
-  const gigabytes = leastKnown(known, 'card.size', 'gigabytes')
   return (size: string): Weighed[] => {
     const width = model.sensor.filmWidths[size]
     const formats = model.cards.movieFormats.filter((one) => one.size === size)
@@ -280,30 +279,24 @@ function sizeWeighs(model: BodyModel, plan: Plan, place: Place, state: Resolutio
     }
     if (formats.length > 0 && !format)
       weighs.push({ points: -8, words: `It has no ${rate}.`, by: 'Frame rate' })
-    if (format && card !== null) {
-      const spare = (card * 8) / format.rateMbps
-      if (spare < 1)
-        weighs.push({
-          points: -8,
-          words: `The card does not keep up: ${format.rateMbps} Mbit/s are ${showAmount('megabytesPerSecond', format.rateMbps / 8)}, and it writes ${showAmount('megabytesPerSecond', card)}.`,
-          by: 'Card',
-        })
-    }
-    if (format && gigabytes !== null) {
-      const minutes = (gigabytes * 8000) / format.rateMbps / 60
+    if (!format) return weighs
+    const bitrate = { typed: `${format.rateMbps} Mbit/s`, from: format.codec }
+    const spare = resultOf('film-card', 'spare', known, { bitrate })
+    if (spare?.most != null && spare.most < 1)
       weighs.push({
-        points: minutes < 30 ? -2 : 0,
-        words: `${showAmount('minutes', minutes)} on your card at ${format.rateMbps} Mbit/s.`,
+        points: -8,
+        words: `The card does not keep up: it has ${spare.words} of ${bitrate.typed}.`,
         by: 'Card',
       })
-    }
+    const minutes = resultOf('film-minutes', 'minutes', known, { bitrate })
+    if (minutes?.least != null)
+      weighs.push({
+        points: minutes.least < 30 ? -2 : 0,
+        words: `${minutes.words} on your card at ${bitrate.typed}.`,
+        by: 'Card',
+      })
     return weighs
   }
-}
-
-function leastKnown(known: Known, name: string, quantity: QuantityId): number | null {
-  const read = known[name] && readAmount(quantity, known[name].typed)
-  return read?.ok ? read.value[0] : null
 }
 
 /** The rows that set an option: in the bank where it holds the setting, else in base. */

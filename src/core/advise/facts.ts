@@ -3,9 +3,8 @@ import type { Place } from '../known/known'
 import type { BodyModel } from '../model/types'
 import { ladderSteps } from '../model/domain'
 import { lookup } from '../model/lookup'
-import { givenFrom, type Known } from '../numbers/given'
-import { reckon } from '../numbers/reckon'
-import { numberForm } from '../numbers/table'
+import { resultOf } from '../numbers/ask'
+import type { Known } from '../numbers/given'
 import type { Plan } from '../plan/plan'
 import { situationName, workOf, type Work } from '../plan/situations'
 import { apertureIn, shutterIn } from '../resolve/exposure'
@@ -93,10 +92,8 @@ function exposed(model: BodyModel, plan: Plan, state: Resolution, work: Work): E
 function burstOf(model: BodyModel, state: Resolution, known: Known): Entry[] {
   const mode = valueMeaning(model, state, 'drive.mode')
   if (mode?.value !== 'burst') return mode ? [['burst', { value: 'none', from: mode.setting.label }]] : []
-  const form = numberForm('burst')
-  const reckoned = form && reckon(form, givenFrom(form, known))
-  const full = reckoned?.ok ? reckoned.value.results.find(({ id }) => id === 'full') : undefined
-  const stalls = full !== undefined && full.least !== null
+  const full = resultOf('burst', 'full', known)
+  const stalls = full !== null && full.least !== null
   return [
     [
       'burst',
@@ -107,10 +104,8 @@ function burstOf(model: BodyModel, state: Resolution, known: Known): Entry[] {
 
 /** Whether the card would keep up with whole frames, reckoned as four times the bitrate. */
 function cardOf(known: Known): Entry[] {
-  const form = numberForm('film-card')
-  const reckoned = form && reckon(form, givenFrom(form, known))
-  const spare = reckoned?.ok ? reckoned.value.results.find(({ id }) => id === 'spare') : undefined
-  if (spare === undefined || spare.least === null) return []
+  const spare = resultOf('film-card', 'spare', known)
+  if (spare === null || spare.least === null) return []
   return [
     ['card', { value: spare.least >= 4 ? 'fast' : 'slow', from: `the card has ${spare.words} the bitrate` }],
   ]

@@ -6,6 +6,7 @@ import { itemAt, permittedAt } from '../plan/menu-items'
 import { plannedSlots, type Plan } from '../plan/plan'
 import { describeRow, holdRow, idsOf, isHoldRow, keyRow, mayTick, type RowId } from '../plan/rows'
 import { situationName } from '../plan/situations'
+import { rounded } from '../numbers/light'
 import type { Need } from '../reach/needs'
 import type { Path, Tier } from '../reach/paths'
 import { keysFor, reachAfter } from '../reach/reach'
@@ -42,7 +43,7 @@ export function adviseWish(
     weighs: [
       {
         points: 0,
-        words: best ? `${best.words}: ${seconds(best.seconds)} each time.` : 'No way there.',
+        words: best ? `${best.words}: ${rounded(best.seconds)} s each time.` : 'No way there.',
         by: '',
       },
     ],
@@ -72,7 +73,7 @@ export function adviseWish(
     const weighs: Weighed[] = [
       {
         points: gain,
-        words: each ? `${each.words}: ${seconds(each.seconds)} each time.` : 'It is not reached there.',
+        words: each ? `${each.words}: ${rounded(each.seconds)} s each time.` : 'It is not reached there.',
         by: '',
       },
       ...(each && !isQuickest && then?.best
@@ -273,8 +274,4 @@ function factsOf(plan: Plan, { perOuting, flags, situation, side }: Need): Advic
     ...(flags.includes('finder') ? [fact('finder', 'Eye', 'at the finder')] : []),
     ...(flags.includes('recording') ? [fact('recording', 'While', 'recording')] : []),
   ]
-}
-
-function seconds(amount: number): string {
-  return `${Math.round(amount * 10) / 10} s`
 }

@@ -1,5 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
+import { numberOfFigure } from '../banks/figures'
+import { numberForm } from '../numbers/table'
 import { disputes } from '../vocabulary/schools'
 import { commonSettings } from '../vocabulary/catalogue'
 import { checks } from './checks'
@@ -7,6 +9,12 @@ import { checks } from './checks'
 const lines = readFileSync('docs/checks.md', 'utf8').split('\n')
 const cells = (line: string | undefined) => (line ?? '').split('|').map((cell) => cell.trim())
 const lineOf = (first: string) => lines.find((line) => cells(line)[1] === first)
+
+it('a check, and a figure beside a bank, lead to figures that there are', () => {
+  const named = [...checks.flatMap(({ number }) => number ?? []), ...Object.values(numberOfFigure)]
+  expect(named.filter((id) => numberForm(id) === undefined)).toEqual([])
+  expect(named.length).toBeGreaterThan(12)
+})
 
 describe('docs/checks.md', () => {
   it('has a line for every check, with its severity and needs as they are in the table', () => {

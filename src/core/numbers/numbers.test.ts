@@ -107,6 +107,14 @@ describe('a figure', () => {
     )
   })
 
+  it('names the step below where two lie far apart, and says only beyond the ends that there is none', () => {
+    // Between 1/6 and 1/8 lie 0.415 stops.
+    expect(result('hand-held', 'focal=6.1', 'shutter')?.step?.words).toMatch(/^1\/8, 0\.39 stops shorter$/)
+    expect(result('freeze', 'speed=500m/s distance=1m focal=500', 'shutter')?.step?.words).toMatch(
+      /^no nearer than 1\/32000/,
+    )
+  })
+
   it('never names a step slower than what can be held or freezes', () => {
     fc.assert(
       fc.property(fc.integer({ min: 8, max: 800 }), (focal) => {

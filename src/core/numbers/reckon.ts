@@ -199,9 +199,11 @@ function stepWords(
     iso: ['higher', 'lower'],
   }[name]
   const stops = showAmount('stops', off)
-  // Half a step is the most an amount between two marks can be off.
+  const amounts = steps.map((one) => one.amount)
+  const isBeyond = span[0] < Math.min(...amounts) || span[0] > Math.max(...amounts)
+  // Beyond the first or the last step there is none to be had; between two it is only a matter of rounding.
   const words =
-    off > (atMost ? 0.4 : 0.34)
+    isBeyond && off > 0.17
       ? `no nearer than ${mark}: ${stops} off`
       : `${mark}, ${stops} ${first.stops > 0 ? more : less}`
   return { mark, words }

@@ -16,8 +16,8 @@ export interface Exposed {
   readonly off: number
 }
 
-/** Off by no more than this a step is taken: half of the widest gap between two marks, f/11 and f/13. */
-const halfStep = 0.26
+/** Off by no more than this a step is taken: half of the widest gap between two marks of any ladder, 1/10 and 1/15 of the half stops. */
+const halfStep = 0.3
 
 /**
  * What a body exposes with: it tries its own steps, one after another in the order of its mode, until the light fits; where
