@@ -19,3 +19,15 @@ export function numberAsked(place: string): NumberAsked {
   const { at = null, ...typed } = Object.fromEntries(new URLSearchParams(more)) as Record<string, string>
   return { id, at, typed }
 }
+
+const choosing = 'choose/'
+
+/** The place of a choice on that page, in the place of a figure's id: `choose/shutter`. */
+export function choicePlace(adviser: string): string {
+  return `${choosing}${adviser}`
+}
+
+/** The adviser that such a place names; null where it is that of a figure. */
+export function choiceNamed(place: string): string | null {
+  return place.startsWith(choosing) ? place.slice(choosing.length) : null
+}

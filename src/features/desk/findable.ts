@@ -1,6 +1,7 @@
 import { catalogue } from '@/core/procedures/catalogue'
 import { describeRow, keyRow, showRow } from '@/core/plan/rows'
 import { advisers } from '@/core/advise/table'
+import { choicePlace } from '@/core/numbers/address'
 import { numberTable } from '@/core/numbers/table'
 import { lookup } from '@/core/model/lookup'
 import { acceptedFunctions } from '@/core/model/controls'
@@ -120,7 +121,7 @@ function figures(at: (station: string, place: string) => string): Findable[] {
       kind: 'figure',
       name: 'Where to put a need',
       more: 'Key, function menu, own menu, bank or hold set?',
-      href: at('numbers', 'choose/wish'),
+      href: at('numbers', choicePlace('wish')),
     },
     ...advisers.map(({ id, name, asks }): Findable => ({
       id: `choice ${id}`,
@@ -128,7 +129,7 @@ function figures(at: (station: string, place: string) => string): Findable[] {
       name: `${name}: which?`,
       more: asks,
       also: 'advice choose',
-      href: at('numbers', `choose/${id}`),
+      href: at('numbers', choicePlace(id)),
     })),
     ...numberTable.map(({ id, name, asks, also }): Findable => ({
       id: `number ${id}`,

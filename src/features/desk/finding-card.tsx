@@ -1,6 +1,5 @@
 'use client'
 
-import Link from 'next/link'
 import { usePathname } from 'next/navigation'
 import { lookup } from '@/core/model/lookup'
 import { functionAt } from '@/core/plan/assign'
@@ -10,6 +9,7 @@ import type { Finding } from '@/core/checks/finding'
 import { Explain } from '@/ui/explain'
 import { Offer } from '@/ui/button'
 import { Fold } from '@/ui/fold'
+import { TextLink } from '@/ui/text-link'
 import { SeveritySign } from '@/ui/severity'
 import { useDesk, usePlan } from './desk-context'
 import { NumberLink } from './number-link'
@@ -64,12 +64,9 @@ function ToItsLine({ finding: { about } }: { finding: Finding }) {
   const isThere = usePathname()?.endsWith('/settings')
   if (about === null || isThere) return null
   return (
-    <Link
-      href={`/plans/${planId}/settings#${about}`}
-      className="mt-1 mr-4 inline-block font-semibold text-brine underline decoration-rule underline-offset-3"
-    >
+    <TextLink href={`/plans/${planId}/settings#${about}`} className="mt-1 mr-4 inline-block">
       In the menu
-    </Link>
+    </TextLink>
   )
 }
 

@@ -1,8 +1,8 @@
 'use client'
 
-import Link from 'next/link'
 import type { ReactNode } from 'react'
 import { numberHash } from '@/core/numbers/address'
+import { TextLink } from '@/ui/text-link'
 import { useDesk } from './desk-context'
 
 const nothing: Readonly<Record<string, string>> = {}
@@ -23,12 +23,8 @@ export function NumberLink({
 }) {
   const { planId } = useDesk().start
   return (
-    <Link
-      href={`/plans/${planId}/numbers#${numberHash({ id, at, typed })}`}
-      prefetch={false}
-      className={`font-semibold text-brine underline decoration-rule underline-offset-3 ${className}`}
-    >
+    <TextLink href={`/plans/${planId}/numbers#${numberHash({ id, at, typed })}`} className={className}>
       {children}
-    </Link>
+    </TextLink>
   )
 }

@@ -1,10 +1,10 @@
 'use client'
 
-import Link from 'next/link'
 import { writePlace, writeState } from '@/core/camera/live/place-text'
 import type { Finding } from '@/core/checks/finding'
 import { addressKeyOf } from '@/core/plan/rows'
 import type { Context } from '@/core/resolve/context'
+import { TextLink } from '@/ui/text-link'
 import { useDesk } from './desk-context'
 
 /** Leads to Try it, with the body standing in a state and keys down. */
@@ -28,15 +28,11 @@ export function TryFinding({ finding, className }: { finding: Finding; className
   return <ToPlace place={place} className={className} />
 }
 
-function ToPlace({ place, className = '' }: { place: string; className?: string | undefined }) {
+function ToPlace({ place, className }: { place: string; className?: string | undefined }) {
   const { planId } = useDesk().start
   return (
-    <Link
-      href={`/plans/${planId}/try#${encodeURIComponent(place)}`}
-      prefetch={false}
-      className={`font-semibold text-brine underline decoration-rule underline-offset-3 ${className}`}
-    >
+    <TextLink href={`/plans/${planId}/try#${encodeURIComponent(place)}`} className={className}>
       Try it
-    </Link>
+    </TextLink>
   )
 }

@@ -1,12 +1,12 @@
 'use client'
 
-import Link from 'next/link'
 import { Undo2 } from 'lucide-react'
 import type { Advice, AdviceFact, AdviceOption, Weighed } from '@/core/advise/advise'
 import { factForm } from '@/core/advise/fact-forms'
 import { useDesk } from '@/features/desk'
 import { Button } from '@/ui/button'
 import { Select } from '@/ui/select'
+import { TextLink } from '@/ui/text-link'
 import type { Numbers } from './use-numbers'
 
 /** A choice in hand: every option with what speaks for it and against it here, what that goes by, and what owners think. */
@@ -101,13 +101,9 @@ function Option({
           </Button>
         )}
         {settings[0] !== undefined && (
-          <Link
-            href={`/plans/${planId}/settings#${settings[0]}`}
-            prefetch={false}
-            className="font-semibold text-brine underline decoration-rule underline-offset-3 pointer-coarse:py-2.5"
-          >
+          <TextLink href={`/plans/${planId}/settings#${settings[0]}`} className="pointer-coarse:py-2.5">
             In the menu
-          </Link>
+          </TextLink>
         )}
       </p>
     </li>

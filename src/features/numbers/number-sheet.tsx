@@ -1,7 +1,6 @@
 'use client'
 
 import { Check, TriangleAlert, Undo2 } from 'lucide-react'
-import Link from 'next/link'
 import { memo, useDeferredValue, useId } from 'react'
 import type { Choice, Input } from '@/core/numbers/form'
 import { quantities, readAmount, showSpan } from '@/core/numbers/quantities'
@@ -10,6 +9,7 @@ import type { Answer } from '@/core/numbers/reckon'
 import { useDesk } from '@/features/desk'
 import { later } from '@/ui/later'
 import { Select } from '@/ui/select'
+import { TextLink } from '@/ui/text-link'
 import type { Numbers } from './use-numbers'
 
 const NumberChart = later(() => import('./number-chart').then((one) => one.NumberChart))
@@ -41,13 +41,9 @@ export function NumberSheet({ numbers }: { numbers: Numbers }) {
       </div>
       {form.procedure !== null && (
         <p className="mt-3">
-          <Link
-            href={`/plans/${planId}/prove#${form.procedure}`}
-            prefetch={false}
-            className="font-semibold text-brine underline decoration-rule underline-offset-3"
-          >
+          <TextLink href={`/plans/${planId}/prove#${form.procedure}`}>
             Do it on the camera, act by act
-          </Link>
+          </TextLink>
         </p>
       )}
       <How answer={answer} formula={form.formula} source={form.source} limits={form.limits} />

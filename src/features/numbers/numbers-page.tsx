@@ -2,6 +2,7 @@
 
 import { memo } from 'react'
 import { advisers } from '@/core/advise/table'
+import { choicePlace } from '@/core/numbers/address'
 import { numberGroups, type NumberGroup } from '@/core/numbers/form'
 import { numberTable } from '@/core/numbers/table'
 import { Select } from '@/ui/select'
@@ -28,7 +29,7 @@ export function NumbersPage() {
           label="Figure"
           value={numbers.inHand}
           options={[
-            ...choices.map((one) => [`choose/${one.id}`, one.name] as const),
+            ...choices.map((one) => [choicePlace(one.id), one.name] as const),
             ...numberTable.map((one) => [one.id, one.name] as const),
           ]}
           onPick={numbers.choose}
@@ -85,8 +86,8 @@ const AdviserList = memo(function AdviserList({ inHand, choose }: Pick<Numbers, 
           <li key={id}>
             <button
               type="button"
-              aria-pressed={`choose/${id}` === inHand}
-              onClick={() => choose(`choose/${id}`)}
+              aria-pressed={choicePlace(id) === inHand}
+              onClick={() => choose(choicePlace(id))}
               className={lineStyle}
             >
               {name}

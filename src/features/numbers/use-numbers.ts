@@ -7,7 +7,7 @@ import { adviserCalled } from '@/core/advise/table'
 import { stepsOf } from '@/core/known/steps'
 import { givenFrom, type Known, type Said } from '@/core/numbers/given'
 import type { KnownHere } from '@/core/analysis/questions'
-import { numberAsked, numberHash } from '@/core/numbers/address'
+import { choiceNamed, numberAsked, numberHash } from '@/core/numbers/address'
 import type { NumberForm } from '@/core/numbers/form'
 import { reckon } from '@/core/numbers/reckon'
 import { numberForm, numberTable } from '@/core/numbers/table'
@@ -19,9 +19,6 @@ const nothingKnown: Known = {}
 const noPlaces: KnownHere['places'] = []
 const nothingTyped: Readonly<Record<string, string>> = {}
 
-/** How a choice is told from a figure in the address. */
-const choosing = 'choose/'
-
 /** What the page of numbers knows and does: a figure or a choice in hand, where it is asked, and what was typed into it. */
 export function useNumbers() {
   const desk = useDesk()
@@ -30,8 +27,9 @@ export function useNumbers() {
   const [at, setAt] = useState<string | null>(null)
   const [typedOf, setTyped] = useState<Readonly<Record<string, Readonly<Record<string, string>>>>>({})
   const here = useAnswer<'known'>({ kind: 'known', place: at })
-  const isWish = id === `${choosing}wish`
-  const adviser = id.startsWith(choosing) ? (adviserCalled(id.slice(choosing.length)) ?? null) : null
+  const choice = choiceNamed(id)
+  const isWish = choice === 'wish'
+  const adviser = choice === null ? null : (adviserCalled(choice) ?? null)
   const form = numberForm(id) ?? numberTable[0]
   if (!form) throw new Error('there are no figures')
   const inHand = adviser || isWish ? id : form.id
@@ -44,11 +42,10 @@ export function useNumbers() {
   const steps = useMemo(() => stepsOf(model), [model])
   const given = useMemo(() => givenFrom(form, known), [form, known])
   const reckoned = reckon(form, { ...given, ...saidBy(typed) }, steps)
-  usePlaceInPage((named) => {
-    const asked = numberAsked(named)
-    const takes = asked.id.startsWith(choosing)
-      ? factsOf(asked.id.slice(choosing.length))
-      : inputsOf(numberForm(asked.id))
+  usePlaceInPage((place) => {
+    const asked = numberAsked(place)
+    const named = choiceNamed(asked.id)
+    const takes = named === null ? inputsOf(numberForm(asked.id)) : factsOf(named)
     if (!takes) return
     setId(asked.id)
     if (asked.at !== null) setAt(asked.at)

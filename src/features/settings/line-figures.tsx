@@ -1,6 +1,7 @@
 'use client'
 
 import { advisers } from '@/core/advise/table'
+import { choicePlace } from '@/core/numbers/address'
 import { figuresAbout } from '@/core/numbers/given'
 import { NumberLink } from '@/features/desk'
 
@@ -12,7 +13,7 @@ export function LineFigures({ means }: { means: string | null }) {
   return (
     <p className="flex flex-wrap gap-x-4 gap-y-1">
       <span className="text-silt">Numbers</span>
-      {choice && <NumberLink id={`choose/${choice.id}`}>Which? Weigh the options</NumberLink>}
+      {choice && <NumberLink id={choicePlace(choice.id)}>Which? Weigh the options</NumberLink>}
       {figures.map(({ id, name }) => (
         <NumberLink key={id} id={id}>
           {name}

@@ -1,6 +1,7 @@
 import { defined, type Curve } from '../form'
 import { plainAmount } from '../quantities'
 import type { Span } from '../span'
+import { inputs } from './inputs'
 
 /** How long a burst goes on, and what ends it. */
 export const burstNumbers = [
@@ -16,16 +17,11 @@ export const burstNumbers = [
     limits:
       'The card writes at an even pace from the first picture. Frames in the buffer are as the model tells them: a range.',
     inputs: {
-      rate: { name: 'Pictures a second', quantity: 'perSecond', from: 'burst.rate' },
-      file: { name: 'One picture', quantity: 'megabytes', from: 'file.size' },
+      rate: inputs.burstRate,
+      file: inputs.file,
       buffer: { name: 'Buffer', quantity: 'count', from: 'burst.buffer', aboveZero: true },
-      card: { name: 'Card keeps up', quantity: 'megabytesPerSecond', from: 'card.rate' },
-      slot: {
-        name: 'Slot takes',
-        quantity: 'megabytesPerSecond',
-        from: 'slot.rate',
-        none: 'no limit known',
-      },
+      card: inputs.write,
+      slot: inputs.slot,
     },
     results: {
       full: { name: 'Full after', quantity: 'seconds', endless: 'never' },
@@ -94,7 +90,7 @@ export const burstNumbers = [
     source: 'division',
     limits: 'The rate as the shutter and the files allow it: see the body’s table.',
     inputs: {
-      rate: { name: 'Pictures a second', quantity: 'perSecond', from: 'burst.rate' },
+      rate: inputs.burstRate,
       moment: { name: 'The moment lasts', quantity: 'seconds', aboveZero: true },
       speed: { name: 'It moves at', quantity: 'speed' },
     },

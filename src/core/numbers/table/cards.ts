@@ -1,14 +1,9 @@
 import { defined } from '../form'
+import { inputs } from './inputs'
+
+const { card, file, bitrate } = inputs
 
 const decimal = 'a gigabyte as cards are marked: 1000 MB'
-const card = { name: 'Card', quantity: 'gigabytes', from: 'card.size' } as const
-const file = { name: 'One picture', quantity: 'megabytes', from: 'file.size' } as const
-const bitrate = {
-  name: 'Bitrate',
-  quantity: 'megabitsPerSecond',
-  from: 'film.bitrate',
-  aboveZero: true,
-} as const
 
 /** What cards hold, how fast, and what a day comes to. */
 export const cardNumbers = [
@@ -102,13 +97,8 @@ export const cardNumbers = [
     limits: 'With the rate that a card keeps up, not the one it starts with. A full or worn card is slower.',
     inputs: {
       bitrate,
-      write: { name: 'Card keeps up', quantity: 'megabytesPerSecond', from: 'card.rate' },
-      slot: {
-        name: 'Slot takes',
-        quantity: 'megabytesPerSecond',
-        from: 'slot.rate',
-        none: 'no limit known',
-      },
+      write: inputs.write,
+      slot: inputs.slot,
     },
     results: {
       needed: { name: 'Needed', quantity: 'megabytesPerSecond' },

@@ -4,10 +4,11 @@ import { keepsStep, nearSafe, pulsesIn, pulsesInWords } from '../flicker'
 import { secondsOfAngle } from '../motion'
 import { plainAmount, showAmount, showSpan } from '../quantities'
 import type { Span } from '../span'
+import { inputs } from './inputs'
+
+const { rate, shutter } = inputs
 
 const rotary = 'rotary shutter: open for angle / 360° of each frame'
-const rate = { name: 'Frame rate', quantity: 'rate', from: 'film.rate' } as const
-const shutter = { name: 'Shutter speed', quantity: 'time', from: 'exposure.shutter' } as const
 
 /** Levels in percent by tone curve: of a grey card, of skin where light falls, of a white card, and where it clips. */
 const levels: Readonly<Record<string, Readonly<Record<string, Span>>>> = {
@@ -141,7 +142,7 @@ export const filmNumbers = [
     limits: 'A rate that the editor slows down without a match repeats frames.',
     inputs: {
       captured: { ...rate, name: 'Captured', from: 'film.rate' },
-      played: { name: 'Played', quantity: 'rate', from: 'owner.playedRate', usual: ['25p', 'usual'] },
+      played: inputs.played,
       scene: { name: 'The scene lasts', quantity: 'seconds', usual: ['10 s', 'for example'] },
     },
     results: {
@@ -178,7 +179,7 @@ export const filmNumbers = [
     limits: 'Sharpness of the lens and noise grow with it.',
     inputs: {
       factor: { name: 'Crop', quantity: 'factor', from: 'sensor.crop' },
-      focal: { name: 'Focal length', quantity: 'millimetres', from: 'lens.focal' },
+      focal: inputs.focal,
       sensor: { name: 'Sensor', quantity: 'pixels', from: 'sensor.width' },
       delivered: {
         name: 'Delivered',
@@ -344,8 +345,8 @@ export const filmNumbers = [
       duration: { name: 'It goes on for', quantity: 'minutes' },
       interval: { name: 'Every', quantity: 'seconds', aboveZero: true },
       shutter,
-      played: { name: 'Played', quantity: 'rate', from: 'owner.playedRate', usual: ['25p', 'usual'] },
-      file: { name: 'One picture', quantity: 'megabytes', from: 'file.size' },
+      played: inputs.played,
+      file: inputs.file,
     },
     results: {
       pictures: { name: 'Pictures', quantity: 'count' },

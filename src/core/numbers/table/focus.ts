@@ -1,9 +1,10 @@
 import { defined } from '../form'
 import { showAmount } from '../quantities'
+import { inputs } from './inputs'
+
+const { focal, aperture } = inputs
 
 const thin = 'thin lens; what is blurred less than the circle counts as sharp'
-const focal = { name: 'Focal length', quantity: 'millimetres', from: 'lens.focal' } as const
-const aperture = { name: 'Aperture', quantity: 'aperture', from: 'exposure.aperture' } as const
 const circle = {
   name: 'Blur that is not seen',
   quantity: 'millimetres',
@@ -144,11 +145,7 @@ export const focusNumbers = [
     limits: 'For a lens drawn straight, focused far away.',
     inputs: {
       focal,
-      sensor: {
-        name: 'Sensor width',
-        quantity: 'millimetres',
-        usual: ['36 mm', 'a full-size sensor; divide by the crop'],
-      },
+      sensor: inputs.sensorWidth,
       distance: { name: 'At', quantity: 'metres' },
     },
     results: {
@@ -175,11 +172,7 @@ export const focusNumbers = [
       size: { name: 'It is large', quantity: 'metres' },
       distance: { name: 'From', quantity: 'metres' },
       focal,
-      sensor: {
-        name: 'Sensor width',
-        quantity: 'millimetres',
-        usual: ['36 mm', 'a full-size sensor; divide by the crop'],
-      },
+      sensor: inputs.sensorWidth,
       across: { name: 'Pixels across', quantity: 'pixels', from: 'sensor.width' },
     },
     results: {

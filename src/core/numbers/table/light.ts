@@ -2,13 +2,12 @@ import { defined, type BodySteps } from '../form'
 import { evAtIso, neededIso, shutterAtIso } from '../light'
 import { stopsBetween } from '../motion'
 import { showAmount } from '../quantities'
+import { inputs } from './inputs'
+
+const { ev, aperture, shutter, iso } = inputs
 
 const equation = 'exposure equation, EV at ISO 100: 2^EV = 100 · N² / (t · ISO)'
 const scene = 'The light as metered on what is to be grey. A face is half a stop to a stop lighter.'
-const ev = { name: 'Light', quantity: 'ev', from: 'work.light' } as const
-const aperture = { name: 'Aperture', quantity: 'aperture', from: 'exposure.aperture' } as const
-const shutter = { name: 'Shutter speed', quantity: 'time', from: 'exposure.shutter' } as const
-const iso = { name: 'ISO', quantity: 'iso', from: 'exposure.iso' } as const
 const floor = { name: 'Auto ISO minimum', quantity: 'iso', from: 'exposure.isoFloor', single: true } as const
 const cap = { name: 'Auto ISO maximum', quantity: 'iso', from: 'exposure.isoCap', single: true } as const
 
@@ -269,7 +268,7 @@ export const lightNumbers = [
     source: 'rule of thumb: one over the focal length as on a full-size sensor',
     limits: 'A steady hand does better, a large print worse. It holds for the camera, not for what moves.',
     inputs: {
-      focal: { name: 'Focal length', quantity: 'millimetres', from: 'lens.focal' },
+      focal: inputs.focal,
       crop: { name: 'Crop', quantity: 'factor', from: 'sensor.crop', usual: ['1 ×', 'a full-size sensor'] },
       stabiliser: {
         name: 'Stabiliser is good for',
@@ -295,7 +294,7 @@ export const lightNumbers = [
     inputs: {
       speed: { name: 'It moves at', quantity: 'speed' },
       distance: { name: 'From a distance of', quantity: 'metres' },
-      focal: { name: 'Focal length', quantity: 'millimetres', from: 'lens.focal' },
+      focal: inputs.focal,
       blur: {
         name: 'Blur on the sensor',
         quantity: 'millimetres',
