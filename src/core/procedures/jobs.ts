@@ -42,66 +42,75 @@ export function bracketJob(order: SetOrder): Composer {
   return composer
 }
 
-/** A picture every so many seconds, that differ in nothing but what moves. */
-export function intervalJob(order: SetOrder): Composer {
+/** What a series is begun with in the menu, and how it is looked at; everything is put back after it. No procedure where the body has no such act. */
+function seriesJob(
+  order: SetOrder,
+  does: 'interval' | 'series',
+  prepare: (composer: Composer) => void,
+  { warning, look }: { warning: string; look: { words: string; expect: string; because?: string } },
+): Composer {
   const composer = new Composer(order)
   onSupport(composer)
-  composer.doing('room', 'See that battery and card last: Numbers, Interval series, says how many pictures', {
-    part,
-  })
   bring(composer, 'drive.mode', 'single', { part })
-  bring(composer, 'focus.mode', 'manual', { part, because: 'Focus that hunts once spoils the series.' })
-  bring(composer, 'exposure.isoAuto', false, {
-    part,
-    because: 'The light flickers from frame to frame where the ISO is chosen anew.',
-  })
-  bring(composer, 'drive.interval', 5, {
-    part,
-    because: 'Longer than the shutter speed, with a second to spare.',
-  })
-  bring(composer, 'drive.intervalFrames', 300, { part })
-  composer.doing('focus-by-hand', 'Focus by hand, and leave the ring alone', { part })
-  const begun = composer.menuAct('interval', {
-    part: shoot,
-    warning: 'A touch on the camera shows in the series.',
-  })
+  prepare(composer)
+  const begun = composer.menuAct(does, { part: shoot, warning })
   if (begun === null) return new Composer(order)
-  composer.doing('first-frames', 'Look at the first pictures, then leave it alone until it ends', {
-    part: shoot,
-    after: [begun],
-    expect: 'sharp, and exposed alike',
-  })
+  const { words, ...seen } = look
+  composer.doing('look', words, { part: shoot, after: [begun], ...seen })
   setBack(composer, order, 'As it was')
   return composer
 }
 
+/** A picture every so many seconds, that differ in nothing but what moves. */
+export function intervalJob(order: SetOrder): Composer {
+  const prepare = (composer: Composer) => {
+    composer.doing(
+      'room',
+      'See that battery and card last: Numbers, Interval series, says how many pictures',
+      { part },
+    )
+    bring(composer, 'focus.mode', 'manual', { part, because: 'Focus that hunts once spoils the series.' })
+    bring(composer, 'exposure.isoAuto', false, {
+      part,
+      because: 'The light flickers from frame to frame where the ISO is chosen anew.',
+    })
+    bring(composer, 'drive.interval', 5, {
+      part,
+      because: 'Longer than the shutter speed, with a second to spare.',
+    })
+    bring(composer, 'drive.intervalFrames', 300, { part })
+    composer.doing('focus-by-hand', 'Focus by hand, and leave the ring alone', { part })
+  }
+  return seriesJob(order, 'interval', prepare, {
+    warning: 'A touch on the camera shows in the series.',
+    look: {
+      words: 'Look at the first pictures, then leave it alone until it ends',
+      expect: 'sharp, and exposed alike',
+    },
+  })
+}
+
 /** Pictures from near to far, to be stacked. */
 export function focusSeriesJob(order: SetOrder): Composer {
-  const composer = new Composer(order)
-  onSupport(composer)
-  bring(composer, 'drive.mode', 'single', { part })
-  bring(composer, 'focus.mode', 'once', {
-    part,
-    because: 'The camera moves the focus itself: it needs autofocus.',
-  })
-  bring(composer, 'focus.seriesStep', 3, { part })
-  bring(composer, 'focus.seriesFrames', 30, {
-    part,
-    because: 'Numbers, Focus series, says how many it takes from near to far with your lens.',
-  })
-  composer.doing('nearest', 'Focus on what is nearest of what has to be sharp', { part })
-  const begun = composer.menuAct('series', {
-    part: shoot,
+  const prepare = (composer: Composer) => {
+    bring(composer, 'focus.mode', 'once', {
+      part,
+      because: 'The camera moves the focus itself: it needs autofocus.',
+    })
+    bring(composer, 'focus.seriesStep', 3, { part })
+    bring(composer, 'focus.seriesFrames', 30, {
+      part,
+      because: 'Numbers, Focus series, says how many it takes from near to far with your lens.',
+    })
+    composer.doing('nearest', 'Focus on what is nearest of what has to be sharp', { part })
+  }
+  return seriesJob(order, 'series', prepare, {
     warning: 'The screen is dark until it ends, and the shutter button does nothing.',
+    look: {
+      words: 'Look at the first and at the last picture',
+      expect: 'the nearest is sharp in the first, the farthest in the last',
+      because:
+        'Where the last falls short: more pictures, or a larger step. Some bodies put them into a folder of their own: test on body.',
+    },
   })
-  if (begun === null) return new Composer(order)
-  composer.doing('first-and-last', 'Look at the first and at the last picture', {
-    part: shoot,
-    after: [begun],
-    expect: 'the nearest is sharp in the first, the farthest in the last',
-    because:
-      'Where the last falls short: more pictures, or a larger step. Some bodies put them into a folder of their own: test on body.',
-  })
-  setBack(composer, order, 'As it was')
-  return composer
 }
