@@ -38,7 +38,7 @@ const coreMayUse = {
   settings: ['vocabulary', 'model', 'sync', 'plan', 'resolve', 'route', 'reach'],
   banks: ['vocabulary', 'numbers', 'model', 'sync', 'plan', 'resolve', 'route'],
   known: ['vocabulary', 'numbers', 'model', 'plan', 'resolve', 'banks'],
-  advise: ['vocabulary', 'numbers', 'model', 'sync', 'plan', 'resolve', 'reach', 'banks', 'known'],
+  advise: ['vocabulary', 'numbers', 'model', 'sync', 'plan', 'resolve', 'route', 'reach', 'banks', 'known'],
   camera: ['vocabulary', 'rules', 'model', 'plan', 'files', 'resolve', 'focus'],
   suggest: ['vocabulary', 'model', 'sync', 'plan', 'fit', 'resolve', 'reach'],
   procedures: [

@@ -1,4 +1,5 @@
 import { advise, placesFor, type Advice, type AdviceOption } from '@/core/advise/advise'
+import { filmFormats, type FilmFormat } from '@/core/advise/formats'
 import { factForm } from '@/core/advise/fact-forms'
 import { adviserCalled, advisers } from '@/core/advise/table'
 import { adviseWish } from '@/core/advise/wish'
@@ -28,6 +29,11 @@ export const adviseOnPlan: Command = {
     if (name === undefined) {
       const all = [
         ...advisers,
+        {
+          id: 'formats',
+          name: 'Film formats side by side',
+          asks: 'What does each write, and what excludes what?',
+        },
         { id: 'wish', name: 'Where to put a need', asks: 'Key, function menu, own menu, bank or hold set?' },
       ]
       return done(
@@ -36,11 +42,12 @@ export const adviseOnPlan: Command = {
       )
     }
     if (name === 'wish') return plan === undefined ? noPlan : wish(plan, facts, options, notes)
+    if (name === 'formats') return plan === undefined ? noPlan : formats(plan, options, notes)
     const form = adviserCalled(name)
     if (!form)
       return refused({
         code: 'unknown-adviser',
-        message: `There is no adviser ${name}; there are ${[...advisers.map(({ id }) => id), 'wish'].join(', ')}.`,
+        message: `There is no adviser ${name}; there are ${[...advisers.map(({ id }) => id), 'formats', 'wish'].join(', ')}.`,
         where: name,
       })
     if (plan === undefined) return noPlan
@@ -97,6 +104,51 @@ function wish(plan: string, facts: readonly string[], options: Options, notes: s
   })([plan], options, notes)
 }
 
+/** Every film format in a place of motion, or the plan with one taken. */
+function formats(plan: string, options: Options, notes: string[]): Promise<Outcome> {
+  return onPlan(async ({ model, plan: full, own, definitions }): Promise<Outcome> => {
+    const places = placesOf(model, full, definitions.lenses).filter(({ column }) => column.side === 'motion')
+    const place = placeIn(options, full, places)
+    if (!place.ok) return refused(place.refusal)
+    const found = filmFormats(model, full, place.value, (context) => resolve(model, full, context))
+    const all = found.formats
+    const wanted = options.take?.at(-1)
+    if (wanted === undefined) {
+      const none = found.withNone.map((words) => `With none of them as it stands: ${words}`)
+      return done([...all.map(formatWords), ...none].join('\n'), found)
+    }
+    const format = all.find(({ id }) => id === wanted)
+    return format && format.cannot === null
+      ? taking(model, own, 'formats', format.rows, options)
+      : refused({
+          code: 'option',
+          message: format?.cannot ?? `A format is one of ${all.map(({ id }) => id).join(', ')}.`,
+          where: `--take ${wanted}`,
+        })
+  })([plan], options, notes)
+}
+
+function formatWords(format: FilmFormat): string {
+  const { id, size, rate, codec, bitrate, hourly, onCard, slower, isNow, isWideEnough } = format
+  const notes = [
+    ...(isNow ? ['as planned'] : []),
+    ...(onCard
+      ? [`${onCard.words} on your card${onCard.keepsUp === false ? ', which is too slow' : ''}`]
+      : []),
+    ...(slower === null ? [] : [`${slower} slower`]),
+    ...(isWideEnough === false ? ['narrower than delivered'] : []),
+  ]
+  return [
+    `  ${id}: ${size}, ${rate}, ${codec}, ${bitrate} Mbit/s, ${hourly} an hour${notes.map((one) => `; ${one}`).join('')}`,
+    ...(format.cannot === null ? [] : [`    cannot be had: ${format.cannot}`]),
+    ...format.first.map((words) => `    first ${words}`),
+    ...(format.excludes.length === 0
+      ? []
+      : [`    not with ${format.excludes.map(({ words }) => words).join('; ')}`]),
+    ...format.costs.map((words) => `    ${words}`),
+  ].join('\n')
+}
+
 /** The advice in words; or with `--take`, the plan with an option taken. */
 async function taken(model: BodyModel, own: Plan, advice: Advice, options: Options): Promise<Outcome> {
   const wanted = options.take?.at(-1)
@@ -108,7 +160,18 @@ async function taken(model: BodyModel, own: Plan, advice: Advice, options: Optio
       message: option?.cannot ?? `An option is one of ${advice.options.map(({ id }) => id).join(', ')}.`,
       where: `--take ${wanted}`,
     })
-  const step = setRows(own, `advised ${advice.adviser}`, option.rows)
+  return taking(model, own, advice.adviser, option.rows, options)
+}
+
+/** The plan with the rows of an option, as a plan file. */
+async function taking(
+  model: BodyModel,
+  own: Plan,
+  adviser: string,
+  rows: AdviceOption['rows'],
+  options: Options,
+): Promise<Outcome> {
+  const step = setRows(own, `advised ${adviser}`, rows)
   if (step.changes.length === 0) return done('The plan has it already.', { changes: [] })
   const after = applyStep(model, own, step)
   if (!after.ok) return refused(after.refusal)

@@ -605,6 +605,19 @@ describe('number and advise', () => {
     )
   })
 
+  it('put the film formats side by side, and take one with what gives way', async () => {
+    const { output } = await inPlace(['advise', 'formats', 'PLAN'])
+    expect(output).toMatch(/wide-100p: .*280 Mbit\/s, 126 GB an hour/)
+    const out = join(folder, 'fast.plan.json')
+    expect(await inPlace(['advise', 'formats', 'PLAN', '--take', 'wide-100p', '--out', out])).toMatchObject({
+      code: 0,
+    })
+    const { formats } = JSON.parse((await run(['advise', 'formats', out, '--json'])).output) as {
+      formats: { id: string; isNow: boolean }[]
+    }
+    expect(formats.find(({ isNow }) => isNow)?.id).toBe('wide-100p')
+  })
+
   it.each([
     [['number', 'nothing'], 'No figure is called nothing.'],
     [['number', 'needed-iso', 'ev'], 'Write what is given as input=value'],
@@ -616,6 +629,7 @@ describe('number and advise', () => {
     [['advise', 'weather', 'PLAN'], 'There is no adviser weather; there are shutter'],
     [['advise', 'shutter', 'PLAN', 'silence=perhaps'], 'Silence is one of needed, free.'],
     [['advise', 'shutter', 'PLAN', 'mood=good'], 'No adviser goes by mood.'],
+    [['advise', 'formats', 'PLAN', '--take', 'tall-24p'], 'A format is one of open-24p'],
     [['advise', 'shutter', 'PLAN', '--take', 'glass'], 'An option is one of'],
   ])('refuse %j with what would do', async (args, words) => {
     const ended = await inPlace(args)

@@ -223,6 +223,7 @@ describe('a page', () => {
     `/plans/${demoPlan}/try`,
     `/plans/${demoPlan}/numbers`,
     `/plans/${demoPlan}/numbers#choose/shutter`,
+    `/plans/${demoPlan}/numbers#choose/formats`,
     `/plans/${demoPlan}/prove`,
     `/plans/${demoPlan}/sheets`,
     `/plans/${demoPlan}/carry`,

@@ -6,6 +6,7 @@ import { placeNamed, placesOf } from '../known/known'
 import { memoize } from '../memoize'
 import type { BodyModel } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
+import { bankFactRow } from '../plan/rows'
 import { applyStep, setRows } from '../plan/step'
 import type { Context } from '../resolve/context'
 import { resolve } from '../resolve/resolve'
@@ -195,6 +196,19 @@ function startsFor(id: string, model: BodyModel): Plan[] {
   if (id === 'format')
     return [320, 1900, 2100, 3900, 5000].flatMap((width) => {
       const plan = parsePlan(model, { 'situation/work/side': 'motion', 'situation/work/delivery': width })
+      return plan.ok ? [plan.value] : []
+    })
+  if (id === 'depth') {
+    const plan = parsePlan(model, { 'base/movie.profile': 'log' })
+    return plan.ok ? [plan.value] : []
+  }
+  if (id === 'record')
+    return ['river', 'brook'].flatMap((slot) => {
+      const plan = parsePlan(model, {
+        [bankFactRow('set', slot, 'side')]: 'motion',
+        'situation/work/side': 'motion',
+        'situation/work/bank': `set/${slot}`,
+      })
       return plan.ok ? [plan.value] : []
     })
   return []

@@ -2,32 +2,20 @@ import { knownAt, placeId, type Place } from '../known/known'
 import { showValue, valuesOf } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Setting } from '../model/types'
-import { resultOf } from '../numbers/ask'
-import type { Known } from '../numbers/given'
-import { showAmount } from '../numbers/quantities'
-import { baseRow, defaultWhereabouts } from '../plan/cells'
-import { rowIn } from '../banks/columns'
 import type { Plan } from '../plan/plan'
 import { schoolFor } from '../plan/schools'
 import type { RowId } from '../plan/rows'
-import { workOf } from '../plan/situations'
 import { valueMeaning } from '../resolve/meaning'
 import type { Resolution, StateIn } from '../resolve/resolved'
 import { effectiveState, refusing } from '../resolve/state'
 import { disputes } from '../vocabulary/schools'
 import { sameValue, type Value } from '../vocabulary/values'
+import type { Weighed } from './weighed'
 import { factForm } from './fact-forms'
+import { rowsSetting } from './rows-setting'
 import { factsIn, type FactKnown } from './facts'
 import type { AdviserForm } from './table'
-
-/** Something that speaks for an option, or against it. */
-export interface Weighed {
-  /** Above zero for it, below against it. */
-  readonly points: number
-  readonly words: string
-  /** What it goes by: facts of the work, the body, the owner’s school; empty where it always holds. */
-  readonly by: string
-}
+import { weighers } from './weighers'
 
 /** One option, with what it costs here. */
 export interface AdviceOption {
@@ -107,7 +95,7 @@ export function advise(
   const dispute = disputes.find(({ settings }) => form.means !== null && settings[0] === form.means)
   const slot = place.column.kind === 'slot' ? place.column.planned : null
   const school = dispute ? schoolFor(plan, dispute.id, place.column.side, slot) : null
-  const asks = form.means === 'movie.size' ? sizeWeighs(model, plan, place, state, known) : null
+  const asks = form.means === null ? undefined : weighers[form.means]?.({ model, plan, place, state, known })
   const hazards = hazardsOf(model, plan, place, candidates, stateIn)
   const now = effectiveState(model, plan, place.column.context)
   /** The lines about an option whose facts all hold. */
@@ -142,7 +130,7 @@ export function advise(
       ...{ id: one.id, name: one.name, isNow, weighs },
       cannot: because ?? null,
       balance: weighs.reduce((sum, { points }) => sum + points, 0),
-      rows: isNow ? {} : rowsOf(model, plan, place, one),
+      rows: isNow ? {} : rowsSetting(model, plan, place, one.sets),
     }
   })
   const ordered = options.toSorted(
@@ -246,68 +234,6 @@ function hazardsOf(
   })
   const everywhere = (words: string) => found.every(([, all]) => all.has(words))
   return new Map(found.map(([id, all]) => [id, [...all].filter((words) => !everywhere(words)).slice(0, 3)]))
-}
-
-/** A film size against what is delivered, the rate in force, and the card. */
-function sizeWeighs(model: BodyModel, plan: Plan, place: Place, state: Resolution, known: Known) {
-  const delivery = place.situation === null ? undefined : workOf(plan, place.situation).delivery
-  const rate = String(valueMeaning(model, state, 'movie.frameRate')?.value)
-  return (size: string): Weighed[] => {
-    const width = model.sensor.filmWidths[size]
-    const formats = model.cards.movieFormats.filter((one) => one.size === size)
-    const format = formats.find(({ rates }) => rates.includes(rate))
-    const weighs: Weighed[] = []
-    if (delivery !== undefined && width !== undefined) {
-      if (width < delivery)
-        weighs.push({
-          points: -6,
-          words: `${width} across is fewer than the ${delivery} delivered.`,
-          by: 'What is delivered',
-        })
-      else if (width >= delivery * 1.9)
-        weighs.push({
-          points: 1,
-          words: `${showAmount('times', width / delivery)} as wide as delivered: room to cut.`,
-          by: 'What is delivered',
-        })
-      else
-        weighs.push({
-          points: 3,
-          words: `Wide enough for the ${delivery} delivered.`,
-          by: 'What is delivered',
-        })
-    }
-    if (formats.length > 0 && !format)
-      weighs.push({ points: -8, words: `It has no ${rate}.`, by: 'Frame rate' })
-    if (!format) return weighs
-    const bitrate = { typed: `${format.rateMbps} Mbit/s`, from: format.codec }
-    const spare = resultOf('film-card', 'spare', known, { bitrate })
-    if (spare?.most != null && spare.most < 1)
-      weighs.push({
-        points: -8,
-        words: `The card does not keep up: it has ${spare.words} of ${bitrate.typed}.`,
-        by: 'Card',
-      })
-    const minutes = resultOf('film-minutes', 'minutes', known, { bitrate })
-    if (minutes?.least != null)
-      weighs.push({
-        points: minutes.least < 30 ? -2 : 0,
-        words: `${minutes.words} on your card at ${bitrate.typed}.`,
-        by: 'Card',
-      })
-    return weighs
-  }
-}
-
-/** The rows that set an option: in the bank where it holds the setting, else in base. */
-function rowsOf(model: BodyModel, plan: Plan, { column }: Place, { sets }: Candidate): Record<RowId, Value> {
-  return Object.fromEntries(
-    sets.map(({ setting, value }) => [
-      rowIn(model, plan, column, setting) ??
-        baseRow(plan.rows, setting, defaultWhereabouts(model, column.side)),
-      value,
-    ]),
-  )
 }
 
 /** Every fact that the options are weighed by, with what is known of it. */

@@ -59,6 +59,16 @@ const derived: readonly FactForm[] = [
     name: 'File type',
     values: { raw: 'RAW', both: 'RAW and processed', finished: 'processed' },
   },
+  {
+    id: 'latitude',
+    name: 'Exposure latitude',
+    values: { wide: 'wide: RAW, flat or log', narrow: 'narrow: processed, normal curve' },
+  },
+  {
+    id: 'profile',
+    name: 'Tone curve',
+    values: { normal: 'normal', flat: 'flat', log: 'log', hdr: 'HDR' },
+  },
   { id: 'meterFollows', name: 'Metering follows the subject', values: yesNo },
   {
     id: 'card',

@@ -35,7 +35,11 @@ export function factsIn(
       const value = work[id as keyof Work]
       return typeof value === 'string' ? [[id, { value, from }] as const] : []
     })
+  const { side } = place.column
   const files = valueMeaning(model, state, 'image.kind')
+  const curve = valueMeaning(model, state, 'movie.profile')
+  const written = side === 'motion' ? curve : files
+  const isNarrow = side === 'motion' ? written?.value === 'normal' : written?.value === 'finished'
   const follows = valueMeaning(model, state, 'exposure.meterFollowsSubject')
   return Object.fromEntries<FactKnown>([
     ...said,
@@ -43,11 +47,15 @@ export function factsIn(
     ...exposed(model, plan, state, work),
     ...burstOf(model, state, known),
     ...(files ? [['files', { value: String(files.value), from: files.setting.label }] as const] : []),
+    ...(curve ? [['profile', { value: String(curve.value), from: curve.setting.label }] as const] : []),
+    ...(written
+      ? [['latitude', { value: isNarrow ? 'narrow' : 'wide', from: written.setting.label }] as const]
+      : []),
     ...(typeof follows?.value === 'boolean'
       ? [['meterFollows', { value: follows.value ? 'yes' : 'no', from: follows.setting.label }] as const]
       : []),
     ...cardOf(known),
-    ['side', { value: place.column.side, from: place.name }],
+    ['side', { value: side, from: place.name }],
   ])
 }
 

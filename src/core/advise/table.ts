@@ -79,6 +79,14 @@ compression | movie.compression | motion | Film compression | Whole frames, or g
 > every | - | -1 | Files two to four times as large.
 > group | - | 1 | Small files, for a computer that can unfold them.
 > groups | - | 1 | Small files, for a computer that can unfold them.
+depth | movie.bits | motion | Bit depth | How many levels is film to be written in?
+> ten | profile=flat,log,hdr | 4 | A flat or log curve is stretched in grading: with fewer levels skies and walls show bands.
+> eight | profile=flat,log,hdr | -3 | Stretched in grading, skies and walls show bands.
+> eight | profile=normal | 2 | A normal curve is delivered nearly as it was shot: it shows no bands.
+> ten | - | 1 | Four times the levels: room to correct.
+> ten | opens-ten-bit=no | -8 | Your software does not open it, as you say.
+> eight | opens-ten-bit=no | 1 | It opens everywhere.
+> eight | - | 0 | Lighter work for the editing computer.
 temper | - | motion | Film autofocus | How fast is focus to move, and how soon to leave its subject?
 > stiff | movement=posed,talking | 4 | It does not leave the speaker for whoever walks by.
 > stiff | subject=puppets | 2 | It does not jump from a painted face to a hand.
@@ -99,6 +107,12 @@ metering | exposure.metering | - | Metering mode | Which part of the frame is to
 > bright | light=bright | -1 | With a bright sky all of the rest goes dark.
 > centre | movement=posed,talking&subject=people | 3 | It does the same every time: you learn what to add.
 > centre | meterFollows=yes | -1 | The meter follows the subject anyway.
+> whole | clothing=dark,pale,both | -2 | Black or white clothes pull it: faces come out too light or too dark.
+> centre | clothing=dark,pale | -1 | Black or white clothes in the middle pull it.
+> spot | clothing=dark,pale | 2 | Put on the face, it does not see the clothes.
+> bright | clothing=both | 3 | White beside black keeps its folds.
+> bright | latitude=narrow | 1 | What is burnt out stays so.
+> whole | latitude=wide | 1 | A stop that it misses is put right in editing.
 subject | focus.detectionSubject | - | Detected subject | What is detection to look for?
 > people | subject=people | 6 | Faces and eyes.
 > people | subject=puppets | 1 | Painted faces are taken for faces, by chance.
@@ -133,6 +147,11 @@ second | cards.second | - | Second card | What is the second card for?
 > mirror | burst=stalls | -1 | The slower card sets the pace.
 > mirror | files=both | -1 | Both kinds lie on both: fewer pictures fit.
 > split | - | 0 | Each kind lies once only.
+> mirror | - | 0 | Deletion takes a picture from one card only: its copy stays until that card is formatted.
+> overflow | - | 0 | Playback and deletion see one card at a time.
+> split | - | 0 | What is deleted of one kind stays of the other.
+record | movie.recordUsesSlot | - | Bank of the record key | What is the record key to film with when it is pressed in stills?
+> plain | - | 0 | It films with what was last set for film outside the banks: nothing restores it.
 `
 
 /** Every adviser. */

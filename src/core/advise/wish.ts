@@ -2,9 +2,20 @@ import { gridCells, ownLines } from '../plan/cells'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Setting } from '../model/types'
 import { functionAt } from '../plan/assign'
+import { bodyTags, differencesOf } from '../plan/bodies'
 import { itemAt, permittedAt } from '../plan/menu-items'
 import { plannedSlots, type Plan } from '../plan/plan'
-import { describeRow, holdRow, idsOf, isHoldRow, keyRow, mayTick, type RowId } from '../plan/rows'
+import {
+  baseCellOf,
+  describeRow,
+  holdRow,
+  idsOf,
+  isHoldRow,
+  keyRow,
+  mayTick,
+  variedOf,
+  type RowId,
+} from '../plan/rows'
 import { situationName } from '../plan/situations'
 import { rounded } from '../numbers/light'
 import type { Need } from '../reach/needs'
@@ -13,7 +24,8 @@ import { keysFor, reachAfter } from '../reach/reach'
 import type { ReachReport } from '../reach/report'
 import { termOf } from '../vocabulary/terms'
 import type { Value } from '../vocabulary/values'
-import type { Advice, AdviceFact, AdviceOption, Weighed } from './advise'
+import type { Advice, AdviceFact, AdviceOption } from './advise'
+import type { Weighed } from './weighed'
 
 /** How many keys are named beside the other places. */
 const mostKeys = 3
@@ -110,6 +122,7 @@ export function adviseWish(
     ...menus(model, plan, need, setting, tried),
     bank(model, plan, need, setting),
     ...holdSet(model, plan, setting),
+    anotherBody(plan, setting),
   ]
   const ordered = [now, ...options].sort(
     (one, two) =>
@@ -253,6 +266,43 @@ function holdSet(model: BodyModel, plan: Plan, setting: Setting | undefined): Ad
       ],
     },
   ]
+}
+
+/** A second camera left as the need wants it: nothing is changed, another one is taken up. */
+function anotherBody(plan: Plan, setting: Setting | undefined): AdviceOption {
+  const name = 'Another body'
+  const tags = bodyTags(plan)
+  if (!setting) return cannot('body', name, 'It is no setting that a body could be left on.')
+  if (tags.length < 2) return cannot('body', name, 'The plan knows of no second body of this model.')
+  const differing = tags.filter((tag) => isLeftOtherwise(plan, tag, setting))
+  return {
+    id: 'body',
+    name,
+    isNow: differing.length > 0,
+    cannot: null,
+    balance: 0,
+    rows: {},
+    weighs: [
+      {
+        points: 0,
+        words:
+          differing.length > 0
+            ? `${differing.join(', ')} is left otherwise already.`
+            : `One of ${tags.join(', ')} is left on the other value: a bank more, and nothing to change.`,
+        by: 'Bodies',
+      },
+      { points: 0, words: 'It has to be in reach, with the lens that is wanted on it.', by: '' },
+      {
+        points: 0,
+        words: 'A difference on purpose: with its reason beside it, nobody takes it for drift.',
+        by: '',
+      },
+    ],
+  }
+}
+
+function isLeftOtherwise(plan: Plan, tag: string, { id }: Setting): boolean {
+  return idsOf(differencesOf(plan, tag)).some((row) => (baseCellOf(row) ?? variedOf(row))?.setting === id)
 }
 
 function cannot(id: string, name: string, because: string): AdviceOption {

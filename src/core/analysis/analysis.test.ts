@@ -53,6 +53,7 @@ function questions(model: BodyModel, plan: Plan): Question[] {
     ...needsOf(model, plan)
       .slice(0, 2)
       .map(({ situation, what }) => ({ kind: 'wish' as const, situation, what, posture: 'finder' as const })),
+    { kind: 'formats', place: null },
     { kind: 'wish', situation: 'none', what: 'nothing', posture: 'finder' },
     ...advisers.map(({ id }) => ({ kind: 'advice' as const, adviser: id, place: null, supposed: {} })),
     ...(['set-plan', 'press-test'] as const).map((id) => ({

@@ -1,5 +1,6 @@
 import { advise, placesFor } from '../advise/advise'
 import { adviserCalled } from '../advise/table'
+import { filmFormats } from '../advise/formats'
 import { adviseWish } from '../advise/wish'
 import { columnsOf } from '../banks/columns'
 import { figuresOf } from '../banks/figures'
@@ -164,6 +165,19 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
     hangsOn: all,
     answer: (subject, { situation, what, posture }) =>
       adviseWish(subject.model, subject.plan, subject.reach(posture), { situation, what }),
+  },
+  formats: {
+    hangsOn: all,
+    answer({ model, plan, lenses, stateIn }, { place: id }) {
+      const places = placesOf(model, plan, lenses).filter(({ column }) => column.side === 'motion')
+      const place = placeNamed(plan, places, id)
+      return place
+        ? {
+            ...{ place: placeId(place), placeName: place.name },
+            ...filmFormats(model, plan, place, stateIn),
+          }
+        : null
+    },
   },
   procedure: {
     hangsOn: all,

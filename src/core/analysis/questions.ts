@@ -1,4 +1,5 @@
 import type { Advice } from '../advise/advise'
+import type { FilmFormats } from '../advise/formats'
 import type { Column } from '../banks/columns'
 import type { Figure } from '../banks/figures'
 import type { MatrixRow } from '../banks/matrix-rows'
@@ -93,6 +94,8 @@ export type Question =
     }
   /** Where a need is best met: keys, cells, lines, banks, hold sets. */
   | { readonly kind: 'wish'; readonly situation: string; readonly what: string; readonly posture: Posture }
+  /** Every film format in a place, with what it writes, what it excludes and what has to be changed first. */
+  | { readonly kind: 'formats'; readonly place: string | null }
   /** What the finder shows, and every value, in a state with some keys held. */
   | { readonly kind: 'state'; readonly context: Context; readonly held: readonly string[] }
 
@@ -122,6 +125,7 @@ export interface Answers {
   readonly known: KnownHere | null
   readonly advice: Advice | null
   readonly wish: Advice | null
+  readonly formats: FormatsHere | null
   readonly state: StateValues
 }
 
@@ -130,6 +134,12 @@ export interface KnownHere {
   readonly places: readonly { readonly id: string; readonly name: string; readonly side: Side }[]
   readonly place: string
   readonly known: Known
+}
+
+/** The film formats of a place of motion. */
+export interface FormatsHere extends FilmFormats {
+  readonly place: string
+  readonly placeName: string
 }
 
 /** A procedure, and what the simulated body said to it; null where it was not played. */

@@ -21,7 +21,19 @@ export interface Offered {
 }
 
 /** What is written together and excludes one another: sizes, compression, rate, crop, depth. */
-const together = ['movie.size', 'movie.quality', 'movie.frameRate', 'movie.crop', 'movie.bits']
+const together = [
+  'movie.size',
+  'movie.quality',
+  'movie.compression',
+  'movie.frameRate',
+  'movie.crop',
+  'movie.bits',
+]
+
+/** The settings of a body that decide together what is written. */
+export function filmSettings(model: BodyModel): Setting[] {
+  return together.flatMap((means) => lookup(model).byMeaning.get(means) ?? [])
+}
 
 /**
  * Every film size, rate and the like, as a column has it: chosen, on offer, or excluded with what to switch off first.
@@ -29,7 +41,7 @@ const together = ['movie.size', 'movie.quality', 'movie.frameRate', 'movie.crop'
  */
 export function filmChoices(whole: BodyModel, plan: Plan, column: Column): Offered[] {
   if (column.side !== 'motion') return []
-  const settings = together.flatMap((means) => lookup(whole).byMeaning.get(means) ?? [])
+  const settings = filmSettings(whole)
   const model = excerptOf(whole, { settings: settings.map(({ id }) => id) })
   const here = effectiveState(model, plan, column.context)
   return settings.flatMap((setting) => {

@@ -238,6 +238,8 @@ function workFacts(plan: Plan, { situation }: Place): Fact[] {
   return [
     work.light ? fact('work.light', 'ev', work.light, from) : null,
     work.hours === undefined ? null : fact('work.hours', 'hours', work.hours, from),
+    work.pictures === undefined ? null : fact('work.pictures', 'count', work.pictures, from),
+    work.filmed === undefined ? null : fact('work.filmed', 'minutes', work.filmed, from),
     work.delivery === undefined ? delivered : fact('work.delivery', 'pixels', work.delivery, from),
   ]
 }

@@ -53,6 +53,7 @@ export interface Work {
   readonly light?: readonly [number, number]
   readonly lamps?: string
   readonly subject?: string
+  readonly clothing?: string
   readonly movement?: string
   readonly blur?: string
   readonly silence?: string
@@ -64,6 +65,10 @@ export interface Work {
   readonly opens?: readonly string[]
   readonly software?: string
   readonly hours?: number
+  /** Pictures a day. */
+  readonly pictures?: number
+  /** Minutes of film a day. */
+  readonly filmed?: number
 }
 
 /** What is said of a situation. */

@@ -46,6 +46,11 @@ subject | Subject | one | both | What detection has to find, or must not be fool
 > birds | Birds | -
 > vehicles | Vehicles | -
 > things | Things, no faces | -
+clothing | Clothing | one | - | Much black or white in the frame pulls every meter that looks at it.
+> middle | Neither black nor white | -
+> dark | Mostly dark | -
+> pale | Mostly white or pale | -
+> both | Black beside white | -
 movement | It moves | one | both | How fast: single AF and slow shutter speeds lose what moves.
 > still | Nothing moves | 0
 > posed | Posed, hardly moving | 0.0167
@@ -80,6 +85,8 @@ opens | Your software opens | any | both | A file that does not open is found ou
 > long-gop | Long-GOP film | -
 software | Software | text | - | Which, for your own memory.
 hours | Hours a day | number | - | How long cards and battery have to last.
+pictures | Pictures a day | number | - | How many cards the day needs, and how much is to be sorted.
+filmed | Minutes of film a day | number | - | How many cards the day needs, and how much is to be kept.
 `
 
 /** Every fact of the work, in the order in which they are asked. */
@@ -110,4 +117,6 @@ export const lightLimits = [-6, 18] as const
 export const workRanges: Readonly<Record<string, readonly [number, number]>> = {
   delivery: [320, 20_000],
   hours: [0.25, 24],
+  pictures: [1, 50_000],
+  filmed: [1, 1440],
 }

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen } from '@testing-library/react'
+import { screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { onTheDesk, settled } from '@tests/fixtures/on-the-desk'
 import { describe, expect, it, vi } from 'vitest'
@@ -62,6 +62,14 @@ describe('the panel of a key', () => {
     await settled(() => desk.set({ [keyRow({ key: 'stills/thumb-key/press' })]: 'nothing' }))
     expect(names()).toEqual(before)
     expect(screen.getAllByRole('option')).toEqual(nodes)
+  })
+
+  it('leads to the figures of what it steers', async () => {
+    panel('stills/thumb-dial/turn')
+    await settled()
+    await waitFor(() => {
+      expect(screen.getAllByRole('link').map(({ textContent }) => textContent)).toContain('ISO needed')
+    })
   })
 
   it('goes from gesture to gesture of the same control', async () => {

@@ -5,7 +5,7 @@ import type { Address } from '@/core/model/addresses'
 import { lookup } from '@/core/model/lookup'
 import { leaveAsDelivered, type Displaced } from '@/core/plan/assign'
 import type { FunctionRating } from '@/core/reach/rate-functions'
-import { FindingCard, ReasonField, RowNotes, useDesk, usePlan } from '@/features/desk'
+import { FindingCard, ReasonField, RowNotes, SettingFigures, useDesk, usePlan } from '@/features/desk'
 import { Explain } from '@/ui/explain'
 import { Button, Offer } from '@/ui/button'
 import { MannerSign } from '@/ui/plate/manner'
@@ -46,6 +46,7 @@ export function KeyPanel({
       {ways.length > 1 && <Gestures ways={ways} picked={address} onPick={onPick} />}
       <section className="border bg-sheet px-3.5 py-3">
         <OnTheKey known={known} onSwap={onSwap} onEmpty={() => onPut(addressKey, 'nothing')} />
+        <KeyFigures known={known} />
         <RowNotes row={row} />
       </section>
       {outcome && <OutcomeLine outcome={outcome} />}
@@ -59,6 +60,12 @@ export function KeyPanel({
       <FunctionList ratings={ratings} current={current} address={address} onPut={putHere} />
     </div>
   )
+}
+
+/** The figures of what the function steers. */
+function KeyFigures({ known: { fn } }: { known: KeyKnown }) {
+  const { settings } = lookup(useDesk().start.model)
+  return <SettingFigures means={(fn?.changes ?? []).flatMap((id) => settings.get(id)?.means ?? [])} />
 }
 
 function KeyHead({ address: { control }, onClose }: { address: Address; onClose: () => void }) {

@@ -1,7 +1,8 @@
 'use client'
 
 import { Undo2 } from 'lucide-react'
-import type { Advice, AdviceFact, AdviceOption, Weighed } from '@/core/advise/advise'
+import type { Advice, AdviceFact, AdviceOption } from '@/core/advise/advise'
+import type { Weighed } from '@/core/advise/weighed'
 import { factForm } from '@/core/advise/fact-forms'
 import { useDesk } from '@/features/desk'
 import { Button } from '@/ui/button'

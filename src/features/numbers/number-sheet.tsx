@@ -1,8 +1,8 @@
 'use client'
 
 import { Check, TriangleAlert, Undo2 } from 'lucide-react'
-import { memo, useDeferredValue, useId } from 'react'
-import type { Choice, Input } from '@/core/numbers/form'
+import { memo, useDeferredValue, useId, useState } from 'react'
+import type { Choice, Curve, Input } from '@/core/numbers/form'
 import { quantities, readAmount, showSpan } from '@/core/numbers/quantities'
 import type { Said } from '@/core/numbers/given'
 import type { Answer } from '@/core/numbers/reckon'
@@ -36,7 +36,7 @@ export function NumberSheet({ numbers }: { numbers: Numbers }) {
             </p>
           ))}
           {answer && <Results answer={answer} />}
-          {curve && <NumberChart curve={curve} />}
+          <LastCurve key={form.id} curve={curve} />
         </div>
       </div>
       {form.procedure !== null && (
@@ -48,6 +48,20 @@ export function NumberSheet({ numbers }: { numbers: Numbers }) {
       )}
       <How answer={answer} formula={form.formula} source={form.source} limits={form.limits} />
     </section>
+  )
+}
+
+/** The curve; while an amount is being typed, or cannot be, the last there was, faded: a digit does not set it up anew. */
+function LastCurve({ curve }: { curve: Curve | null }) {
+  const [last, setLast] = useState(curve)
+  if (curve !== null && curve !== last) setLast(curve)
+  const shown = curve ?? last
+  if (!shown) return null
+  return (
+    <div className={curve ? '' : 'opacity-40'}>
+      <NumberChart curve={shown} />
+      {!curve && <p className="text-small">As it was before what is typed now.</p>}
+    </div>
   )
 }
 

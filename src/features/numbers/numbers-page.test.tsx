@@ -126,6 +126,27 @@ describe('the page of numbers', () => {
   })
 })
 
+describe('the film formats', () => {
+  it('stand side by side, each with what it writes; one is taken with what gives way', async () => {
+    const { user, plan } = await page('choose/formats')
+    const table = within(screen.getByRole('table', { name: 'Film formats' }))
+    const row = (name: RegExp) => {
+      const found = table.getAllByRole('row').find(({ textContent }) => name.test(textContent))
+      if (!found) throw new Error(`no row ${name.source}`)
+      return found
+    }
+    expect(row(/^4K \(3840\) H\.26525p/).textContent).toContain('as planned')
+    // 280 · 0.45 = 126 GB an hour; 64 · 8000 / 280 / 60 = 30.5 min.
+    const fast = row(/^4K \(3840\) H\.265100p/)
+    expect(fast.textContent).toContain('126 GB')
+    expect(fast.textContent).toContain('30.5 min')
+    await user.click(within(fast).getByRole('button', { name: 'Take it' }))
+    await settled()
+    expect(Object.values(plan().rows)).toContain('100p')
+    expect(row(/^4K \(3840\) H\.265100p/).textContent).toContain('as planned')
+  })
+})
+
 describe('a choice', () => {
   const option = (name: string) => within(screen.getByRole('listitem', { name }))
 

@@ -7,6 +7,7 @@ import { numberGroups, type NumberGroup } from '@/core/numbers/form'
 import { numberTable } from '@/core/numbers/table'
 import { Select } from '@/ui/select'
 import { AdviceSheet } from './advice-sheet'
+import { FormatsSheet } from './formats-sheet'
 import { NumberSheet } from './number-sheet'
 import { WishSheet } from './wish-sheet'
 import { useNumbers, type Numbers } from './use-numbers'
@@ -38,8 +39,10 @@ export function NumbersPage() {
         <AdviserList inHand={numbers.inHand} choose={numbers.choose} />
         <NumberList inHand={numbers.inHand} choose={numbers.choose} shorts={numbers.shorts} />
       </section>
-      {numbers.isWish ? (
+      {numbers.ownSheet === 'wish' ? (
         <WishSheet numbers={numbers} />
+      ) : numbers.ownSheet === 'formats' ? (
+        <FormatsSheet numbers={numbers} />
       ) : numbers.adviser ? (
         <AdviceSheet numbers={numbers} />
       ) : (
@@ -71,7 +74,11 @@ const PlaceChoice = memo(function PlaceChoice({
 })
 
 /** Every choice: of a setting, and where a need is put. */
-const choices = [...advisers, { id: 'wish', name: 'Where to put a need' }]
+const choices = [
+  ...advisers,
+  { id: 'formats', name: 'Film formats side by side' },
+  { id: 'wish', name: 'Where to put a need' },
+]
 
 const lineStyle =
   'flex min-h-8 w-full items-baseline gap-2 border-b px-2 py-0.5 text-left hover:text-brine aria-pressed:bg-sheet aria-pressed:font-semibold aria-pressed:shadow-[inset_3px_0_0_var(--brine)] pointer-coarse:min-h-11'

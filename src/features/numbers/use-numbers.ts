@@ -28,11 +28,11 @@ export function useNumbers() {
   const [typedOf, setTyped] = useState<Readonly<Record<string, Readonly<Record<string, string>>>>>({})
   const here = useAnswer<'known'>({ kind: 'known', place: at })
   const choice = choiceNamed(id)
-  const isWish = choice === 'wish'
+  const ownSheet = choice === 'wish' || choice === 'formats' ? choice : null
   const adviser = choice === null ? null : (adviserCalled(choice) ?? null)
   const form = numberForm(id) ?? numberTable[0]
   if (!form) throw new Error('there are no figures')
-  const inHand = adviser || isWish ? id : form.id
+  const inHand = adviser || ownSheet ? id : form.id
   const typed = typedOf[inHand] ?? nothingTyped
   const known = here?.known ?? nothingKnown
   const place = here?.place ?? null
@@ -73,7 +73,7 @@ export function useNumbers() {
     }),
   )
   return {
-    ...{ form, adviser, isWish, inHand, typed, given, shorts, type },
+    ...{ form, adviser, ownSheet, inHand, typed, given, shorts, type },
     choose: setId,
     isKnown: here !== null,
     places: here?.places ?? noPlaces,
@@ -82,13 +82,14 @@ export function useNumbers() {
     answer: reckoned.ok ? reckoned.value : null,
     refusals: reckoned.ok ? [] : allOf(reckoned.refusal),
     advice: advice?.adviser === adviser?.id ? advice : null,
-    take: (option: AdviceOption) => desk.set(option.rows),
+    take: ({ rows }: Pick<AdviceOption, 'rows'>) => desk.set(rows),
   }
 }
 
 /** What an adviser takes from an address: facts, or the need that a place is looked for. */
 function factsOf(adviser: string) {
   if (adviser === 'wish') return (name: string) => (name === 'need' ? name : undefined)
+  if (adviser === 'formats') return () => undefined
   return adviserCalled(adviser) && factForm
 }
 

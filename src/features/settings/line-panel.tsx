@@ -7,7 +7,7 @@ import type { LineStanding } from '@/core/plan/rows'
 import { isPlanned } from '@/core/settings/mark'
 import { stateWords, type Standing } from '@/core/settings/standing'
 import { subjects } from '@/core/vocabulary/subjects'
-import { FindingList, SettingLabel, useDesk } from '@/features/desk'
+import { FindingList, SettingFigures, SettingLabel, useDesk } from '@/features/desk'
 import { Offer } from '@/ui/button'
 import { later } from '@/ui/later'
 import { LineNotes } from './line-notes'
@@ -16,7 +16,6 @@ import type { SettingsKnown } from './use-settings-station'
 
 // The sentences of the whole vocabulary are long: they come when the first line is taken.
 const LinePlain = later(() => import('./line-plain').then((one) => one.LinePlain))
-const LineFigures = later(() => import('./line-figures').then((one) => one.LineFigures))
 const SubjectQuestions = later(() => import('./line-questions').then((one) => one.SubjectQuestions))
 const LineQuestions = later(() => import('./line-questions').then((one) => one.LineQuestions))
 
@@ -56,7 +55,7 @@ export function LinePanel({ known, onBack }: { known: SettingsKnown; onBack: (fr
           <FindingList findings={findings} />
         </div>
       )}
-      {setting && <LineFigures means={setting.means} />}
+      {setting?.means != null && <SettingFigures means={[setting.means]} />}
       <Said line={line.id} standing={standing} known={known} />
       <LineNotes key={`${line.id} notes`} line={line.id} notes={standing.notes} />
       {setting && <LineQuestions key={`${line.id} questions`} setting={setting} />}

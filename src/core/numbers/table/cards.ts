@@ -126,9 +126,14 @@ export const cardNumbers = [
     source: `division; ${decimal}`,
     limits: 'Nothing is deleted on the way. Sorting is one look at each picture.',
     inputs: {
-      frames: { name: 'Pictures a day', quantity: 'count' },
+      frames: { name: 'Pictures a day', quantity: 'count', from: 'work.pictures' },
       file,
-      minutes: { name: 'Film a day', quantity: 'minutes', usual: ['0 min', 'no film'] },
+      minutes: {
+        name: 'Film a day',
+        quantity: 'minutes',
+        from: 'work.filmed',
+        usual: ['0 min', 'no film'],
+      },
       bitrate: { ...bitrate, usual: ['100 Mbit/s', 'a middling format'] },
       card: { ...card, aboveZero: true },
       copies: {

@@ -34,7 +34,7 @@ export const situationKind: RowKind<SituationRow> = {
   heads: ['situation'],
   form: [
     'situation/<id>/<fact>',
-    'a frame of mind the owner shoots in: its name, side, order among the others, the bank it is shot with (family/slot, or base); and what the work is like: light, lamps, subject, movement, blur, silence, flash, camera, delivery, space, opens, software, hours',
+    'a frame of mind the owner shoots in: its name, side, order among the others, the bank it is shot with (family/slot, or base); and what the work is like: light, lamps, subject, clothing, movement, blur, silence, flash, camera, delivery, space, opens, software, hours, pictures, filmed',
   ],
   parse({ id, parts }) {
     const [situation, name = ''] = parts
