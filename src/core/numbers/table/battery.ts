@@ -8,6 +8,7 @@ const usable = {
   usual: ['80-95 %', 'cold and age take the rest'],
   aboveZero: true,
 } as const
+const filming = { name: 'Drawn while filming', quantity: 'watts', usual: ['4-7 W', own] } as const
 const awake = { name: 'Drawn with finder or screen on', quantity: 'watts', usual: ['2.5-4 W', own] } as const
 
 /** What batteries last. */
@@ -27,7 +28,7 @@ export const batteryNumbers = [
       on: { name: 'Finder or screen on', quantity: 'hours' },
       awake,
       film: { name: 'Filming', quantity: 'hours', usual: ['0 h', 'no film'] },
-      filming: { name: 'Drawn while filming', quantity: 'watts', usual: ['4-7 W', own] },
+      filming,
       day: { name: 'The day has', quantity: 'hours', from: 'work.hours' },
       asleep: { name: 'Drawn in standby', quantity: 'watts', usual: ['0.05-0.3 W', own] },
     },
@@ -49,6 +50,40 @@ export const batteryNumbers = [
       const energy = on * watts + film * filming + (day - on - film) * asleep
       const one = (held * share) / 100
       return { energy, batteries: Math.max(1, Math.ceil(energy / one - 1e-9)), each: one / watts }
+    },
+  }),
+  defined({
+    id: 'battery-frames',
+    name: 'Pictures and film from your batteries',
+    group: 'battery',
+    asks: 'How many pictures, or how much film, do the batteries in hand give?',
+    also: 'shots per charge battery life frames minutes recording',
+    formula: 'pictures = n · Wh · usable / W · pictures an hour; minutes = n · Wh · usable / W filming · 60',
+    source: 'energy = power · time',
+    limits: 'Either the pictures or the film, not both. A day with long looks between pictures gives fewer.',
+    inputs: {
+      count: { name: 'Batteries', quantity: 'count', usual: ['1', 'for each'] },
+      capacity,
+      usable,
+      awake,
+      pace: {
+        name: 'Pictures an hour, with the finder on',
+        quantity: 'count',
+        usual: ['60-300', 'from a slow afternoon to a busy hour'],
+      },
+      filming,
+    },
+    results: {
+      frames: { name: 'Pictures', quantity: 'count' },
+      film: { name: 'Or film', quantity: 'minutes' },
+    },
+    filled: [
+      '{count} · {capacity} · {usable} / {awake} · {pace} = {frames}',
+      '{count} · {capacity} · {usable} / {filming} = {film}',
+    ],
+    work({ count, capacity: held, usable: share, awake: watts, pace, filming: drawn }) {
+      const energy = (count * held * share) / 100
+      return { frames: Math.floor((energy / watts) * pace + 1e-9), film: (energy / drawn) * 60 }
     },
   }),
   defined({
