@@ -28,6 +28,7 @@ const coreMayUse = {
   sync: ['vocabulary'],
   model: ['vocabulary', 'rules'],
   plan: ['vocabulary', 'rules', 'model', 'sync'],
+  plates: ['model'],
   files: ['vocabulary', 'model', 'plan'],
   fit: ['vocabulary', 'model', 'sync', 'plan'],
   inventory: ['vocabulary', 'rules', 'model', 'sync', 'plan'],
@@ -57,6 +58,10 @@ const coreMayUse = {
     ],
   ],
   checks: ['vocabulary', 'numbers', 'rules', 'model', 'sync', 'plan', 'resolve', 'focus', 'reach', 'banks'],
+  sheets: [
+    ...['vocabulary', 'numbers', 'model', 'sync', 'plan', 'plates', 'fit', 'resolve', 'focus', 'reach'],
+    ...['settings', 'banks', 'camera', 'checks', 'procedures'],
+  ],
   analysis: [
     'vocabulary',
     'numbers',
@@ -74,6 +79,7 @@ const coreMayUse = {
     'checks',
     'camera',
     'procedures',
+    'sheets',
   ],
 }
 const coreFolders = Object.keys(coreMayUse)

@@ -9,7 +9,7 @@ import { emptyPlan, type Plan } from '@/core/plan/plan'
 import { anyLens } from '@/core/model/any-lens'
 import { isThere, type Fitted } from '@/core/resolve/presence'
 import { labelSize } from '@/ui/plate/label'
-import { layoutIn } from '@/ui/plate/layout'
+import { layoutIn } from '@/core/plates/layout'
 import { everyPart } from './fitted-choice'
 import { differingOn, labelsOf, type Shown } from './labels'
 

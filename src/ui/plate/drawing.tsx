@@ -1,7 +1,7 @@
 import { memo } from 'react'
 import type { BodyModel, Control, Face, Stroke } from '@/core/model/types'
-import type { Box } from './geometry'
-import { centreOf } from './sheet'
+import type { Box } from '@/core/plates/geometry'
+import { centreOf } from '@/core/plates/sheet'
 
 /** A face as line art with its controls in their places; coordinates are pixels of the plate. */
 export const Drawing = memo(function Drawing({

@@ -4,7 +4,7 @@ import { ArrowLeftRight, TriangleAlert } from 'lucide-react'
 import { memo, type ComponentType, type Ref } from 'react'
 import type { Control, Manner } from '@/core/model/types'
 import type { DragHandlers } from '../drag'
-import type { Edge, LabelSize } from './sheet'
+import type { Edge, LabelSize } from '@/core/plates/sheet'
 import { MannerSign, mannerWord } from './manner'
 
 /** What stands in the margin for one control. */

@@ -6,9 +6,9 @@ import { acceptedFunctions } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel, Face } from '@/core/model/types'
 import { modelCalled, models } from '@tests/fixtures/models'
-import { distance, spread } from './geometry'
+import { distance, spread } from '@/core/plates/geometry'
 import { labelSize, type PlateLabel } from './label'
-import { layoutIn, layoutPlate } from './layout'
+import { layoutIn, layoutPlate } from '@/core/plates/layout'
 import { faultsOf } from '@tests/fixtures/plates'
 
 /** What stands around a face in stills, keys pressed with another one and keys with a lever included. */

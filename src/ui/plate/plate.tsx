@@ -6,8 +6,8 @@ import { Drawing } from './drawing'
 import { LabelButton, labelSize, type LineProps, type PlateLabel } from './label'
 import { useShared } from '../use-shared'
 import { useStable } from '../use-stable'
-import { layoutIn } from './layout'
-import { centreOf, type LabelSize, type PlateLayout } from './sheet'
+import { layoutIn } from '@/core/plates/layout'
+import { centreOf, type LabelSize, type PlateLayout } from '@/core/plates/sheet'
 
 /**
  * One face of a body: line art in the middle, a label in the margin for each control, leaders between them. On a

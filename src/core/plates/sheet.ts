@@ -1,4 +1,4 @@
-import type { Control } from '@/core/model/types'
+import type { Control } from '../model/types'
 import type { Box, Point } from './geometry'
 
 /** A label before it is placed: its control, and the size its text needs. */

@@ -1,5 +1,5 @@
-import { memoize } from '@/core/memoize'
-import type { Face } from '@/core/model/types'
+import { memoize } from '../memoize'
+import type { Face } from '../model/types'
 import { cross, distance, enters, type Box } from './geometry'
 import { grouped } from './grouping'
 import { placed } from './placing'

@@ -1,4 +1,4 @@
-import type { Control } from '@/core/model/types'
+import type { Control } from '../model/types'
 import { distance, spread, type Box, type Point } from './geometry'
 import {
   centreOf,

@@ -1,0 +1,107 @@
+import type { Memory } from '../camera/memory'
+import { adviceOn } from '../checks/checks'
+import type { Finding } from '../checks/finding'
+import { memoize } from '../memoize'
+import type { BodyModel, LensModel, Side } from '../model/types'
+import { lookup } from '../model/lookup'
+import { showValue } from '../model/domain'
+import { planFor } from '../plan/bodies'
+import type { Plan } from '../plan/plan'
+import { planTitle } from '../plan/plan'
+import { bodyFirmwareRow, localRow, rowValue } from '../plan/rows'
+import type { StateIn } from '../resolve/resolved'
+import { resolve } from '../resolve/resolve'
+import type { Context } from '../resolve/context'
+import type { Resolution } from '../resolve/resolved'
+
+/** What a sheet is made from. */
+export interface SheetOrder {
+  readonly model: BodyModel
+  readonly plan: Plan
+  readonly lenses: readonly LensModel[]
+  /** Tag of the body it is for, with what its owner calls it; null for all of them. */
+  readonly body: { readonly tag: string; readonly name: string } | null
+  /** Of which revision, or step, and since when: "Revision 3, 28 Nov 2026". */
+  readonly stand: string
+  readonly isDraft: boolean
+  /** What it is held against, where it is a difference. */
+  readonly against?: Against | null
+  /** Other models and plans of the owner's, for what sits where on them. */
+  readonly others?: readonly OtherPlan[]
+  /** Models that this one is taken for. */
+  readonly siblings?: readonly BodyModel[]
+  readonly stateIn?: StateIn
+}
+
+/** The other side of a difference sheet. */
+export interface Against {
+  readonly name: string
+  readonly memory: Memory
+}
+
+/** A plan for another body of the owner's. */
+export interface OtherPlan {
+  readonly name: string
+  readonly model: BodyModel
+  readonly plan: Plan
+}
+
+/** What the parts of a sheet are made from: the order, with what it amounts to. */
+export interface Given extends SheetOrder {
+  readonly stateIn: StateIn
+  readonly sides: readonly Side[]
+  readonly findings: () => readonly Finding[]
+}
+
+/** The order made ready: the plan as the body has it, every state reckoned once. */
+export function givenOf(order: SheetOrder): Given {
+  const { model, body } = order
+  const plan = body ? planFor(order.plan, body.tag) : order.plan
+  const own = plan === order.plan ? order.stateIn : undefined
+  const states = new Map<string, Resolution>()
+  const reckoned = (context: Context) => {
+    const name = JSON.stringify(context)
+    const found = states.get(name) ?? resolve(model, plan, context)
+    states.set(name, found)
+    return found
+  }
+  return {
+    ...order,
+    plan,
+    sides: model.sides,
+    stateIn: own ?? reckoned,
+    findings: () => findingsOf(model)(plan)(order.lenses),
+  }
+}
+
+const findingsOf = memoize((model: BodyModel) =>
+  memoize((plan: Plan) =>
+    memoize((lenses: readonly LensModel[]): readonly Finding[] => adviceOn(model, plan, lenses)),
+  ),
+)
+
+/** What a body is called, its firmware, and the local values that differ from one body to the next. */
+export function bodyWords({ model, plan, body }: Given): string {
+  if (!body) return ''
+  const firmware = rowValue(plan.rows, bodyFirmwareRow(body.tag))
+  const local = model.settings.flatMap((setting) => {
+    const value = setting.place === 'local' ? rowValue(plan.rows, localRow(body.tag, setting.id)) : null
+    return value === null ? [] : [`${setting.label} ${showValue(setting.domain, value)}`]
+  })
+  return [body.name, ...(typeof firmware === 'string' ? [`firmware ${firmware}`] : []), ...local].join(', ')
+}
+
+/** The name of the plan. */
+export function nameOf({ plan }: Given): string {
+  return planTitle(plan)
+}
+
+/** The words of a side. */
+export function sideWords(side: string): string {
+  return side === 'stills' ? 'Stills' : side === 'motion' ? 'Motion' : 'Playback'
+}
+
+/** The menu address of a line, or how it is set. */
+export function addressOf(model: BodyModel, id: string): string {
+  return lookup(model).menuAddress.get(id) ?? ''
+}

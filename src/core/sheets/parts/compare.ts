@@ -1,0 +1,65 @@
+import { memoryOf } from '../../camera/memory'
+import { menuOrder, lookup } from '../../model/lookup'
+import { describeRow, idsOf, noteRow, parseRow, rowValue, settingOf, showRow, type RowId } from '../../plan/rows'
+import { sameValue } from '../../vocabulary/values'
+import { addressOf, type Given } from '../given'
+import type { Block, Line } from '../types'
+
+/** What differs from what the sheet is held against, row by row in the order of the menu, both named. */
+export function differencePart(given: Given): Block[] {
+  const { model, plan, against, body } = given
+  if (!against)
+    return [{ part: 'difference', kind: 'words', lines: ['Nothing is named to hold this plan against.'] }]
+  const here = memoryOf(model, plan)
+  const rows = [...new Set([...idsOf(here), ...idsOf(against.memory)])]
+    .filter((row) => !sameValue(here[row], against.memory[row]))
+    .toSorted((one, two) => placeOf(given, one) - placeOf(given, two) || (one < two ? -1 : 1))
+  const name = `${body?.name ?? 'This plan'} and ${against.name}`
+  const lines = rows.map((row): Line => {
+    const [ours, theirs] = [rowValue(here, row), rowValue(against.memory, row)]
+    const why = rowValue(plan.rows, noteRow('why', row))
+    return {
+      cells: [
+        { text: menuOf(given, row) },
+        { text: describeRow(model, row) },
+        {
+          text: ours === null ? 'not there' : showRow(model, row, ours),
+          row,
+          ...(ours === null ? {} : { value: ours }),
+          isStrong: true,
+        },
+        { text: theirs === null ? 'not there' : showRow(model, row, theirs) },
+        { text: typeof why === 'string' ? why : '' },
+      ],
+    }
+  })
+  return [
+    { part: 'difference', kind: 'heading', text: name },
+    ...(lines.length === 0
+      ? [{ part: 'difference', kind: 'words' as const, lines: ['They are the same, row for row.'] }]
+      : [
+          {
+            part: 'difference',
+            kind: 'table' as const,
+            name: 'Differences',
+            columns: ['Menu', 'What', body?.name ?? 'This plan', against.name, 'Why'],
+            lines,
+          },
+        ]),
+  ]
+}
+
+function settingIn({ model }: Given, row: RowId) {
+  const parsed = parseRow(model, row)
+  return parsed.ok ? settingOf(parsed.value) : null
+}
+
+function placeOf(given: Given, row: RowId): number {
+  const setting = settingIn(given, row)
+  return setting ? (menuOrder(given.model).get(setting.id) ?? 10_000) : 20_000
+}
+
+function menuOf(given: Given, row: RowId): string {
+  const setting = settingIn(given, row)
+  return setting && lookup(given.model).settings.has(setting.id) ? addressOf(given.model, setting.id) : ''
+}

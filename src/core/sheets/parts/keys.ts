@@ -1,0 +1,284 @@
+import { anyLens } from '../../model/any-lens'
+import { atFinder, addressesOfControl } from '../../model/controls'
+import type { Address } from '../../model/addresses'
+import { lookup } from '../../model/lookup'
+import type { AssignSide, BodyModel, Control } from '../../model/types'
+import { keyRow, noteRow, rowValue, type RowId } from '../../plan/rows'
+import { contextsOf, type NamedContext } from '../../resolve/context'
+import { decisive, type ResolvedAddress } from '../../resolve/resolved'
+import { sideWords, type Given } from '../given'
+import type { Block, Cell, Line, Table } from '../types'
+import { noted } from './notes'
+
+/** What a key does in a state: its function as the camera has it there, and how that stands. */
+interface KeyIn {
+  readonly state: NamedContext
+  readonly is: ResolvedAddress
+}
+
+/** Every key of a side with all it can mean: by bank, lens, lever and exposure mode, and where it does nothing. */
+export function keysPart(given: Given): Block[] {
+  return sidesOf(given).flatMap((side) => {
+    const table = keysTable(given, side)
+    return table.lines.length === 0
+      ? []
+      : [
+          { part: 'keys', kind: 'heading', text: `Keys, ${sideWords(side).toLowerCase()}` },
+          { part: 'keys', ...table },
+        ]
+  })
+}
+
+/** Stills and motion, and playback where it takes assignments. */
+export function sidesOf({ model }: Given): AssignSide[] {
+  const all = [...lookup(model).addresses.values()]
+  const sides: AssignSide[] = [...model.sides]
+  return all.some(({ side }) => side === 'playback') ? [...sides, 'playback'] : sides
+}
+
+function keysTable(given: Given, side: AssignSide): Table {
+  const states = contextsOf(given.model, given.plan, given.lenses, side)
+  return {
+    kind: 'table',
+    name: `Keys ${side}`,
+    columns: ['Control', 'How', 'Function', 'Where not, or otherwise', 'Why, and how sure'],
+    lines: addressesOn(given.model, side).map((address) => keyLine(given, address, states)),
+  }
+}
+
+function addressesOn(model: BodyModel, side: AssignSide): Address[] {
+  return model.controls.flatMap(({ id }) => addressesOfControl(model, side, id))
+}
+
+function keyLine(given: Given, address: Address, states: readonly NamedContext[]): Line {
+  const { model, plan } = given
+  const row = keyRow(address)
+  const planned = rowValue(plan.rows, row)
+  const seen = keysIn(given, address, states)
+  const usual = seen[0]?.is
+  const says = nameOfFunction(model, usual?.functionId ?? null)
+  const isOnPurpose = says === null && rowValue(plan.rows, noteRow('why', row)) !== null
+  return {
+    isQuiet: planned === null,
+    cells: [
+      { text: address.control.name },
+      { text: how(model, address) },
+      {
+        text: says ?? (isOnPurpose ? 'empty on purpose' : 'nothing'),
+        row,
+        ...(planned === null ? {} : { value: planned, isStrong: true }),
+      },
+      elsewhere(model, seen),
+      noted(plan, row),
+    ],
+  }
+}
+
+/** What a key is in each of the states, as far as another assignment of the control does not answer there. */
+export function keysIn(given: Given, address: Address, states: readonly NamedContext[]): KeyIn[] {
+  const all = states.flatMap((state) => {
+    const is = given.stateIn(state.context).addresses.get(address.key)
+    return is ? [{ state, is }] : []
+  })
+  const active = all.filter(({ is }) => is.active)
+  return active.length > 0 ? active : all
+}
+
+/** The gesture and the manner, with the lever or the exposure mode it answers in. */
+function how(model: BodyModel, address: Address): string {
+  const setting = address.when && lookup(model).settings.get(address.when.setting)
+  return setting ? `${address.name} (${setting.label})` : address.name
+}
+
+/** The name of a function; null where nothing is assigned. */
+export function nameOfFunction(model: BodyModel, id: string | null): string | null {
+  const fn = id === null ? undefined : lookup(model).functions.get(id)
+  return !fn || fn.manner === 'none' ? null : fn.name
+}
+
+/** In which banks and with which lenses it is something else, does nothing, or has to be tested. */
+function elsewhere(model: BodyModel, seen: readonly KeyIn[]): Cell {
+  const first = seen[0]?.is
+  const ways = new Map<string, string[]>()
+  for (const { state, is } of seen) {
+    const words = wordsOf(model, is, first)
+    if (words === '') continue
+    ways.set(words, [...(ways.get(words) ?? []), stateWords(state)])
+  }
+  const text = [...ways]
+    .map(([words, where]) => (where.length === seen.length ? words : `${short(where)}: ${words}`))
+    .join(' ')
+  const isBad = seen.some(({ is }) => is.verdict === 'dead' || is.verdict === 'inert')
+  const asks = seen.some(({ is }) => is.verdict === 'test')
+  return { text, ...(isBad ? { mark: 'problem' as const } : asks ? { mark: 'unsure' as const } : {}) }
+}
+
+function wordsOf(model: BodyModel, is: ResolvedAddress, first: ResolvedAddress | undefined): string {
+  const because = decisive(is)?.because ?? ''
+  if (is.verdict === 'dead' || is.verdict === 'inert') return `does nothing. ${because}`
+  if (is.verdict === 'test') return `test on body. ${because}`
+  const effective = nameOfFunction(model, is.effectiveFunctionId)
+  const asked = nameOfFunction(model, first?.functionId ?? null)
+  return effective === asked ? '' : `${effective ?? 'nothing'}.`
+}
+
+function stateWords({ bank, lens }: NamedContext): string {
+  return lens === anyLens.name ? bank : `${bank} with ${lens}`
+}
+
+function short(names: readonly string[]): string {
+  return names.length > 4 ? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more` : names.join(', ')
+}
+
+/** The keys by the finger that rests on them: what each has to find, nearest first. */
+export function fingersPart(given: Given): Block[] {
+  const { model } = given
+  const posture = 'finder'
+  const fingers = ['thumb', 'index', 'middle', 'left', 'palm'] as const
+  const lines = fingers.flatMap((finger) =>
+    model.controls
+      .filter((control) => control.reach[posture]?.digit === finger)
+      .toSorted((one, two) => (one.reach[posture]?.grade ?? 3) - (two.reach[posture]?.grade ?? 3))
+      .map((control): Line => fingerLine(given, control, finger)),
+  )
+  const columns = ['Finger', 'Control', 'Found without looking', ...model.sides.map(sideWords)]
+  return [
+    { part: 'fingers', kind: 'heading', text: 'By finger, eye at the finder' },
+    { part: 'fingers', kind: 'table', name: 'By finger', columns, lines },
+  ]
+}
+
+const fingerWords = {
+  thumb: 'Thumb',
+  index: 'Index finger',
+  middle: 'Middle finger',
+  left: 'Left hand',
+  palm: 'Palm',
+}
+
+function fingerLine(given: Given, control: Control, finger: keyof typeof fingerWords): Line {
+  const { model, plan } = given
+  return {
+    cells: [
+      { text: fingerWords[finger] },
+      { text: control.name },
+      { text: atFinder(control) ? 'yes' : 'no' },
+      ...model.sides.map((side): Cell => {
+        const addresses = addressesOfControl(model, side, control.id)
+        const rows = addresses.map((address): { words: string; row: RowId } => {
+          const [state] = contextsOf(model, plan, given.lenses, side)
+          const is = state && given.stateIn(state.context).addresses.get(address.key)
+          const name = nameOfFunction(model, is?.functionId ?? null) ?? 'nothing'
+          return { words: addresses.length > 1 ? `${address.name}: ${name}` : name, row: keyRow(address) }
+        })
+        return {
+          text: rows.map(({ words }) => words).join(' · '),
+          isStrong: rows.some(({ row }) => rowValue(plan.rows, row) !== null),
+        }
+      }),
+    ],
+  }
+}
+
+/** The other body’s keys with the same function, and what is not there. */
+export function continuityPart(given: Given): Block[] {
+  const { model, others = [] } = given
+  if (others.length === 0)
+    return [
+      {
+        part: 'continuity',
+        kind: 'words',
+        lines: ['There is no plan of another body on your shelf to hold this one against.'],
+      },
+    ]
+  return others.flatMap((other) => {
+    const lines = model.sides.flatMap((side) => continuityLines(given, other, side))
+    return [
+      { part: 'continuity', kind: 'heading' as const, text: `${model.name} and ${other.model.name}: ${other.name}` },
+      {
+        part: 'continuity',
+        kind: 'table' as const,
+        name: `Continuity with ${other.name}`,
+        columns: ['Side', 'Function', `On ${model.name}`, `On ${other.model.name}`, 'Same place'],
+        lines,
+      },
+    ]
+  })
+}
+
+function continuityLines(given: Given, other: NonNullable<Given['others']>[number], side: AssignSide): Line[] {
+  const { model, plan, lenses } = given
+  const there = functionsOn({ ...given, model: other.model, plan: other.plan }, side)
+  const here = [...functionsOn({ model, plan, lenses }, side)]
+  return here.map(([means, { name, places }]): Line => {
+    const found = there.get(means)
+    const digits = new Set(places.map(({ digit }) => digit))
+    const isSame = found?.places.some(({ digit }) => digits.has(digit)) ?? false
+    return {
+      cells: [
+        { text: sideWords(side) },
+        { text: name, isStrong: true },
+        { text: places.map(({ words }) => words).join('; ') },
+        found
+          ? { text: found.places.map(({ words }) => words).join('; ') }
+          : {
+              text: hasFunction(other.model, means) ? 'on no key' : `absent on ${other.model.name}`,
+              mark: 'differs' as const,
+            },
+        { text: found ? (isSame ? 'same finger' : 'another finger') : '' },
+      ],
+    }
+  })
+}
+
+function hasFunction(model: BodyModel, means: string): boolean {
+  return model.functions.some((fn) => fn.means === means)
+}
+
+/** The functions on the keys of a side by what they mean, each with its places. */
+function functionsOn(
+  { model, plan }: Pick<Given, 'model' | 'plan' | 'lenses'>,
+  side: AssignSide,
+): ReadonlyMap<string, { name: string; places: { words: string; digit: string }[] }> {
+  const found = new Map<string, { name: string; places: { words: string; digit: string }[] }>()
+  for (const address of addressesOn(model, side)) {
+    const id = rowValue(plan.rows, keyRow(address)) ?? address.factory
+    const fn = typeof id === 'string' ? lookup(model).functions.get(id) : undefined
+    if (!fn || fn.manner === 'none' || fn.means === null) continue
+    const one = found.get(fn.means) ?? { name: fn.name, places: [] }
+    one.places.push({
+      words: address.name === 'press' ? address.control.name : `${address.control.name}, ${address.name}`,
+      digit: address.control.reach.finder?.digit ?? 'left',
+    })
+    found.set(fn.means, one)
+  }
+  return found
+}
+
+/** The three presses nearest a bank that is not at hand, told by the plan: its fallback keys. */
+export function togglesPart(given: Given): Block[] {
+  const { model, plan } = given
+  const lines = model.sides.flatMap((side) =>
+    addressesOn(model, side).flatMap((address): Line[] => {
+      const id = rowValue(plan.rows, keyRow(address)) ?? address.factory
+      const fn = typeof id === 'string' ? lookup(model).functions.get(id) : undefined
+      if (fn?.manner !== 'toggle' && fn?.manner !== 'cycle') return []
+      const setting = lookup(model).settings.get(fn.changes[0] ?? '')
+      return [
+        {
+          cells: [
+            { text: `${address.control.name}, ${side}` },
+            { text: fn.name, isStrong: true },
+            { text: setting ? `shows as ${setting.label}` : 'its sign: look on your body' },
+          ],
+        },
+      ]
+    }),
+  )
+  return lines.length === 0
+    ? []
+    : [
+        { part: 'toggles', kind: 'heading', text: 'Toggles, and how you see where they are' },
+        { part: 'toggles', kind: 'table', name: 'Toggles', columns: ['Key', 'Function', 'Sign'], lines },
+      ]
+}

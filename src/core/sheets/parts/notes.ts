@@ -1,0 +1,38 @@
+import type { Plan } from '../../plan/plan'
+import { noteRow, rowValue, type NoteName, type RowId } from '../../plan/rows'
+import type { Cell } from '../types'
+
+const sureWords: Readonly<Record<string, string>> = {
+  open: 'open',
+  hearsay: 'hearsay',
+  borrowed: 'borrowed',
+  trial: 'on trial',
+  decided: 'decided',
+  tested: 'tested',
+}
+
+/** What is said beside a row in one cell: why, how sure, who, since which firmware, and a risk with its day. */
+export function noted(plan: Plan, row: RowId): Cell {
+  const note = (name: NoteName) => {
+    const value = rowValue(plan.rows, noteRow(name, row))
+    return typeof value === 'string' ? value : null
+  }
+  const [why, sure, who, source, risk] = (['why', 'sure', 'who', 'source', 'risk'] as const).map(note)
+  const said = [
+    ...(why ? [sentence(why)] : []),
+    ...(sure ? [`${capital(sureWords[sure] ?? sure)}.`] : []),
+    ...(who ? [`By ${who}.`] : []),
+    ...(source ? [`From ${sentence(source)}`] : []),
+    ...(risk ? [`Risk accepted ${risk}.`] : []),
+  ]
+  const isUnsure = sure === 'open' || sure === 'hearsay' || sure === 'borrowed' || risk != null
+  return { text: said.join(' '), ...(isUnsure ? { mark: 'unsure' as const } : {}) }
+}
+
+function sentence(text: string): string {
+  return /[.!?]$/.test(text.trim()) ? text.trim() : `${text.trim()}.`
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1)
+}

@@ -1,0 +1,44 @@
+import { bodyTagOf, entriesOf, isNoteRow } from '../plan/rows'
+import { bodyWords, givenOf, nameOf, type Given, type SheetOrder } from './given'
+import type { SheetForm } from './kinds'
+import type { Block, Sheet } from './types'
+
+/**
+ * A sheet composed from a plan, for one body or all of them, without the parts that its owner leaves out. The publishable
+ * one carries no names: not of the plan, not of bodies, not of people.
+ */
+export function composeSheet(form: SheetForm, order: SheetOrder, without: readonly string[] = []): Sheet {
+  const isNameless = form.id === 'public'
+  const given = givenOf(isNameless ? nameless(order) : order)
+  const blocks = form.parts
+    .filter(({ id }) => !without.includes(id))
+    .flatMap(({ id, blocks: made }) => made(given).map((block): Block => ({ ...block, part: id })))
+  return {
+    kind: form.id,
+    title: form.name,
+    plan: isNameless ? '' : nameOf(given),
+    model: `${given.model.maker} ${given.model.name}`,
+    body: isNameless ? '' : bodyWords(given),
+    stand: order.stand,
+    isDraft: order.isDraft,
+    blocks: blocks.length === 0 ? [nothing(form, given)] : blocks,
+  }
+}
+
+function nothing(form: SheetForm, { model }: Given): Block {
+  return {
+    part: form.parts[0]?.id ?? '',
+    kind: 'words',
+    lines: [`There is nothing of it: the ${model.name} has none, or every part is left out.`],
+  }
+}
+
+/** The order without rows that say who, from whom, for which body, or what is called how. */
+function nameless(order: SheetOrder): SheetOrder {
+  const rows = Object.fromEntries(
+    entriesOf(order.plan.rows).filter(
+      ([row]) => !isNoteRow(row, 'who') && !isNoteRow(row, 'source') && bodyTagOf(row) === null,
+    ),
+  )
+  return { ...order, body: null, plan: { ...order.plan, rows } }
+}
