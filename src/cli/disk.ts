@@ -4,6 +4,7 @@ import { equipmentFor, equipped } from '@/core/inventory/equip'
 import { inventoryFileBytes, readInventoryFile } from '@/core/inventory/file'
 import type { Inventory } from '@/core/inventory/rows'
 import { readEditedPlan } from '@/core/files/edited-plan'
+import type { RevisionStamp } from '@/core/files/plan-file'
 import type { Plan } from '@/core/plan/plan'
 import { ok, refuse, type Refusal, type Result } from '@/core/result'
 import { boundedBytes } from '@/disk/bounded'
@@ -28,6 +29,8 @@ export interface PlanOnDisk {
   readonly own: Plan
   readonly model: BodyModel
   readonly definitions: Definitions
+  /** The revision that the file holds; null for a draft. */
+  readonly revision: RevisionStamp | null
 }
 
 /** Reads a plan file, edited by hand or not, and finds its model in a folder of models; says in `notes` how it was read. */
@@ -43,7 +46,10 @@ export async function planOnDisk(path: string, folder: string, notes: string[]):
   for (const { row, was, words } of read.readings)
     notes.push(`${path}: ${row}: ${JSON.stringify(was)} is read as ${words}.`)
   const { plan } = read.file
-  return ok({ plan, own: plan, model: read.model, definitions: definitions.value })
+  return ok({
+    ...{ plan, own: plan, model: read.model, definitions: definitions.value },
+    revision: read.file.revision,
+  })
 }
 
 /** Reads an inventory file. */
@@ -61,7 +67,7 @@ export async function withInventory(read: PlanOnDisk, options: Options): Promise
   const { model, own, definitions } = read
   const equipment = equipmentFor(model, definitions, inventory.value)
   const plan = equipped(own, equipment)
-  return ok({ model, own, plan, definitions: { ...definitions, lenses: equipment.lenses } })
+  return ok({ ...read, plan, definitions: { ...definitions, lenses: equipment.lenses } })
 }
 
 /** Several faults as one refusal with the others beside it. */

@@ -206,7 +206,7 @@ async function bodyAtHand(
   if (!model) return refuse('unknown-model', `There is no model ${modelId ?? ''}.`, '--model')
   const plain = emptyPlan(model)
   const full = await withInventory(
-    { model, own: plain, plan: plain, definitions: definitions.value },
+    { model, own: plain, plan: plain, definitions: definitions.value, revision: null },
     options,
   )
   if (!full.ok) return full

@@ -13,6 +13,7 @@ import { fitPlan, routePlan } from './routes'
 import { showInventory } from './inventory'
 import { numbers } from './numbers'
 import { procedures } from './procedures'
+import { sheets, takeSheet } from './sheets'
 import { settingsOfPlan } from './settings'
 import { showModel } from './show'
 import { suggestPlan } from './suggest'
@@ -34,6 +35,8 @@ export const commands: readonly Command[] = [
     numbers,
     adviseOnPlan,
     procedures,
+    takeSheet,
+    sheets,
     routePlan,
     fitPlan,
     comparePlans,

@@ -114,6 +114,7 @@ function target(work: Work, row: Row, id: RowId, value: Value, moved: ReadonlyMa
     case 'owner':
     case 'habit':
     case 'gear':
+    case 'sheet':
       return { to: id, value, changes: null }
     case 'situation':
       if (row.fact === 'bank') return { absent: 'Which bank it is shot with is said anew there.' }

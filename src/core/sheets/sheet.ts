@@ -12,7 +12,8 @@ export function composeSheet(form: SheetForm, order: SheetOrder, without: readon
   const given = givenOf(isNameless ? nameless(order) : order)
   const blocks = form.parts
     .filter(({ id }) => !without.includes(id))
-    .flatMap(({ id, blocks: made }) => made(given).map((block): Block => ({ ...block, part: id })))
+    .flatMap(({ blocks: made }) => made(given))
+    .filter((block) => !without.includes(block.part))
   return {
     kind: form.id,
     title: form.name,
@@ -21,8 +22,25 @@ export function composeSheet(form: SheetForm, order: SheetOrder, without: readon
     body: isNameless ? '' : bodyWords(given),
     stand: order.stand,
     isDraft: order.isDraft,
-    blocks: blocks.length === 0 ? [nothing(form, given)] : blocks,
+    blocks: blocks.length === 0 ? [nothing(form, given)] : [...blocks, ...legend(blocks)],
   }
+}
+
+/** What the signs on it mean, as far as it has any. */
+function legend(blocks: readonly Block[]): Block[] {
+  const cells = blocks.flatMap((block) =>
+    block.kind === 'table' ? block.lines.flatMap((line) => line.cells) : [],
+  )
+  const has = (mark: string) => cells.some((cell) => cell.mark === mark)
+  const isDrawn = blocks.some(({ kind }) => kind === 'plate')
+  const said = [
+    ...(isDrawn || cells.some(({ isStrong }) => isStrong)
+      ? ['Bold: decided. Grey: as delivered, or as base.']
+      : []),
+    ...(has('problem') ? ['▲ A problem.'] : []),
+    ...(has('unsure') ? ['? Not sure, or to be tested on the body.'] : []),
+  ]
+  return said.length === 0 ? [] : [{ part: 'legend', kind: 'words', isQuiet: true, lines: [said.join(' ')] }]
 }
 
 function nothing(form: SheetForm, { model }: Given): Block {

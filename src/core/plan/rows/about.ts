@@ -29,6 +29,7 @@ import { positionKind, type PositionRow } from './position'
 import { purposeKind, type PurposeRow } from './purpose'
 import { schoolKind, type SchoolRow } from './school'
 import { shareKind, type ShareRow } from './share'
+import { sheetKind, type SheetRow } from './sheet'
 import { situationKind, type SituationRow } from './situation'
 import { titleKind, type TitleRow } from './title'
 
@@ -61,6 +62,7 @@ export type AboutRow =
   | CardRow
   | GearRow
   | SchoolRow
+  | SheetRow
   | SituationRow
   | NeedRow
   | OwnerRow
@@ -96,6 +98,7 @@ export const aboutKinds: readonly RowKind<AboutRow>[] = [
   cardKind,
   gearKind,
   schoolKind,
+  sheetKind,
   situationKind,
   needKind,
   ownerKind,

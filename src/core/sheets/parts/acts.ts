@@ -13,21 +13,19 @@ function composed({ model, plan, lenses, body }: Given, id: ProcedureId): Proced
 /** A procedure on paper: a box to tick, the menu address, what to do, and room for what was seen. */
 export function procedurePart(given: Given, id: ProcedureId): Block[] {
   const { name, purpose, acts, undone, leaves } = composed(given, id)
-  const lines = acts.map(
-    ({ part, where, stands, words, expect, warning }): Line => ({
-      cells: [
-        { text: '☐' },
-        { text: part },
-        { text: [stands, where].filter((one) => one !== '').join('. ') },
-        {
-          text: [words, ...(expect === undefined ? [] : [`To see: ${expect}`])].join('. '),
-          isStrong: true,
-          ...(warning === undefined ? {} : { mark: 'problem' as const }),
-        },
-        { text: warning ?? '' },
-      ],
-    }),
-  )
+  const lines = acts.map(({ part, where, stands, words, expect, warning }): Line => ({
+    cells: [
+      { text: '☐' },
+      { text: part },
+      { text: [stands, where].filter((one) => one !== '').join('. ') },
+      {
+        text: [words, ...(expect === undefined ? [] : [`To see: ${expect}`])].join('. '),
+        isStrong: true,
+        ...(warning === undefined ? {} : { mark: 'problem' as const }),
+      },
+      { text: warning ?? '' },
+    ],
+  }))
   const rest = [...undone.map(({ words, because }) => `Not done: ${words}. ${because}`), ...leaves]
   return [
     { part: id, kind: 'heading', text: name },

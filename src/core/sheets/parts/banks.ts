@@ -25,19 +25,32 @@ export function bankTablePart(given: Given, whole = true): Block[] {
     const rows = all.rows.filter((row) =>
       whole
         ? shown.some(({ i }) => row.cells[i]?.row !== null)
-        : isVaried(row, shown.map(({ i }) => i)) || matters(row, shown.map(({ column }) => column)),
+        : isVaried(
+            row,
+            shown.map(({ i }) => i),
+          ) ||
+          matters(
+            row,
+            shown.map(({ column }) => column),
+          ),
     )
     const name = `Banks, ${sideWords(side).toLowerCase()}`
     return [
       { part: 'banks', kind: 'heading', text: name },
-      ...purposes(given, shown.map(({ column }) => column)),
+      ...purposes(
+        given,
+        shown.map(({ column }) => column),
+      ),
       {
         part: 'banks',
         kind: 'table',
         name,
         columns: ['Setting', ...(whole ? ['Menu'] : []), ...shown.map(({ column }) => column.name)],
         lines: rows.map((row): Line => {
-          const varies = isVaried(row, shown.map(({ i }) => i))
+          const varies = isVaried(
+            row,
+            shown.map(({ i }) => i),
+          )
           return {
             isQuiet: !varies,
             cells: [
@@ -139,18 +152,23 @@ function outsideWords(
     const names = outside.map(({ label }) => label)
     return [`${column.name} does not hold ${names.join(', ')}: set by hand.`]
   })
-  return lines.length === 0 ? [] : [{ part: 'banks', kind: 'words', lines: [...new Set(lines)], isQuiet: true }]
+  return lines.length === 0
+    ? []
+    : [{ part: 'banks', kind: 'words', lines: [...new Set(lines)], isQuiet: true }]
 }
 
 /** What each bank does in the morning: what nothing restores, and what to set again. */
 export function restorePart({ model, plan }: Given): Block[] {
   return keepingOf(model, plan).flatMap(({ family, now, test, slots }): Block[] => {
     const lines = slots.flatMap(({ slot, restore }) =>
-      restore.map(
-        ({ setting, planned, where }): Line => ({
-          cells: [{ text: slot.name }, { text: setting.label }, { text: planned, isStrong: true }, { text: where }],
-        }),
-      ),
+      restore.map(({ setting, planned, where }): Line => ({
+        cells: [
+          { text: slot.name },
+          { text: setting.label },
+          { text: planned, isStrong: true },
+          { text: where },
+        ],
+      })),
     )
     if (slots.length === 0) return []
     const how =
@@ -199,6 +217,12 @@ export function rememberedPart(given: Given): Block[] {
       kind: 'words',
       lines: ['No bank holds them and no file brings them back one by one: what is changed there stays.'],
     },
-    { part: 'remembered', kind: 'table', name: 'Remembered', columns: ['Position', 'Setting', 'Value'], lines },
+    {
+      part: 'remembered',
+      kind: 'table',
+      name: 'Remembered',
+      columns: ['Position', 'Setting', 'Value'],
+      lines,
+    },
   ]
 }

@@ -1,7 +1,7 @@
 import { keepingOf } from '../../banks/keeping'
 import { plannedSlots } from '../../plan/plan'
 import { columnsOf } from '../../banks/columns'
-import { entriesOf, idsOf, isNoteRow, notedRow, describeRow, rowValue } from '../../plan/rows'
+import { entriesOf, idsOf, isNoteRow, notedRow, describeRow, rowValue, sheetRow } from '../../plan/rows'
 import { showValue } from '../../model/domain'
 import { lookup } from '../../model/lookup'
 import { fit } from '../../fit/fit'
@@ -64,7 +64,8 @@ export function basePart({ model, plan, lenses, stateIn }: Given): Block[] {
           { text: setting.label },
           ...sides.map(({ side, state }) => {
             const isOther =
-              (one.startsWith('movie.') && side === 'stills') || (one.startsWith('image.') && side === 'motion')
+              (one.startsWith('movie.') && side === 'stills') ||
+              (one.startsWith('image.') && side === 'motion')
             const found = isOther ? undefined : valueMeaning(model, state, one)
             return { text: found ? showValue(found.setting.domain, found.value) : '' }
           }),
@@ -84,7 +85,7 @@ export function basePart({ model, plan, lenses, stateIn }: Given): Block[] {
   ]
 }
 
-/** Three things not to forget: what nothing restores, what stays changed, risks, and the worst problem. */
+/** Three things not to forget: the owner’s own first, then what nothing restores, what stays changed, risks, and the worst problem. */
 export function rememberPart(given: Given): Block[] {
   const { model, plan, lenses } = given
   const remembered = columnsOf(model, plan, lenses).flatMap(({ kind, name }) =>
@@ -108,7 +109,9 @@ export function rememberPart(given: Given): Block[] {
   const byHand = model.settings
     .filter(({ place }) => place === 'physical')
     .map(({ label }) => `${label} is set by hand: no file brings it.`)
-  const three = [...new Set([...remembered, ...live, ...risks, ...problems, ...byHand])].slice(0, 3)
+  const own = rowValue(plan.rows, sheetRow('pocket', 'remember'))
+  const mine = Array.isArray(own) ? own.map(String) : []
+  const three = [...new Set([...mine, ...remembered, ...live, ...risks, ...problems, ...byHand])].slice(0, 3)
   if (three.length === 0) return []
   return [
     { part: 'remember', kind: 'heading', text: 'Not to forget' },

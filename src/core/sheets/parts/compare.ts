@@ -1,6 +1,15 @@
 import { memoryOf } from '../../camera/memory'
 import { menuOrder, lookup } from '../../model/lookup'
-import { describeRow, idsOf, noteRow, parseRow, rowValue, settingOf, showRow, type RowId } from '../../plan/rows'
+import {
+  describeRow,
+  idsOf,
+  noteRow,
+  parseRow,
+  rowValue,
+  settingOf,
+  showRow,
+  type RowId,
+} from '../../plan/rows'
 import { sameValue } from '../../vocabulary/values'
 import { addressOf, type Given } from '../given'
 import type { Block, Line } from '../types'

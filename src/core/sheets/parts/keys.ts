@@ -194,7 +194,11 @@ export function continuityPart(given: Given): Block[] {
   return others.flatMap((other) => {
     const lines = model.sides.flatMap((side) => continuityLines(given, other, side))
     return [
-      { part: 'continuity', kind: 'heading' as const, text: `${model.name} and ${other.model.name}: ${other.name}` },
+      {
+        part: 'continuity',
+        kind: 'heading' as const,
+        text: `${model.name} and ${other.model.name}: ${other.name}`,
+      },
       {
         part: 'continuity',
         kind: 'table' as const,
@@ -206,7 +210,11 @@ export function continuityPart(given: Given): Block[] {
   })
 }
 
-function continuityLines(given: Given, other: NonNullable<Given['others']>[number], side: AssignSide): Line[] {
+function continuityLines(
+  given: Given,
+  other: NonNullable<Given['others']>[number],
+  side: AssignSide,
+): Line[] {
   const { model, plan, lenses } = given
   const there = functionsOn({ ...given, model: other.model, plan: other.plan }, side)
   const here = [...functionsOn({ model, plan, lenses }, side)]
@@ -255,12 +263,12 @@ function functionsOn(
   return found
 }
 
-/** The three presses nearest a bank that is not at hand, told by the plan: its fallback keys. */
+/** The toggles that were put on keys, each with the setting by whose sign in finder or screen its state is seen. */
 export function togglesPart(given: Given): Block[] {
   const { model, plan } = given
   const lines = model.sides.flatMap((side) =>
     addressesOn(model, side).flatMap((address): Line[] => {
-      const id = rowValue(plan.rows, keyRow(address)) ?? address.factory
+      const id = rowValue(plan.rows, keyRow(address))
       const fn = typeof id === 'string' ? lookup(model).functions.get(id) : undefined
       if (fn?.manner !== 'toggle' && fn?.manner !== 'cycle') return []
       const setting = lookup(model).settings.get(fn.changes[0] ?? '')

@@ -16,7 +16,13 @@ export function lensesPart(given: Given): Block[] {
   const { plan, lenses } = given
   const mine = lenses.filter(({ id }) => plannedLenses(plan).includes(id))
   if (mine.length === 0)
-    return [{ part: 'lenses', kind: 'words', lines: ['The plan names no lenses: say at Foundation which you use.'] }]
+    return [
+      {
+        part: 'lenses',
+        kind: 'words',
+        lines: ['The plan names no lenses: say at Foundation which you use.'],
+      },
+    ]
   const line = (name: string, cell: (lens: LensModel) => Cell): Line => ({
     cells: [{ text: name }, ...mine.map(cell)],
   })
@@ -33,7 +39,11 @@ export function lensesPart(given: Given): Block[] {
           ...(contacts ? {} : { mark: 'problem' }),
         })),
         line('Focal length to type', ({ contacts, focalMm: [from, to] }) => ({
-          text: contacts ? 'none, the body knows it' : from === to ? `${from} mm` : `${from} to ${to} mm: as zoomed`,
+          text: contacts
+            ? 'none, the body knows it'
+            : from === to
+              ? `${from} mm`
+              : `${from} to ${to} mm: as zoomed`,
           isStrong: !contacts,
         })),
         line('Slowest shutter speed by hand', (lens) => ({ text: handHeld(given, lens), isStrong: true })),
@@ -42,10 +52,20 @@ export function lensesPart(given: Given): Block[] {
         })),
         line('Keys on it', (lens) => ({ text: keysOn(given, lens) })),
         line('Ring', ({ ring }) => ({
-          text: ring === null ? 'none besides focus' : ring.readable ? 'can be given a job' : 'the body does not read it',
+          text:
+            ring === null
+              ? 'none besides focus'
+              : ring.readable
+                ? 'can be given a job'
+                : 'the body does not read it',
         })),
         line('Switch between AF and MF', ({ focusSwitch }) => ({
-          text: focusSwitch === undefined ? 'not said' : focusSwitch ? 'on the lens: it overrules the body' : 'none',
+          text:
+            focusSwitch === undefined
+              ? 'not said'
+              : focusSwitch
+                ? 'on the lens: it overrules the body'
+                : 'none',
         })),
         line('Stabiliser', ({ stabiliser }) => ({
           text: stabiliser === undefined ? 'not said' : stabiliser ? 'yes' : 'none',
@@ -60,10 +80,15 @@ export function lensesPart(given: Given): Block[] {
 function handHeld({ plan }: Given, { focalMm, stabiliser }: LensModel): string {
   const stops = rowValue(plan.rows, ownerRow('handheldStops'))
   const held = stabiliser === true && typeof stops === 'number' ? stops : 0
-  const result = resultOf('hand-held', 'shutter', {}, {
-    focal: { typed: typedAmount('millimetres', [focalMm[1], focalMm[1]]), from: 'the lens' },
-    ...(held > 0 ? { stabiliser: { typed: `${held}`, from: 'you' } } : {}),
-  })
+  const result = resultOf(
+    'hand-held',
+    'shutter',
+    {},
+    {
+      focal: { typed: typedAmount('millimetres', [focalMm[1], focalMm[1]]), from: 'the lens' },
+      ...(held > 0 ? { stabiliser: { typed: `${held}`, from: 'you' } } : {}),
+    },
+  )
   return result?.words ?? '–'
 }
 
@@ -97,5 +122,7 @@ function deadWith(given: Given, lens: LensModel): Cell {
       return [`${is.address.control.name}, ${side}: ${name}. ${decisive(is)?.because ?? ''}`]
     })
   })
-  return dead.length === 0 ? { text: 'nothing more than with others' } : { text: dead.join(' '), mark: 'problem' }
+  return dead.length === 0
+    ? { text: 'nothing more than with others' }
+    : { text: dead.join(' '), mark: 'problem' }
 }

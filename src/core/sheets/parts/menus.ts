@@ -71,23 +71,24 @@ export function ownMenuPart({ model, plan }: Given): Block[] {
 export function dialsPart({ model, plan, lenses, stateIn }: Given): Block[] {
   const lines = model.sides.flatMap((side) =>
     dialRows(model, plan, lenses, side, stateIn).flatMap(({ control, rows }) =>
-      rows.map(
-        ({ address, fn, idle }): Line => ({
-          isQuiet: !fn || fn.manner === 'none',
-          cells: [
-            { text: sideWords(side) },
-            { text: control.name },
-            { text: address.name },
-            { text: fn && fn.manner !== 'none' ? fn.name : 'nothing', isStrong: true },
-            {
-              text: idle
-                .map(({ modes, everywhere, because }) => `${everywhere ? 'Nowhere' : modes.join(', ')}: ${because}`)
-                .join(' '),
-              ...(idle.some(({ everywhere }) => everywhere) ? { mark: 'problem' as const } : {}),
-            },
-          ],
-        }),
-      ),
+      rows.map(({ address, fn, idle }): Line => ({
+        isQuiet: !fn || fn.manner === 'none',
+        cells: [
+          { text: sideWords(side) },
+          { text: control.name },
+          { text: address.name },
+          { text: fn && fn.manner !== 'none' ? fn.name : 'nothing', isStrong: true },
+          {
+            text: idle
+              .map(
+                ({ modes, everywhere, because }) =>
+                  `${everywhere ? 'Nowhere' : modes.join(', ')}: ${because}`,
+              )
+              .join(' '),
+            ...(idle.some(({ everywhere }) => everywhere) ? { mark: 'problem' as const } : {}),
+          },
+        ],
+      })),
     ),
   )
   if (lines.length === 0) return []

@@ -39,7 +39,9 @@ function fittedIn({ model, plan, lenses }: Given): Fitted {
       .filter((control) => control.presence === presence)
       .some(({ id }) =>
         model.sides.some((side) =>
-          addressesOfControl(model, side, id).some((address) => rowValue(plan.rows, keyRow(address)) !== null),
+          addressesOfControl(model, side, id).some(
+            (address) => rowValue(plan.rows, keyRow(address)) !== null,
+          ),
         ),
       )
   return { lens: most ?? anyLens, attached: (['grip', 'adapter'] as const).filter(isUsed) }
@@ -63,7 +65,7 @@ function labelsOn(given: Given, face: Face, side: Side, fitted: Fitted): Printed
         const name = nameOfFunction(model, first?.functionId ?? null)
         const isOwn = rowValue(plan.rows, keyRow(address)) !== null
         if (name === null && !isOwn) return []
-        return [{ gesture: address.name, text: name ?? 'empty', isQuiet: !isOwn }]
+        return [{ gesture: address.name, text: name ?? 'empty on purpose', isQuiet: !isOwn }]
       })
       return lines.length === 0 ? [] : [{ control, lines }]
     })

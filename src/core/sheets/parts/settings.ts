@@ -47,7 +47,11 @@ export function settingsPart(given: Given, all = true): Block[] {
   })
   if (lines.length === 0) return []
   return [
-    { part: 'settings', kind: 'heading', text: all ? 'Settings, in the order of the menu' : 'Settings that were changed' },
+    {
+      part: 'settings',
+      kind: 'heading',
+      text: all ? 'Settings, in the order of the menu' : 'Settings that were changed',
+    },
     {
       part: 'settings',
       kind: 'table',
@@ -101,14 +105,16 @@ export function problemsPart(given: Given): Block[] {
             kind: 'table' as const,
             name: 'Problems',
             columns: ['What', 'Why'],
-            lines: left.map(
-              ({ title, reason, severity }): Line => ({
-                cells: [
-                  { text: title, isStrong: true, ...(severity === 'blocks' ? { mark: 'problem' as const } : {}) },
-                  { text: reason },
-                ],
-              }),
-            ),
+            lines: left.map(({ title, reason, severity }): Line => ({
+              cells: [
+                {
+                  text: title,
+                  isStrong: true,
+                  ...(severity === 'blocks' ? { mark: 'problem' as const } : {}),
+                },
+                { text: reason },
+              ],
+            })),
           },
         ]),
   ]
