@@ -6,7 +6,7 @@ import tseslint from 'typescript-eslint'
 const floors = ['app', 'features', 'ui', 'workers', 'server', 'cli', 'writers', 'disk', 'core']
 const mayUse = {
   app: floors,
-  features: ['features', 'ui', 'workers', 'core'],
+  features: ['features', 'ui', 'workers', 'writers', 'core'],
   ui: ['ui', 'core'],
   workers: ['workers', 'writers', 'core'],
   server: ['server', 'disk', 'core'],
@@ -80,7 +80,6 @@ const coreMayUse = {
     'checks',
     'camera',
     'procedures',
-    'sheets',
   ],
 }
 const coreFolders = Object.keys(coreMayUse)

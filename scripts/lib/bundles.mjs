@@ -47,7 +47,7 @@ async function bundleForNode(entry, outfile) {
 async function needed(folder, release) {
   const { manifestEntries, warnings } = await getManifest({
     globDirectory: join(folder, 'static'),
-    globPatterns: ['**/*.{js,css,woff2,svg,wasm}'],
+    globPatterns: ['**/*.{js,css,woff,woff2,svg,wasm}'],
     maximumFileSizeToCacheInBytes: largest,
     dontCacheBustURLsMatching: /./,
     modifyURLPrefix: { '': '/_next/static/' },

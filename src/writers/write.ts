@@ -4,25 +4,9 @@ import type { PaperId } from '@/core/sheets/page/page'
 import type { Sheet } from '@/core/sheets/types'
 import type { BodyModel } from '@/core/model/types'
 import type { Plan } from '@/core/plan/plan'
+import type { SheetFile } from './forms'
 import { writePdf, type FontBytes } from './pdf'
 import { writeCsv, writeJson, writeMarkdown } from './text'
-
-/** The forms a sheet is written in, by the ending of the file. */
-export const sheetFiles = {
-  pdf: 'application/pdf',
-  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-  csv: 'text/csv;charset=utf-8',
-  md: 'text/markdown;charset=utf-8',
-  json: 'application/json',
-} as const
-
-/** One of the forms. */
-export type SheetFile = keyof typeof sheetFiles
-
-/** Whether something is the ending of one of the forms. */
-export function isSheetFile(ending: string): ending is SheetFile {
-  return Object.hasOwn(sheetFiles, ending)
-}
 
 /** A sheet as a file of some form. The fonts are asked for where the form needs them. */
 export async function writeSheet(

@@ -6,7 +6,6 @@ import { heron } from '@tests/fixtures/heron'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { columnsOf } from '../banks/columns'
-import { sheetForms } from '../sheets/kinds'
 import { adviceOn } from '../checks/checks'
 import { acceptedFunctions } from '../model/controls'
 import { advisers } from '../advise/table'
@@ -55,10 +54,6 @@ function questions(model: BodyModel, plan: Plan): Question[] {
       .slice(0, 2)
       .map(({ situation, what }) => ({ kind: 'wish' as const, situation, what, posture: 'finder' as const })),
     { kind: 'formats', place: null },
-    ...sheetForms.map(({ id }) => ({
-      ...{ kind: 'sheet' as const, form: id, body: null, stand: 'Draft', isDraft: true },
-      ...{ without: [], against: null, others: [], siblings: [] },
-    })),
     { kind: 'wish', situation: 'none', what: 'nothing', posture: 'finder' },
     ...advisers.map(({ id }) => ({ kind: 'advice' as const, adviser: id, place: null, supposed: {} })),
     ...(['set-plan', 'press-test'] as const).map((id) => ({

@@ -30,8 +30,6 @@ import { lightBetween } from '../resolve/marks'
 import type { Resolution, ResolvedSetting, StateIn } from '../resolve/resolved'
 import { enablingItems } from '../settings/enabling'
 import { inForce, wayTo } from '../settings/in-force'
-import { sheetForm } from '../sheets/kinds'
-import { composeSheet } from '../sheets/sheet'
 import { withAssumedModes } from '../suggest/assumed'
 import { explain } from '../suggest/explain'
 import type { Value } from '../vocabulary/values'
@@ -196,13 +194,6 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
         (row) => `${describeRow(model, row)}: ${showRow(model, row, state.body.memory[row] ?? null)}`,
       )
       return { procedure, played: { acts, refused, differs } }
-    },
-  },
-  sheet: {
-    hangsOn: all,
-    answer({ model, plan, lenses, stateIn }, { form, without, kind: _, ...asked }) {
-      const found = sheetForm(form)
-      return found ? composeSheet(found, { model, plan, lenses, stateIn, ...asked }, without) : null
     },
   },
   state: {

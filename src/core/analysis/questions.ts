@@ -14,7 +14,7 @@ import type { ProcedureId } from '../procedures/catalogue'
 import type { StartingPoint } from '../procedures/order'
 import type { PlayedAct } from '../procedures/play'
 import type { Procedure } from '../procedures/types'
-import type { BodyModel, Posture, Setting, Side } from '../model/types'
+import type { Posture, Setting, Side } from '../model/types'
 import type { RowId } from '../plan/rows'
 import type { ReachReport, Worst } from '../reach/report'
 import type { FunctionRating } from '../reach/rate-functions'
@@ -26,8 +26,6 @@ import type { LightBetween } from '../resolve/marks'
 import type { Link } from '../resolve/resolved'
 import type { EnablingItem } from '../settings/enabling'
 import type { InForce, Way } from '../settings/in-force'
-import type { Against, OtherPlan } from '../sheets/given'
-import type { Sheet } from '../sheets/types'
 import type { Change } from '../suggest/change'
 import type { Explained } from '../suggest/explain'
 import type { Value } from '../vocabulary/values'
@@ -98,18 +96,6 @@ export type Question =
   | { readonly kind: 'wish'; readonly situation: string; readonly what: string; readonly posture: Posture }
   /** Every film format in a place, with what it writes, what it excludes and what has to be changed first. */
   | { readonly kind: 'formats'; readonly place: string | null }
-  /** A sheet, for a body or all of them, held against something where it is a difference. */
-  | {
-      readonly kind: 'sheet'
-      readonly form: string
-      readonly body: { readonly tag: string; readonly name: string } | null
-      readonly stand: string
-      readonly isDraft: boolean
-      readonly without: readonly string[]
-      readonly against: Against | null
-      readonly others: readonly OtherPlan[]
-      readonly siblings: readonly BodyModel[]
-    }
   /** What the finder shows, and every value, in a state with some keys held. */
   | { readonly kind: 'state'; readonly context: Context; readonly held: readonly string[] }
 
@@ -140,7 +126,6 @@ export interface Answers {
   readonly advice: Advice | null
   readonly wish: Advice | null
   readonly formats: FormatsHere | null
-  readonly sheet: Sheet | null
   readonly state: StateValues
 }
 

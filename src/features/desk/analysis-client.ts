@@ -181,7 +181,7 @@ export class AnalysisClient {
 
 /** What takes longer than the rest: it does not keep the others waiting. */
 const slow: ReadonlySet<QuestionKind> = new Set([
-  ...(['functions', 'worst', 'explained', 'film', 'formats', 'sheet', 'trial', 'enabling', 'way'] as const),
+  ...(['functions', 'worst', 'explained', 'film', 'formats', 'trial', 'enabling', 'way'] as const),
 ])
 
 interface Asked {

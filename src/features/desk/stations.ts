@@ -72,8 +72,9 @@ export const stations: readonly Station[] = [
   {
     path: 'sheets',
     name: 'Sheets',
-    purpose: 'Your plan on paper: a card for the pocket.',
-    stand: () => 'pocket card',
+    purpose:
+      'Your plan on paper and in files: a card for the pocket, everything with its reasons, what differs from what.',
+    stand: () => 'on paper',
   },
   {
     path: 'carry',

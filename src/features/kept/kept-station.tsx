@@ -3,6 +3,7 @@
 import { useEffect, useState, type ReactNode } from 'react'
 import { copyOf } from '@/features/documents'
 import type { ProveKnown } from '@/features/prove'
+import type { SheetsKnown } from '@/features/sheets'
 import { later } from '@/ui/later'
 
 const Prove = later(() => import('@/features/prove').then((one) => one.ProveStation))
@@ -14,7 +15,7 @@ const Focus = later(() => import('@/features/focus').then((one) => one.FocusStat
 const Menus = later(() => import('@/features/menus').then((one) => one.MenusStation))
 const Banks = later(() => import('@/features/banks').then((one) => one.BanksStation))
 const Try = later(() => import('@/features/try').then((one) => one.TryStation))
-const Sheets = later(() => import('@/features/sheets').then((one) => one.PocketCard))
+const Sheets = later(() => import('@/features/sheets').then((one) => one.SheetsStation))
 
 const Numbers = later(() => import('@/features/numbers').then((one) => one.NumbersPage))
 
@@ -27,7 +28,6 @@ const stations: Readonly<Record<string, ReactNode>> = {
   banks: <Banks />,
   numbers: <Numbers />,
   try: <Try />,
-  sheets: <Sheets />,
 }
 
 /** A station of a plan that was opened from the copy of this device. */
@@ -35,6 +35,7 @@ export function KeptStation({ station, page }: { station: string; page: string }
   const there = stations[station]
   if (there) return there
   if (station === 'prove') return <KeptProve page={page} />
+  if (station === 'sheets') return <KeptSheets page={page} />
   return (
     <main className="mx-auto max-w-xl px-6 py-12">
       <h1 className="font-head text-large font-semibold">Not there without a connection</h1>
@@ -47,13 +48,25 @@ export function KeptStation({ station, page }: { station: string; page: string }
 }
 
 const nothingKnown: ProveKnown = { walks: [], held: {} }
+const noRevisions: SheetsKnown = { revisions: [], held: {} }
 
 function KeptProve({ page }: { page: string }) {
-  const [known, setKnown] = useState<ProveKnown | null>(null)
-  useEffect(() => {
-    void copyOf<ProveKnown>(`${page}/prove`)
-      .catch(() => null)
-      .then((copy) => setKnown(copy?.given ?? nothingKnown))
-  }, [page])
+  const known = useKnown(`${page}/prove`, nothingKnown)
   return known && <Prove known={known} />
+}
+
+function KeptSheets({ page }: { page: string }) {
+  const known = useKnown(`${page}/sheets`, noRevisions)
+  return known && <Sheets known={known} />
+}
+
+/** What a station was given when it was last open on this device; `nothing` where it never was. */
+function useKnown<T>(place: string, nothing: T): T | null {
+  const [known, setKnown] = useState<T | null>(null)
+  useEffect(() => {
+    void copyOf<T>(place)
+      .catch(() => null)
+      .then((copy) => setKnown(copy?.given ?? nothing))
+  }, [place, nothing])
+  return known
 }

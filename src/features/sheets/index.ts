@@ -1,2 +1,3 @@
-/** What is printed: what other features and pages use of it. */
-export { PocketCard } from './pocket-card'
+/** Sheets of a plan: on the screen, on paper, in files, and taken back. */
+export { SheetsStation } from './sheets-station'
+export type { SheetsKnown } from './use-sheets'

@@ -1,0 +1,178 @@
+'use client'
+
+import { sheetForms } from '@/core/sheets/kinds'
+import { papers, type PaperId } from '@/core/sheets/page/page'
+import { Check } from '@/ui/check'
+import { Select } from '@/ui/select'
+import { later } from '@/ui/later'
+import { FileButtons } from './file-buttons'
+import { PagePicture } from './page-picture'
+import { useSheets, type SheetsKnown, type SheetsStationKnown } from './use-sheets'
+
+const TakePanel = later(() => import('./take-panel').then((one) => one.TakePanel))
+
+/** The sheets of a plan: which, of what, for whom, with which parts; its pages as they are printed; its files. */
+export function SheetsStation({ known }: { known: SheetsKnown }) {
+  const station = useSheets(known)
+  return (
+    <main className="grid gap-5 px-5 py-4 lg:grid-cols-[310px_minmax(0,1fr)]">
+      <div className="min-w-0">
+        <SheetList station={station} />
+        <TakePanel />
+      </div>
+      <section aria-label={station.form.name} className="min-w-0">
+        <h1 className="font-head text-title font-semibold">{station.form.name}</h1>
+        <p className="text-silt">{station.form.purpose}</p>
+        <Choices station={station} />
+        <FileButtons station={station} />
+        <Pages station={station} />
+      </section>
+    </main>
+  )
+}
+
+function SheetList({ station: { id, choose } }: { station: SheetsStationKnown }) {
+  return (
+    <>
+      <Select
+        label="Sheet"
+        value={id}
+        options={sheetForms.map((one) => [one.id, one.name] as const)}
+        onPick={choose}
+        className="min-h-11 w-full rounded-md border bg-sheet px-2 lg:hidden"
+      />
+      <ul aria-label="Sheets" className="border-t max-lg:hidden">
+        {sheetForms.map((one) => (
+          <li key={one.id}>
+            <button
+              type="button"
+              aria-pressed={one.id === id}
+              onClick={() => choose(one.id)}
+              className="w-full border-b px-2.5 py-1.5 text-left hover:text-brine aria-pressed:bg-sheet aria-pressed:shadow-[inset_3px_0_0_var(--brine)]"
+            >
+              <span className="font-semibold">{one.name}</span>
+              <span className="block text-small leading-snug text-silt">{one.purpose}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
+  )
+}
+
+const selectStyle = 'min-h-9 max-w-full min-w-0 rounded-md border bg-sheet px-2 pointer-coarse:min-h-11'
+
+/** Of what, for which body, against what, on which paper, and with which parts. */
+function Choices({ station }: { station: SheetsStationKnown }) {
+  const { id, form, tag, bodies, of, revisions, against, againstChoices, paper, without } = station
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
+      <Choice name="Of">
+        <Select
+          label="Of"
+          value={of}
+          options={[
+            ['now', 'the plan as it stands'],
+            ...revisions.map(
+              ({ number, note }) =>
+                [String(number), `Revision ${number}${note === '' ? '' : `, ${note}`}`] as const,
+            ),
+          ]}
+          onPick={station.chooseOf}
+          className={selectStyle}
+        />
+      </Choice>
+      {id !== 'public' && bodies.length > 0 && (
+        <Choice name="For">
+          <Select
+            label="For"
+            value={tag}
+            options={[['', 'no body in particular'], ...bodies.map((one) => [one.tag, one.name] as const)]}
+            onPick={station.chooseBody}
+            className={selectStyle}
+          />
+        </Choice>
+      )}
+      {id === 'difference' && (
+        <Choice name="Against">
+          <Select
+            label="Against"
+            value={against}
+            options={[['', 'choose …'] as const, ...againstChoices]}
+            onPick={station.chooseAgainst}
+            className={selectStyle}
+          />
+        </Choice>
+      )}
+      <Choice name="Paper">
+        <Select<PaperId>
+          label="Paper"
+          value={paper}
+          options={Object.values(papers).map((one) => [one.id, one.name] as const)}
+          onPick={station.setPaper}
+          className={selectStyle}
+        />
+      </Choice>
+      {form.parts.length > 1 && (
+        <details className="basis-full">
+          <summary className="cursor-pointer text-small font-semibold text-brine">
+            What is on it{without.length > 0 && `: ${without.length} left out`}
+          </summary>
+          <div className="mt-2 flex flex-wrap gap-x-5 gap-y-1.5">
+            {form.parts.map((part) => (
+              <Check
+                key={part.id}
+                checked={!without.includes(part.id)}
+                onChange={() => station.togglePart(part.id)}
+              >
+                {part.name}
+              </Check>
+            ))}
+          </div>
+        </details>
+      )}
+    </div>
+  )
+}
+
+function Choice({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <label className="flex min-w-0 items-center gap-2">
+      <span className="text-small text-silt">{name}</span>
+      {children}
+    </label>
+  )
+}
+
+/** Every page as it is printed, one under the other. */
+function Pages({ station: { pages, sheet, paper, leftOut, refusal } }: { station: SheetsStationKnown }) {
+  const isSmall = paper === 'a6' || paper === 'card'
+  return (
+    <>
+      {refusal !== null && (
+        <p role="alert" className="mt-3 text-rust">
+          {refusal}
+        </p>
+      )}
+      {leftOut > 0 && (
+        <p className="mt-3 text-lichen">
+          ▲ {leftOut} rows of this revision are of a former edition of the camera’s definition, and left out.
+        </p>
+      )}
+      {pages === null ? (
+        <p className="mt-4 text-silt">Being composed …</p>
+      ) : (
+        <ol
+          aria-label="Pages"
+          className={`mt-4 grid gap-4 ${isSmall ? 'sm:grid-cols-2' : 'mx-auto max-w-[820px]'}`}
+        >
+          {pages.map((page, i) => (
+            <li key={i}>
+              <PagePicture page={page} label={`${sheet?.title ?? ''}, page ${i + 1} of ${pages.length}`} />
+            </li>
+          ))}
+        </ol>
+      )}
+    </>
+  )
+}
