@@ -4,12 +4,10 @@ import { sheetForms } from '@/core/sheets/kinds'
 import { papers, type PaperId } from '@/core/sheets/page/page'
 import { Check } from '@/ui/check'
 import { Select } from '@/ui/select'
-import { later } from '@/ui/later'
 import { FileButtons } from './file-buttons'
 import { PagePicture } from './page-picture'
+import { TakePanel } from './take-panel'
 import { useSheets, type SheetsKnown, type SheetsStationKnown } from './use-sheets'
-
-const TakePanel = later(() => import('./take-panel').then((one) => one.TakePanel))
 
 /** The sheets of a plan: which, of what, for whom, with which parts; its pages as they are printed; its files. */
 export function SheetsStation({ known }: { known: SheetsKnown }) {
