@@ -47,12 +47,12 @@ J34 | Names, free slots, incomplete banks | name lengths are part of the rows
 J35 | Exposure jumps | light against base in the matrix, with what makes up for it
 J36 | Reason, certainty, firmware, risk | reason and certainty beside keys and settings; rows that are set are stamped with body and firmware by themselves; a risk is a row of the plan (formats/rows.md), on no screen yet
 J37 | Press-test list | findings that ask, each with what to try; a list to work through not yet
-J38 | Sheets | pocket card; the full sheet and the tables not yet
+J38 | Sheets | ten sheets at Sheets, for each body, on paper and in files; a workbook taken back
 J39 | Several bodies | the Bodies page tells serial numbers and prefixes that clash; differences of one body at Settings; hand work and firmware of a transfer
 J40 | Configuration files | plan and card files; preflight of a transfer
 J41 | What first | set on each line of Settings, and narrowed to there
 J42 | Every term in plain words | the vocabulary
-J43 | Pictures of the camera's screens | a row of the plan that names a picture (formats/rows.md), on no screen yet
+J43 | Pictures of the camera's screens | a row of the plan that names a picture (formats/rows.md), on no screen yet; a sheet by finger at Sheets
 J44 | Slot, key, cell or own menu for one wish | intents, kept beside the plan
 J45 | Jobs with acts in them | route writes the procedure
 J46 | What all agree on | -

@@ -114,7 +114,8 @@ await night(false)
 await page.setViewportSize({ width: 1280, height: 800 })
 
 await page.goto(`${plan}/sheets`, { waitUntil: 'networkidle' })
-await take('pocket-card')
+await page.getByRole('list', { name: 'Pages' }).waitFor()
+await take('sheets')
 
 await page.goto(`${plan}/carry`, { waitUntil: 'networkidle' })
 await page.getByRole('button', { name: /^Heron B/ }).click()

@@ -108,8 +108,9 @@ describe('the examples of docs/cli.md', () => {
   it.each(examples.map(([, args = '', expected = '']) => [args, expected]))('%s', async (args, expected) => {
     const placed = (text: string) =>
       text
-        .replace(/night\.(plan\.json|stage\.json|set)|(?:old|mended)\.plan\.json|heron-1\.json/g, (name) =>
-          join(folder, name),
+        .replace(
+          /night\.(plan\.json|stage\.json|set|csv)|(?:old|mended)\.plan\.json|heron-1\.json/g,
+          (name) => join(folder, name),
         )
         .replace('http://127.0.0.1:4178', address)
     const ended = await run(placed(args).split(' '))

@@ -141,7 +141,8 @@ async function againstOf(
 ): Promise<Result<Against | null>> {
   const path = options.against?.at(-1)
   if (path === undefined) return ok(null)
-  if (bodyTags(plan).includes(path)) return ok({ name: path, memory: memoryOf(model, planFor(plan, path)) })
+  if (bodyTags(plan).includes(path))
+    return ok({ name: path, tag: path, memory: memoryOf(model, planFor(plan, path)) })
   const bytes = await boundedBytes(path)
   if (!bytes.ok) return bytes
   if (bytes.value[0] === '{'.charCodeAt(0)) {

@@ -57,16 +57,18 @@ describe('the sheets of a plan', () => {
     const plan = await freshPlan(application.address)
     await open(plan, '#full')
     await pages().first().waitFor()
-    await page.getByText('What is on it').click()
+    await page.locator('summary', { hasText: 'What is on it' }).click()
     await page.getByRole('checkbox', { name: 'Settings in menu order' }).click()
     await expect
       .poll(async () => (await savedRows(application.address, plan))['sheet/full/without'])
       .toEqual(['settings'])
+    await page.goto('about:blank')
     await open(plan, '#full')
-    await page.getByText('What is on it: 1 left out').waitFor()
-    await pages().first().waitFor()
-    const texts = await pages().allTextContents()
-    expect(texts.join(' ')).not.toContain('Settings, in the order of the menu')
+    await page.locator('summary', { hasText: 'What is on it: 1 left out' }).waitFor()
+    await expect
+      .poll(async () => (await pages().allTextContents()).join(' '), { timeout: 20_000 })
+      .not.toContain('Settings, in the order of the menu')
+    expect((await pages().allTextContents()).join(' ')).toContain('By finger')
   })
 
   it('go out as a workbook, are changed by somebody else, and come back line by line', async () => {
@@ -74,7 +76,7 @@ describe('the sheets of a plan', () => {
     await open(plan, '#full')
     await pages().first().waitFor()
     const saved = page.waitForEvent('download')
-    await page.getByRole('button', { name: 'Workbook' }).click()
+    await page.getByRole('button', { name: 'Workbook', exact: true }).click()
     const path = await (await saved).path()
     const book = new ExcelJS.Workbook()
     await book.xlsx.load((await readFile(path)) as unknown as ExcelJS.Buffer)

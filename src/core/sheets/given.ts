@@ -37,6 +37,8 @@ export interface SheetOrder {
 export interface Against {
   readonly name: string
   readonly memory: Memory
+  /** Its tag, where it is another body of the plan: then firmware, prefix and the like are held against each other, too. */
+  readonly tag?: string
 }
 
 /** A plan for another body of the owner's. */

@@ -11,6 +11,8 @@ import { showValue } from '../model/domain'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
 import { columnsOf } from '../banks/columns'
+import { planFor } from '../plan/bodies'
+import { keyRow } from '../plan/rows'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
 import { contextsOf } from '../resolve/context'
 import { must } from '../result'
@@ -118,6 +120,28 @@ describe('a sheet', () => {
     expect(wordsOf(same)).toContain('They are the same, row for row.')
   })
 
+  it('holds two bodies against each other with what each has for itself: firmware and prefix', () => {
+    const plan = planWith({
+      'body/heron-a/firmware': '1.0',
+      'body/heron-a/files.prefix': 'LHA',
+      'body/heron-b/firmware': '1.2',
+      'body/heron-b/files.prefix': 'LHB',
+      'body/heron-b/base/focus.lamp': false,
+    })
+    const [table] = tablesOf(
+      sheetOf('difference', heron, plan, {
+        body: { tag: 'heron-b', name: 'Heron B' },
+        against: { name: 'Heron A', tag: 'heron-a', memory: memoryOf(heron, planFor(plan, 'heron-a')) },
+      }),
+    )
+    expect(table?.columns.slice(2, 4)).toEqual(['Heron B', 'Heron A'])
+    expect(table?.lines.map((line) => textsOf(line).slice(2, 4).join(' / '))).toEqual([
+      'off / on',
+      '1.2 / 1.0',
+      'LHB / LHA',
+    ])
+  })
+
   it('names a function’s place on another body of the owner’s, and what is absent there', () => {
     const pocket = modelCalled('pell-pocket')
     const others = [{ name: 'Workshop', model: pocket, plan: emptyPlan(pocket) }]
@@ -203,9 +227,7 @@ describe('what a sheet says is in force', () => {
             if (!state || !keys) continue
             const now = resolutionNow(model, liveAt(model, plan, { ...state.context, ...held }))
             for (const { cells } of keys.lines) {
-              const key = [...now.addresses.values()].find(
-                (one) => cells[2]?.row === `key/${one.address.key}`,
-              )
+              const key = [...now.addresses.values()].find((one) => cells[2]?.row === keyRow(one.address))
               if (!key?.active) continue
               const fn = lookup(model).functions.get(key.functionId ?? '')
               const said = !fn || fn.manner === 'none' ? /^(nothing|empty on purpose)$/ : fn.name

@@ -13,18 +13,18 @@ import { useSheets, type SheetsKnown, type SheetsStationKnown } from './use-shee
 export function SheetsStation({ known }: { known: SheetsKnown }) {
   const station = useSheets(known)
   return (
-    <main className="grid gap-5 px-5 py-4 lg:grid-cols-[310px_minmax(0,1fr)]">
+    <main className="grid gap-5 px-5 py-4 lg:grid-cols-[310px_minmax(0,1fr)] lg:grid-rows-[auto_1fr]">
       <div className="min-w-0">
         <SheetList station={station} />
-        <TakePanel />
       </div>
-      <section aria-label={station.form.name} className="min-w-0">
+      <section aria-label={station.form.name} className="min-w-0 lg:row-span-2">
         <h1 className="font-head text-title font-semibold">{station.form.name}</h1>
         <p className="text-silt">{station.form.purpose}</p>
         <Choices station={station} />
         <FileButtons station={station} />
         <Pages station={station} />
       </section>
+      <TakePanel />
     </main>
   )
 }
@@ -143,7 +143,11 @@ function Choice({ name, children }: { name: string; children: React.ReactNode })
 }
 
 /** Every page as it is printed, one under the other. */
-function Pages({ station: { pages, sheet, paper, leftOut, refusal } }: { station: SheetsStationKnown }) {
+function Pages({
+  station: { pages, sheet, paper, leftOut, refusal, isAnew },
+}: {
+  station: SheetsStationKnown
+}) {
   const isSmall = paper === 'a6' || paper === 'card'
   return (
     <>
@@ -162,7 +166,8 @@ function Pages({ station: { pages, sheet, paper, leftOut, refusal } }: { station
       ) : (
         <ol
           aria-label="Pages"
-          className={`mt-4 grid gap-4 ${isSmall ? 'sm:grid-cols-2' : 'mx-auto max-w-[820px]'}`}
+          aria-busy={isAnew}
+          className={`mt-4 grid gap-4 transition-opacity ${isAnew ? 'opacity-60' : ''} ${isSmall ? 'sm:grid-cols-2' : 'mx-auto max-w-[820px]'}`}
         >
           {pages.map((page, i) => (
             <li key={i}>

@@ -10,7 +10,7 @@ export function TakePanel() {
   const taking = useTake()
   const { lines, isBusy, refusal, notes } = taking
   return (
-    <section aria-label="Take back a workbook" className="mt-5 border bg-sheet p-3">
+    <section aria-label="Take back a workbook" className="min-w-0 self-start border bg-sheet p-3">
       <h2 className="font-head text-lead font-semibold">Take back a workbook</h2>
       <p className="text-small text-silt">
         A workbook or CSV of this plan that somebody changed: each line is held against the plan as it stands.

@@ -51,7 +51,9 @@ export function useSheets(known: SheetsKnown) {
   )
   const shown: Plan | null =
     of === 'now' ? plan : revision.value ? { model: plan.model, rows: revision.value.rows } : null
-  const other = useAgainst({ against: id === 'difference' ? against : '', known, plan, model, planId })
+  const other = useAgainst({
+    ...{ against: id === 'difference' ? against : '', known, plan, model, planId, bodies },
+  })
   const isOthers = id === 'continuity' || id === 'public'
   const others = useFetched<{ others: OtherPlan[]; siblings: BodyModel[] }>(
     isOthers ? `/api/plans/${planId}/others` : null,
@@ -135,22 +137,25 @@ function useAgainst({
   plan,
   model,
   planId,
+  bodies,
 }: {
   against: string
   known: SheetsKnown
   plan: Plan
   model: BodyModel
   planId: string
+  bodies: readonly { readonly tag: string; readonly name: string }[]
 }): { value: Against | null; refusal: string | null } {
   const [what = '', name = ''] = against.split(' ')
+  const named = bodies.find((one) => one.tag === name)?.name ?? name
   const revision = useFetched<{ rows: Rows }>(
     what === 'revision' ? `/api/plans/${planId}/revisions/${name}` : null,
   )
   const value = useMemo((): Against | null => {
-    if (what === 'body') return { name: name, memory: memoryOf(model, planFor(plan, name)) }
+    if (what === 'body') return { name: named, tag: name, memory: memoryOf(model, planFor(plan, name)) }
     if (what === 'held') {
       const memory = known.held[name]
-      return memory ? { name: `${name}, as believed`, memory } : null
+      return memory ? { name: `${named}, as believed`, memory } : null
     }
     if (what === 'revision')
       return revision.value
@@ -162,13 +167,13 @@ function useAgainst({
     return what === 'delivered'
       ? { name: 'As delivered', memory: memoryOf(model, { model: plan.model, rows: {} }) }
       : null
-  }, [what, name, known, plan, model, revision.value])
+  }, [what, name, named, known, plan, model, revision.value])
   return { value, refusal: revision.refusal }
 }
 
 /** The sheet composed in its worker, and written as a file; what is under way can be stopped. */
 function useComposed(form: SheetForm, order: SheetOrder | null, without: readonly string[], paper: PaperId) {
-  const [composed, setComposed] = useState<(Composed & { readonly of: string }) | null>(null)
+  const [composed, setComposed] = useState<(Composed & { readonly of: readonly unknown[] }) | null>(null)
   const [failed, setFailed] = useState<string | null>(null)
   const [writing, setWriting] = useState<SheetFile | null>(null)
   const onFault = useStable((words: string) => {
@@ -184,7 +189,7 @@ function useComposed(form: SheetForm, order: SheetOrder | null, without: readonl
       .compose(form.id, order, parts === '' ? [] : parts.split(' '), paper)
       .then((made) => {
         if (!late && made) {
-          setComposed({ ...made, of: form.id })
+          setComposed({ ...made, of: [form.id, order, parts, paper] })
           setFailed(null)
         }
       })
@@ -209,8 +214,10 @@ function useComposed(form: SheetForm, order: SheetOrder | null, without: readonl
     end()
     setWriting(null)
   }
-  const isOld = composed?.of !== form.id
+  const isOld = composed?.of[0] !== form.id
+  const isAnew = [form.id, order, parts, paper].some((one, i) => one !== composed?.of[i])
   return {
+    isAnew,
     ...{ failed, writing, write, stop },
     sheet: isOld ? null : composed.sheet,
     pages: isOld ? null : composed.pages,

@@ -1,4 +1,4 @@
-import { paperIds } from '../../plan/rows'
+import type { paperIds } from '../../plan/rows'
 import type { FaceName } from './fonts'
 
 /** A page of paper, in points (1/72 inch), x to the right and y down. */

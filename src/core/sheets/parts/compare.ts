@@ -1,8 +1,11 @@
 import { memoryOf } from '../../camera/memory'
+import { showValue } from '../../model/domain'
 import { menuOrder, lookup } from '../../model/lookup'
 import {
+  bodyFirmwareRow,
   describeRow,
   idsOf,
+  localRow,
   noteRow,
   parseRow,
   rowValue,
@@ -42,6 +45,7 @@ export function differencePart(given: Given): Block[] {
       ],
     }
   })
+  lines.push(...localLines(given))
   return [
     { part: 'difference', kind: 'heading', text: name },
     ...(lines.length === 0
@@ -56,6 +60,33 @@ export function differencePart(given: Given): Block[] {
           },
         ]),
   ]
+}
+
+/** What two cameras have each for itself: firmware, file prefix, numbering. */
+function localLines({ model, plan, against, body }: Given): Line[] {
+  if (!body || against?.tag === undefined) return []
+  const { tag } = against
+  const firmware = {
+    label: 'Firmware',
+    where: '',
+    words: (one: string) => String(rowValue(plan.rows, bodyFirmwareRow(one)) ?? 'not said'),
+  }
+  const local = model.settings
+    .filter(({ place }) => place === 'local')
+    .map((setting) => ({
+      label: setting.label,
+      where: addressOf(model, setting.id),
+      words: (one: string) => {
+        const value = rowValue(plan.rows, localRow(one, setting.id))
+        return value === null ? 'not said' : showValue(setting.domain, value)
+      },
+    }))
+  return [firmware, ...local].flatMap(({ label, where, words }): Line[] => {
+    const [ours, theirs] = [words(body.tag), words(tag)]
+    if (ours === theirs) return []
+    const own = { text: ours, isStrong: true }
+    return [{ cells: [{ text: where }, { text: label }, own, { text: theirs }, { text: '' }] }]
+  })
 }
 
 function settingIn({ model }: Given, row: RowId) {
