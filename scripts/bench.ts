@@ -13,6 +13,7 @@ import { numbersBench } from './bench/numbers'
 import { offlineBench } from './bench/offline'
 import { pageBench } from './bench/page'
 import { proceduresBench } from './bench/procedures'
+import { sheetsBench } from './bench/sheets'
 import { settingsBench } from './bench/settings'
 import { shelfBench } from './bench/shelf'
 import { speedBench } from './bench/speed'
@@ -30,6 +31,7 @@ const alone = {
   procedures: proceduresBench,
   offline: offlineBench,
   numbers: numbersBench,
+  sheets: sheetsBench,
 } as const
 if (only !== undefined && !Object.hasOwn(alone, only))
   throw new Error(`only ${Object.keys(alone).join(', ')} can be measured alone`)
@@ -51,6 +53,7 @@ async function allFigures(at: string, model: BodyModel): Promise<Figure[]> {
     ...(await settingsBench(at, model)),
     ...(await proceduresBench(at, model)),
     ...(await numbersBench(at, model)),
+    ...(await sheetsBench(at, model)),
     ...(await offlineBench(at, model)),
     await bareBench(at),
     ...(await shelfBench(at)),

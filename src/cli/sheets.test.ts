@@ -7,7 +7,7 @@ import { parsePlan } from '@/core/plan/plan'
 import { must } from '@/core/result'
 import { editSheet } from '@/core/sheets/edit/form'
 import { takeLines } from '@/core/sheets/edit/take'
-import { sheetForm, type SheetKind } from '@/core/sheets/kinds'
+import { sheetForm, type SheetKind } from '@/core/sheets/catalogue'
 import { composeSheet } from '@/core/sheets/sheet'
 import { readFonts } from '@/disk/fonts'
 import { readWorkbook, workbookLimits } from '@/disk/workbook'
@@ -29,7 +29,7 @@ function written(form: SheetFile, kind: SheetKind = 'full'): Promise<Uint8Array>
   const found = sheetForm(kind)
   if (!found) throw new Error(kind)
   const order = { model: heron, plan, lenses, body: null, stand: 'Draft', isDraft: true }
-  return writeSheet(form, composeSheet(found, order), { model: heron, plan, paper: 'a4', fonts: readFonts })
+  return writeSheet(form, [composeSheet(found, order)], { model: heron, plan, paper: 'a4', fonts: readFonts })
 }
 
 const textOf = (bytes: Uint8Array) => new TextDecoder().decode(bytes)

@@ -8,7 +8,7 @@ import type { BodyModel } from '@/core/model/types'
 import { applyStep, setRows } from '@/core/plan/step'
 import type { Against, SheetOrder } from '@/core/sheets/given'
 import { chosenFor } from '@/core/sheets/chosen'
-import { sheetForm, sheetForms, type SheetForm } from '@/core/sheets/kinds'
+import { sheetForm, sheetForms, type SheetForm } from '@/core/sheets/catalogue'
 import { isPaper, papers } from '@/core/sheets/page/page'
 import { composeSheet } from '@/core/sheets/sheet'
 import { takeLines, type TakenLine } from '@/core/sheets/edit/take'
@@ -76,7 +76,7 @@ async function made(form: SheetForm, read: PlanOnDisk, options: Options, notes: 
   const sheet = composeSheet(form, order.value, without)
   const { model } = read
   const plan = order.value.body ? planFor(read.plan, order.value.body.tag) : read.plan
-  const bytes = await writeSheet(file, sheet, { model, plan, paper, fonts: readFonts })
+  const bytes = await writeSheet(file, [sheet], { model, plan, paper, fonts: readFonts })
   if (out === null) return done(new TextDecoder().decode(bytes).trimEnd(), sheet)
   await writeFile(out, bytes)
   return done(`${form.name} of ${planTitle(plan)}, ${bytes.length} bytes, written to ${out}`, {

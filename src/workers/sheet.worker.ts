@@ -2,7 +2,7 @@ import { expose } from 'comlink'
 import type { BodyModel } from '@/core/model/types'
 import type { Plan } from '@/core/plan/plan'
 import type { SheetOrder } from '@/core/sheets/given'
-import { sheetForm } from '@/core/sheets/kinds'
+import { sheetForm } from '@/core/sheets/catalogue'
 import { composeSheet } from '@/core/sheets/sheet'
 import { composePages } from '@/core/sheets/page/compose'
 import type { FontId } from '@/core/sheets/page/fonts'
@@ -32,29 +32,35 @@ function fonts(): Promise<FontBytes> {
   return loaded
 }
 
-/** A sheet and its pages. */
+/** A sheet for each body asked for, and the pages of all of them. */
 export interface Composed {
-  readonly sheet: Sheet
+  readonly sheets: readonly [Sheet, ...Sheet[]]
   readonly pages: readonly Page[]
 }
 
 const api = {
-  /** A sheet composed, with its pages as they are printed. */
-  compose(form: string, order: SheetOrder, without: readonly string[], paper: PaperId): Composed | null {
+  /** A sheet composed for each order, with all their pages as they are printed. */
+  compose(
+    form: string,
+    [first, ...more]: readonly [SheetOrder, ...SheetOrder[]],
+    without: readonly string[],
+    paper: PaperId,
+  ): Composed | null {
     const found = sheetForm(form)
     if (!found) return null
-    const sheet = composeSheet(found, order, without)
-    return { sheet, pages: composePages(sheet, paper) }
+    const made = (order: SheetOrder) => composeSheet(found, order, without)
+    const sheets = [made(first), ...more.map(made)] as const
+    return { sheets, pages: sheets.flatMap((sheet) => composePages(sheet, paper)) }
   },
-  /** A sheet as a file. */
+  /** Sheets as a file. */
   async write(
     form: SheetFile,
-    sheet: Sheet,
+    sheets: readonly [Sheet, ...Sheet[]],
     of: { readonly model: BodyModel; readonly plan: Plan; readonly paper: PaperId },
   ): Promise<Uint8Array> {
     // What writes them is large: it comes when a file is asked for.
     const { writeSheet } = await import('@/writers/write')
-    return writeSheet(form, sheet, { ...of, fonts })
+    return writeSheet(form, sheets, { ...of, fonts })
   },
 }
 

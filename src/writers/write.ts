@@ -8,10 +8,13 @@ import type { SheetFile } from './forms'
 import { writePdf, type FontBytes } from './pdf'
 import { writeCsv, writeJson, writeMarkdown } from './text'
 
-/** A sheet as a file of some form. The fonts are asked for where the form needs them. */
+/**
+ * Sheets as one file of some form: a PDF has the pages of all of them, one after the other; any other form the first. The
+ * fonts are asked for where the form needs them.
+ */
 export async function writeSheet(
   form: SheetFile,
-  sheet: Sheet,
+  [sheet, ...more]: readonly [Sheet, ...Sheet[]],
   {
     model,
     plan,
@@ -22,7 +25,11 @@ export async function writeSheet(
   const bytes = (text: string) => new TextEncoder().encode(text)
   switch (form) {
     case 'pdf':
-      return writePdf(sheet, composePages(sheet, paper), await fonts())
+      return writePdf(
+        sheet,
+        [sheet, ...more].flatMap((one) => composePages(one, paper)),
+        await fonts(),
+      )
     case 'xlsx': {
       const { writeWorkbook } = await import('./workbook')
       return writeWorkbook(sheet, editableLines(model, plan, sheet))

@@ -26,6 +26,11 @@ describe('the sheets of a plan', () => {
     await expect.poll(() => pages().first().textContent()).toMatch(/Heron B, firmware 1\.\d/)
     await page.getByRole('combobox', { name: 'For' }).selectOption('heron-a')
     await expect.poll(() => pages().first().textContent()).toMatch(/Heron A, firmware 1\.\d/)
+    const one = await pages().count()
+    await page.getByRole('combobox', { name: 'For' }).selectOption('each body, one after the other')
+    await expect.poll(() => pages().count()).toBeGreaterThan(one)
+    const heads = (await pages().allTextContents()).filter((text) => text.startsWith('Pocket card'))
+    expect(heads.map((text) => /Heron [AB]/.exec(text)?.[0])).toEqual(['Heron A', 'Heron B'])
   })
 
   it('open as a PDF with its fonts, to be printed', async () => {

@@ -1,6 +1,6 @@
 import type { Plan } from '../plan/plan'
 import { rowValue, sheetRow } from '../plan/rows'
-import type { SheetForm } from './kinds'
+import type { SheetForm } from './catalogue'
 import { isPaper, type PaperId } from './page/page'
 
 /** What the owner chose for a sheet: the paper, and the parts left out; as usual where nothing was chosen. */

@@ -1,6 +1,7 @@
 import { bodyTagOf, entriesOf, isNoteRow } from '../plan/rows'
 import { bodyWords, givenOf, nameOf, type Given, type SheetOrder } from './given'
-import type { SheetForm } from './kinds'
+import type { SheetForm, SheetKind } from './catalogue'
+import { sheetParts, type Part } from './parts'
 import type { Block, Sheet } from './types'
 
 /**
@@ -10,9 +11,12 @@ import type { Block, Sheet } from './types'
 export function composeSheet(form: SheetForm, order: SheetOrder, without: readonly string[] = []): Sheet {
   const isNameless = form.id === 'public'
   const given = givenOf(isNameless ? nameless(order) : order)
+  const made: Readonly<Record<string, Part>> = Object.hasOwn(sheetParts, form.id)
+    ? sheetParts[form.id as SheetKind]
+    : {}
   const blocks = form.parts
     .filter(({ id }) => !without.includes(id))
-    .flatMap(({ blocks: made }) => made(given))
+    .flatMap(({ id }) => made[id]?.(given) ?? [])
     .filter((block) => !without.includes(block.part))
   return {
     kind: form.id,

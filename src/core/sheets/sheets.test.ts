@@ -14,10 +14,11 @@ import { columnsOf } from '../banks/columns'
 import { planFor } from '../plan/bodies'
 import { keyRow } from '../plan/rows'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
-import { contextsOf } from '../resolve/context'
+import { contextsOf, usualContext } from '../resolve/context'
 import { must } from '../result'
 import { chosenFor } from './chosen'
-import { sheetForm, sheetForms, type SheetKind } from './kinds'
+import { sheetForm, sheetForms, type SheetKind } from './catalogue'
+import { sheetParts } from './parts'
 import { composeSheet } from './sheet'
 import type { Line, Sheet, Table } from './types'
 
@@ -44,6 +45,11 @@ const wordsOf = (sheet: Sheet) =>
 const planWith = (rows: Record<string, unknown>) => must(parsePlan(heron, rows))
 
 describe('a sheet', () => {
+  it('has something for every part that its owner may leave out, and nothing else', () => {
+    for (const { id, parts } of sheetForms)
+      expect([id, Object.keys(sheetParts[id])]).toEqual([id, parts.map((part) => part.id)])
+  })
+
   it.each(sheetForms.map(({ id }) => [id]))(
     '%s: is composed of any plan of any model, and of nothing',
     (id) => {
@@ -214,6 +220,33 @@ describe('what a sheet says is in force', () => {
           }
         }),
         { numRuns: 6 },
+      )
+  })
+
+  it('is what the simulated body answers: every line of the menu on every side', () => {
+    for (const [, model] of namedModels)
+      fc.assert(
+        fc.property(planOf(model), (plan) => {
+          const settings = tablesOf(sheetOf('full', model, plan)).find(({ name }) => name === 'Settings')
+          model.sides.forEach((side, i) => {
+            const usual = usualContext(model, plan, lenses, side)
+            if (!usual) return
+            const now = resolutionNow(model, liveAt(model, plan, { ...usual.context, ...held }))
+            for (const { cells } of settings?.lines ?? []) {
+              const setting = model.settings.find(({ label }) => label === cells[1]?.text)
+              const here = setting && now.settings.get(setting.id)
+              if (!setting || !here || here.possible.length > 1) continue
+              const [said] = (cells[i + 2]?.text ?? '').split(' (asked: ')
+              expect([model.id, side, setting.id, said]).toEqual([
+                model.id,
+                side,
+                setting.id,
+                showValue(setting.domain, here.value),
+              ])
+            }
+          })
+        }),
+        { numRuns: 4 },
       )
   })
 

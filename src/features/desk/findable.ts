@@ -3,6 +3,7 @@ import { describeRow, keyRow, showRow } from '@/core/plan/rows'
 import { advisers } from '@/core/advise/table'
 import { choicePlace } from '@/core/numbers/address'
 import { numberTable } from '@/core/numbers/table'
+import { sheetForms } from '@/core/sheets/catalogue'
 import { lookup } from '@/core/model/lookup'
 import { acceptedFunctions } from '@/core/model/controls'
 import type { BodyModel } from '@/core/model/types'
@@ -53,6 +54,7 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
       href: at('prove', id),
     })),
     ...figures(at),
+    ...sheets(at),
     ...keys.map((address): Findable => ({
       id: `key ${address.key}`,
       kind: 'key',
@@ -113,6 +115,18 @@ export function findables(model: BodyModel, plan: Plan, planId: string, shelf: S
   ]
 }
 
+/** Every sheet of the plan. */
+function sheets(at: (station: string, place?: string) => string): Findable[] {
+  return sheetForms.map(({ id, name, purpose }) => ({
+    id: `sheet ${id}`,
+    kind: 'place',
+    name,
+    more: purpose,
+    also: 'print paper pdf workbook spreadsheet export',
+    href: at('sheets', id),
+  }))
+}
+
 /** Every figure and every choice of the page of numbers. */
 function figures(at: (station: string, place: string) => string): Findable[] {
   return [
@@ -122,6 +136,13 @@ function figures(at: (station: string, place: string) => string): Findable[] {
       name: 'Where to put a need',
       more: 'Key, function menu, own menu, bank or hold set?',
       href: at('numbers', choicePlace('wish')),
+    },
+    {
+      id: 'choice formats',
+      kind: 'figure',
+      name: 'Film formats side by side',
+      more: 'what each writes, excludes and costs',
+      href: at('numbers', choicePlace('formats')),
     },
     ...advisers.map(({ id, name, asks }): Findable => ({
       id: `choice ${id}`,

@@ -1,13 +1,14 @@
 'use client'
 
-import { sheetForms } from '@/core/sheets/kinds'
+import { sheetForms } from '@/core/sheets/catalogue'
 import { papers, type PaperId } from '@/core/sheets/page/page'
 import { Check } from '@/ui/check'
 import { Select } from '@/ui/select'
 import { FileButtons } from './file-buttons'
+import { RememberLines } from './remember-lines'
 import { PagePicture } from './page-picture'
 import { TakePanel } from './take-panel'
-import { useSheets, type SheetsKnown, type SheetsStationKnown } from './use-sheets'
+import { eachBody, useSheets, type SheetsKnown, type SheetsStationKnown } from './use-sheets'
 
 /** The sheets of a plan: which, of what, for whom, with which parts; its pages as they are printed; its files. */
 export function SheetsStation({ known }: { known: SheetsKnown }) {
@@ -85,7 +86,11 @@ function Choices({ station }: { station: SheetsStationKnown }) {
           <Select
             label="For"
             value={tag}
-            options={[['', 'no body in particular'], ...bodies.map((one) => [one.tag, one.name] as const)]}
+            options={[
+              ['', 'no body in particular'],
+              ...(bodies.length > 1 ? [[eachBody, 'each body, one after the other'] as const] : []),
+              ...bodies.map((one) => [one.tag, one.name] as const),
+            ]}
             onPick={station.chooseBody}
             className={selectStyle}
           />
@@ -127,6 +132,7 @@ function Choices({ station }: { station: SheetsStationKnown }) {
               </Check>
             ))}
           </div>
+          {(id === 'pocket' || id === 'full') && <RememberLines />}
         </details>
       )}
     </div>
@@ -144,7 +150,7 @@ function Choice({ name, children }: { name: string; children: React.ReactNode })
 
 /** Every page as it is printed, one under the other. */
 function Pages({
-  station: { pages, sheet, paper, leftOut, refusal, isAnew },
+  station: { pages, form, paper, leftOut, refusal, isAnew },
 }: {
   station: SheetsStationKnown
 }) {
@@ -171,7 +177,7 @@ function Pages({
         >
           {pages.map((page, i) => (
             <li key={i}>
-              <PagePicture page={page} label={`${sheet?.title ?? ''}, page ${i + 1} of ${pages.length}`} />
+              <PagePicture page={page} label={`${form.name}, page ${i + 1} of ${pages.length}`} />
             </li>
           ))}
         </ol>

@@ -9,7 +9,7 @@ import { planTitle, type Plan } from '@/core/plan/plan'
 import { sheetRow, type Rows } from '@/core/plan/rows'
 import { chosenFor } from '@/core/sheets/chosen'
 import type { Against, OtherPlan, SheetOrder } from '@/core/sheets/given'
-import { sheetForm, sheetForms, type SheetForm, type SheetKind } from '@/core/sheets/kinds'
+import { sheetForm, sheetForms, type SheetForm, type SheetKind } from '@/core/sheets/catalogue'
 import type { PaperId } from '@/core/sheets/page/page'
 import type { BodyModel } from '@/core/model/types'
 import { useDesk, useDeskPart, usePlan, usePlaceInPage, useRevision } from '@/features/desk'
@@ -20,6 +20,9 @@ import type { Composed } from '@/workers/sheet.worker'
 import { saveAs } from './save-as'
 import { useSheetThread } from './sheet-thread'
 import { useFetched } from './use-fetched'
+
+/** Stands for every body, one after the other. */
+export const eachBody = '*'
 
 /** What the station is given by the server. */
 export interface SheetsKnown {
@@ -59,19 +62,24 @@ export function useSheets(known: SheetsKnown) {
     isOthers ? `/api/plans/${planId}/others` : null,
   )
   const stand = useStand(of, known)
-  const order = useMemo(
-    (): SheetOrder | null =>
-      shown && {
+  const asked = tag === eachBody ? bodies : bodies.filter((one) => one.tag === tag)
+  const names = asked.map((one) => `${one.tag} ${one.name}`).join('\n')
+  const orders = useMemo(
+    (): readonly SheetOrder[] => {
+      if (!shown) return []
+      const common = {
         ...{ model, plan: shown, lenses, ...stand, against: other.value },
-        body: body && { tag: body.tag, name: body.name },
         others: others.value?.others ?? [],
         siblings: others.value?.siblings ?? [],
-      },
-    // A body is the same as long as tag and name are.
+      }
+      const each = asked.map(({ tag: which, name }) => ({ ...common, body: { tag: which, name } }))
+      return each.length > 0 ? each : [{ ...common, body: null }]
+    },
+    // The bodies are the same as long as their tags and names are.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [model, shown, lenses, stand, other.value, body?.tag, body?.name, others.value],
+    [model, shown, lenses, stand, other.value, names, others.value],
   )
-  const made = useComposed(form, order, without, paper)
+  const made = useComposed(form, orders, without, paper)
   return {
     ...{ id, form, tag, bodies, of, against, paper, without, model, plan, planId, ...made },
     revisions: known.revisions,
@@ -172,7 +180,12 @@ function useAgainst({
 }
 
 /** The sheet composed in its worker, and written as a file; what is under way can be stopped. */
-function useComposed(form: SheetForm, order: SheetOrder | null, without: readonly string[], paper: PaperId) {
+function useComposed(
+  form: SheetForm,
+  orders: readonly SheetOrder[],
+  without: readonly string[],
+  paper: PaperId,
+) {
   const [composed, setComposed] = useState<(Composed & { readonly of: readonly unknown[] }) | null>(null)
   const [failed, setFailed] = useState<string | null>(null)
   const [writing, setWriting] = useState<SheetFile | null>(null)
@@ -183,13 +196,14 @@ function useComposed(form: SheetForm, order: SheetOrder | null, without: readonl
   const { thread, end } = useSheetThread(onFault)
   const parts = without.join(' ')
   useEffect(() => {
-    if (!order) return
+    const [first, ...more] = orders
+    if (!first) return
     let late = false
     thread()
-      .compose(form.id, order, parts === '' ? [] : parts.split(' '), paper)
+      .compose(form.id, [first, ...more], parts === '' ? [] : parts.split(' '), paper)
       .then((made) => {
         if (!late && made) {
-          setComposed({ ...made, of: [form.id, order, parts, paper] })
+          setComposed({ ...made, of: [form.id, orders, parts, paper] })
           setFailed(null)
         }
       })
@@ -197,14 +211,14 @@ function useComposed(form: SheetForm, order: SheetOrder | null, without: readonl
     return () => {
       late = true
     }
-  }, [thread, form.id, order, parts, paper, onFault])
+  }, [thread, form.id, orders, parts, paper, onFault])
   const write = async (file: SheetFile, model: BodyModel, plan: Plan | null, on: PaperId) => {
     if (!composed || !plan) return
     setWriting(file)
     setFailed(null)
     try {
-      const bytes = await thread().write(file, composed.sheet, { model, plan, paper: on })
-      saveAs(bytes, file, `${planTitle(plan)} ${composed.sheet.title}`)
+      const bytes = await thread().write(file, composed.sheets, { model, plan, paper: on })
+      saveAs(bytes, file, `${planTitle(plan)} ${composed.sheets[0].title}`)
     } catch (error) {
       setFailed(`The file could not be written: ${error instanceof Error ? error.message : 'it stopped'}.`)
     }
@@ -215,11 +229,10 @@ function useComposed(form: SheetForm, order: SheetOrder | null, without: readonl
     setWriting(null)
   }
   const isOld = composed?.of[0] !== form.id
-  const isAnew = [form.id, order, parts, paper].some((one, i) => one !== composed?.of[i])
+  const isAnew = [form.id, orders, parts, paper].some((one, i) => one !== composed?.of[i])
   return {
     isAnew,
     ...{ failed, writing, write, stop },
-    sheet: isOld ? null : composed.sheet,
     pages: isOld ? null : composed.pages,
   }
 }
