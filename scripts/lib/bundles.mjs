@@ -48,6 +48,8 @@ async function needed(folder, release) {
   const { manifestEntries, warnings } = await getManifest({
     globDirectory: join(folder, 'static'),
     globPatterns: ['**/*.{js,css,woff,woff2,svg,wasm}'],
+    // On the screen it is a woff2, and it is on no paper.
+    globIgnores: ['**/*-mono-*.woff'],
     maximumFileSizeToCacheInBytes: largest,
     dontCacheBustURLsMatching: /./,
     modifyURLPrefix: { '': '/_next/static/' },

@@ -29,7 +29,8 @@ function written(form: SheetFile, kind: SheetKind = 'full'): Promise<Uint8Array>
   const found = sheetForm(kind)
   if (!found) throw new Error(kind)
   const order = { model: heron, plan, lenses, body: null, stand: 'Draft', isDraft: true }
-  return writeSheet(form, [composeSheet(found, order)], { model: heron, plan, paper: 'a4', fonts: readFonts })
+  const sheet = composeSheet(found, order)
+  return writeSheet(form, [sheet], { model: heron, plan, tag: null, paper: 'a4' }, readFonts)
 }
 
 const textOf = (bytes: Uint8Array) => new TextDecoder().decode(bytes)

@@ -75,8 +75,9 @@ async function made(form: SheetForm, read: PlanOnDisk, options: Options, notes: 
   const { out, file, paper, without } = asked.value
   const sheet = composeSheet(form, order.value, without)
   const { model } = read
-  const plan = order.value.body ? planFor(read.plan, order.value.body.tag) : read.plan
-  const bytes = await writeSheet(file, [sheet], { model, plan, paper, fonts: readFonts })
+  const { plan } = read
+  const of = { model, plan, paper, tag: order.value.body?.tag ?? null }
+  const bytes = await writeSheet(file, [sheet], of, readFonts)
   if (out === null) return done(new TextDecoder().decode(bytes).trimEnd(), sheet)
   await writeFile(out, bytes)
   return done(`${form.name} of ${planTitle(plan)}, ${bytes.length} bytes, written to ${out}`, {

@@ -1,10 +1,12 @@
 import { ok, refuse, type Result } from '@/core/result'
-import { acceptValue, parseRow, type Rows } from '@/core/plan/rows'
+import type { Rows } from '@/core/plan/rows'
+import { knownRows } from '@/core/plan/written'
+import type { OtherPlan } from '@/core/sheets/given'
 import { planTitle } from '@/core/plan/plan'
 import type { BodyModel } from '@/core/model/types'
 import { isUuid, localOwner, query, transaction } from './db'
 import { definitions } from './models'
-import { planOf, planRow, type PlanRow } from './plan-rows'
+import { planOf, planRow } from './plan-rows'
 
 /** A revision as it is chosen from a list. */
 export interface RevisionLine {
@@ -39,26 +41,14 @@ export async function revisionRows(
     )
     const [revision] = found.rows
     if (!revision) return refuse('unknown-revision', `There is no revision ${number}.`, String(number))
-    return ok(readRows(read.value.model, revision.rows))
+    return ok(knownRows(read.value.model, revision.rows))
   })
-}
-
-function readRows(model: BodyModel, given: Readonly<Record<string, unknown>>) {
-  const rows: Record<string, unknown> = {}
-  let leftOut = 0
-  for (const [id, value] of Object.entries(given)) {
-    const row = parseRow(model, id)
-    const taken = row.ok ? acceptValue(model, row.value, value, id) : row
-    if (taken.ok) rows[id] = taken.value
-    else leftOut++
-  }
-  return { rows: rows as Rows, leftOut }
 }
 
 /** The owner’s newest plan for each other model, and the models that this one is taken for. */
 export async function othersOf(
   planId: string,
-): Promise<Result<{ others: OtherPlanFound[]; siblings: BodyModel[] }>> {
+): Promise<Result<{ others: OtherPlan[]; siblings: BodyModel[] }>> {
   if (!isUuid(planId)) return refuse('unknown-plan', 'There is no such plan.', planId)
   return transaction(async (client) => {
     const row = await planRow(client, planId, '')
@@ -71,9 +61,9 @@ export async function othersOf(
        order by model_id, updated_at desc limit 8`,
       [localOwner, row.model_id],
     )
-    const others: OtherPlanFound[] = []
+    const others: OtherPlan[] = []
     for (const { id } of found.rows) {
-      const other: PlanRow | undefined = await planRow(client, id, '')
+      const other = await planRow(client, id, '')
       const plan = other && (await planOf(other))
       if (plan?.ok) others.push({ name: planTitle(plan.value.plan), ...plan.value })
     }
@@ -81,11 +71,4 @@ export async function othersOf(
     const alike = new Set(read.value.model.lookAlikes.map((one) => one.model))
     return ok({ others, siblings: models.filter(({ id }) => alike.has(id)) })
   })
-}
-
-/** A plan for another body of the owner’s. */
-interface OtherPlanFound {
-  readonly name: string
-  readonly model: BodyModel
-  readonly plan: { readonly model: { readonly id: string; readonly version: number }; readonly rows: Rows }
 }

@@ -28,6 +28,23 @@ export function LongSelect<T extends string>({
   )
 }
 
+/** A choice of a few with its name before it. */
+export function NamedSelect<T extends string>({
+  label,
+  ...rest
+}: Omit<Parameters<typeof Select<T>>[0], 'label'> & { label: string }) {
+  return (
+    <label className="flex min-w-0 items-center gap-2">
+      <span className="text-small text-silt">{label}</span>
+      <Select
+        label={label}
+        className="min-h-9 max-w-full min-w-0 rounded-md border bg-sheet px-2 pointer-coarse:min-h-11"
+        {...rest}
+      />
+    </label>
+  )
+}
+
 /** A choice of a few, each with its words; spoken by `label` where no words stand beside it. */
 export function Select<T extends string>({
   label,

@@ -1,6 +1,4 @@
 import { expose } from 'comlink'
-import type { BodyModel } from '@/core/model/types'
-import type { Plan } from '@/core/plan/plan'
 import type { SheetOrder } from '@/core/sheets/given'
 import { sheetForm } from '@/core/sheets/catalogue'
 import { composeSheet } from '@/core/sheets/sheet'
@@ -9,6 +7,7 @@ import type { FontId } from '@/core/sheets/page/fonts'
 import type { Page, PaperId } from '@/core/sheets/page/page'
 import type { Sheet } from '@/core/sheets/types'
 import type { FontBytes } from '@/writers/pdf'
+import type { WrittenOf } from '@/writers/write'
 import type { SheetFile } from '@/writers/forms'
 import { fontAddresses } from './font-addresses'
 
@@ -53,14 +52,10 @@ const api = {
     return { sheets, pages: sheets.flatMap((sheet) => composePages(sheet, paper)) }
   },
   /** Sheets as a file. */
-  async write(
-    form: SheetFile,
-    sheets: readonly [Sheet, ...Sheet[]],
-    of: { readonly model: BodyModel; readonly plan: Plan; readonly paper: PaperId },
-  ): Promise<Uint8Array> {
+  async write(form: SheetFile, sheets: readonly [Sheet, ...Sheet[]], of: WrittenOf): Promise<Uint8Array> {
     // What writes them is large: it comes when a file is asked for.
     const { writeSheet } = await import('@/writers/write')
-    return writeSheet(form, sheets, { ...of, fonts })
+    return writeSheet(form, sheets, of, fonts)
   },
 }
 

@@ -1,7 +1,8 @@
 import Papa from 'papaparse'
 import type { EditableLine } from '@/core/sheets/edit/editable'
 import { editColumns } from '@/core/sheets/edit/form'
-import type { Block, Cell, Sheet, Table } from '@/core/sheets/types'
+import { signed } from '@/core/sheets/blocks'
+import type { Block, Sheet, Table } from '@/core/sheets/types'
 
 /** A sheet as Markdown: headings, tables, and plates as lists of their labels. */
 export function writeMarkdown(sheet: Sheet): string {
@@ -38,13 +39,6 @@ function markdownTable({ columns, lines }: Table): string {
     `| ${columns.map(() => '---').join(' | ')} |`,
     ...lines.map(({ cells }) => row(columns.map((_, i) => signed(cells[i])))),
   ].join('\n')
-}
-
-/** The text of a cell with its sign in a word. */
-function signed(cell: Cell | undefined): string {
-  if (!cell || cell.text === '') return ''
-  const sign = cell.mark === 'problem' ? '▲ ' : cell.mark === 'unsure' ? '? ' : ''
-  return `${sign}${cell.text}`
 }
 
 function escaped(text: string): string {

@@ -1,6 +1,7 @@
 import ExcelJS from 'exceljs'
 import type { EditableLine } from '@/core/sheets/edit/editable'
 import { editColumns, editSheet, guarded } from '@/core/sheets/edit/form'
+import { signed } from '@/core/sheets/blocks'
 import type { Block, Cell, Sheet, Table } from '@/core/sheets/types'
 
 const head = { bold: true } as const
@@ -85,8 +86,7 @@ function table(book: ExcelJS.Workbook, { columns, lines }: Table, name: string):
 function typedCell(cell: Cell | undefined): string | number | boolean {
   if (!cell) return ''
   if (typeof cell.value === 'number' && Number(cell.text) === cell.value) return cell.value
-  const sign = cell.mark === 'problem' ? '▲ ' : cell.mark === 'unsure' ? '? ' : ''
-  return cell.row === undefined ? guarded(`${sign}${cell.text}`) : `${sign}${cell.text}`
+  return cell.row === undefined ? guarded(signed(cell)) : signed(cell)
 }
 
 function editable(book: ExcelJS.Workbook, lines: readonly EditableLine[]): void {

@@ -8,6 +8,16 @@ import type { SheetFile } from './forms'
 import { writePdf, type FontBytes } from './pdf'
 import { writeCsv, writeJson, writeMarkdown } from './text'
 
+/** What the sheets are of. */
+export interface WrittenOf {
+  readonly model: BodyModel
+  /** The plan of all bodies. */
+  readonly plan: Plan
+  /** Of which body it is; null for none in particular. */
+  readonly tag: string | null
+  readonly paper: PaperId
+}
+
 /**
  * Sheets as one file of some form: a PDF has the pages of all of them, one after the other; any other form the first. The
  * fonts are asked for where the form needs them.
@@ -15,12 +25,8 @@ import { writeCsv, writeJson, writeMarkdown } from './text'
 export async function writeSheet(
   form: SheetFile,
   [sheet, ...more]: readonly [Sheet, ...Sheet[]],
-  {
-    model,
-    plan,
-    paper,
-    fonts,
-  }: { model: BodyModel; plan: Plan; paper: PaperId; fonts: () => Promise<FontBytes> },
+  { model, plan, tag, paper }: WrittenOf,
+  fonts: () => Promise<FontBytes>,
 ): Promise<Uint8Array> {
   const bytes = (text: string) => new TextEncoder().encode(text)
   switch (form) {
@@ -32,10 +38,10 @@ export async function writeSheet(
       )
     case 'xlsx': {
       const { writeWorkbook } = await import('./workbook')
-      return writeWorkbook(sheet, editableLines(model, plan, sheet))
+      return writeWorkbook(sheet, editableLines(model, plan, sheet, tag))
     }
     case 'csv':
-      return bytes(`\uFEFF${writeCsv(editableLines(model, plan, sheet))}`)
+      return bytes(`\uFEFF${writeCsv(editableLines(model, plan, sheet, tag))}`)
     case 'md':
       return bytes(writeMarkdown(sheet))
     case 'json':

@@ -7,6 +7,7 @@ import type { MovieFormat } from '../model/gear-types'
 import type { BodyModel, Setting } from '../model/types'
 import { resultOf } from '../numbers/ask'
 import type { Known } from '../numbers/given'
+import { readAmount } from '../numbers/quantities'
 import type { Plan } from '../plan/plan'
 import type { RowId } from '../plan/rows'
 import type { Context } from '../resolve/context'
@@ -192,7 +193,8 @@ function numbersOf({ model, known }: Here, format: MovieFormat, mark: string) {
   const spare = resultOf('film-card', 'spare', known, { bitrate })
   const factor = resultOf('slow-motion', 'factor', known, { captured: { typed: mark, from: 'the format' } })
   const width = model.sensor.filmWidths[format.size] ?? null
-  const delivered = known['work.delivery']?.typed
+  const delivery = known['work.delivery']
+  const delivered = delivery ? readAmount('pixels', delivery.typed) : null
   return {
     hourly: resultOf('data-rate', 'hourly', {}, { bitrate })?.words ?? '',
     onCard: minutes && {
@@ -201,7 +203,7 @@ function numbersOf({ model, known }: Here, format: MovieFormat, mark: string) {
     },
     slower: factor?.least != null && factor.least > 1.01 ? factor.words : null,
     width,
-    isWideEnough: width === null || delivered === undefined ? null : width >= parseFloat(delivered),
+    isWideEnough: width === null || !delivered?.ok ? null : width >= delivered.value[1],
   }
 }
 

@@ -11,6 +11,9 @@ import type { Column } from './columns'
 export type CellState =
   'base' | 'inherits' | 'varied' | 'residue' | 'drift' | 'kept' | 'forced' | 'refused' | 'outside'
 
+/** Where a column has what base has, or nothing to say. */
+export const asBase: ReadonlySet<CellState> = new Set(['inherits', 'outside'])
+
 /** One setting in one column. */
 export interface Cell {
   /** Where the column keeps it; null where it does not. */

@@ -10,7 +10,7 @@ import { resolve } from '../resolve/resolve'
 import type { Resolution, ResolvedSetting, StateIn } from '../resolve/resolved'
 import { sameValue } from '../vocabulary/values'
 import { rowIn, type Column } from './columns'
-import type { Cell, CellState, MatrixRow } from './matrix-rows'
+import { asBase, type Cell, type MatrixRow } from './matrix-rows'
 import { notStored } from './stored'
 
 /** The columns with what each amounts to, and every setting that any of them holds, in the order of the menu. */
@@ -55,9 +55,6 @@ export function matrixOf(
   const outside = columns.map((column) => (column.kind === 'base' ? [] : outsideOf(model, plan, column)))
   return { columns, resolutions, rows, outside }
 }
-
-/** Where a column has what base has, or nothing to say. */
-const asBase: ReadonlySet<CellState> = new Set(['inherits', 'outside'])
 
 type StrayIn = { readonly residue: ReadonlySet<string>; readonly drift: ReadonlySet<string> } | null
 

@@ -11,7 +11,6 @@ import {
 import {
   type RowId,
   type Rows,
-  acceptValue,
   bankFactRow,
   bankGridRow,
   bankKeyRow,
@@ -24,7 +23,6 @@ import {
   holdRow,
   keyRow,
   ownNameRow,
-  parseRow,
   positionRow,
   rowValue,
   shareRow,
@@ -34,6 +32,7 @@ import { travels } from '../files/travels'
 import type { BodyModel, HoldSet } from '../model/types'
 import { functionAt } from '../plan/assign'
 import { plannedSlots, type Plan, type PlannedSlot } from '../plan/plan'
+import { knownRows } from '../plan/written'
 import type { Value } from '../vocabulary/values'
 
 /**
@@ -71,12 +70,7 @@ export function memoryOf(model: BodyModel, plan: Plan): Memory {
  * it is refused: a body holds what it holds.
  */
 export function readMemory(model: BodyModel, given: Readonly<Record<string, unknown>>): Memory {
-  const known = Object.entries(given).flatMap(([id, value]) => {
-    const row = parseRow(model, id)
-    const taken = row.ok ? acceptValue(model, row.value, value, id) : row
-    return taken.ok ? [[id, taken.value] as const] : []
-  })
-  return { ...factoryMemory(model), ...Object.fromEntries(known) }
+  return { ...factoryMemory(model), ...knownRows(model, given).rows }
 }
 
 /** The part of a memory that a configuration file carries: all but what is this camera's alone or left behind. */

@@ -6,10 +6,12 @@ import type { Setting } from './types'
 
 /**
  * Reads a value as a person types it: a mark in photographers' notation, a choice by its word or its id, on or off, a
- * number, members of a list or fields of a record with commas between. Refuses with what would be accepted.
+ * number with its unit or without, members of a list or fields of a record with commas between. Refuses with what would be accepted.
  */
 export function readTyped({ domain, label }: Setting, typed: string): Result<Value> {
-  const plain = typed.trim()
+  const isCounted = domain.kind === 'ladder' || domain.kind === 'number'
+  // A comma between digits is a decimal comma; what is a list has its own below.
+  const plain = isCounted ? typed.trim().replace(/(\d),(\d)/g, '$1.$2') : typed.trim()
   switch (domain.kind) {
     case 'ladder': {
       const also = domain.also?.find(
@@ -29,8 +31,11 @@ export function readTyped({ domain, label }: Setting, typed: string): Result<Val
       )
       return checkValue(domain, named ?? plain, label)
     }
-    case 'number':
-      return checkValue(domain, plain === '' ? plain : Number(plain), label)
+    case 'number': {
+      const { unit } = domain
+      const bare = unit !== '' && plain.endsWith(unit) ? plain.slice(0, -unit.length).trim() : plain
+      return checkValue(domain, bare === '' ? bare : Number(bare), label)
+    }
     case 'subset':
       return checkValue(domain, plain === '' ? [] : plain.split(',').map((part) => part.trim()), label)
     case 'record':

@@ -29,6 +29,15 @@ export function permittedAt(model: BodyModel, row: RowId): readonly string[] {
   return parsed.value.kind === 'own' ? parsed.value.menu.permitted : []
 }
 
+/** What a cell or line takes, by id and name; a cell of a function menu may also be empty. */
+export function itemsAt(
+  model: BodyModel,
+  row: RowId,
+): readonly { readonly id: string; readonly name: string }[] {
+  const items = permittedAt(model, row).map((id) => ({ id, name: itemName(model, id) }))
+  return isGridRow(row) ? [{ id: emptyCell, name: '–' }, ...items] : items
+}
+
 /** Puts an item into a cell or line, or empties it (null); refuses what it does not take, and what it has already. */
 export function putItem(
   model: BodyModel,

@@ -5,9 +5,10 @@ import type { BodyModel } from '../model/types'
 import { ok, type Refusal, type Result } from '../result'
 import type { Value } from '../vocabulary/values'
 import { readValue, sizeOf } from './limits'
+import { itemsAt } from './menu-items'
 import { nearestOf, nearestRow } from './nearest'
 import type { Plan } from './plan'
-import { acceptValue, parseRow, rowIdOf, showRow, type Row, type RowId } from './rows'
+import { acceptValue, parseRow, rowIdOf, settingOf, showRow, type Row, type RowId, type Rows } from './rows'
 
 /** A value that stood in a file as people write it, and what it was read as. */
 export interface Reading {
@@ -23,7 +24,7 @@ export type Written =
 
 /**
  * Reads rows written by hand as a plan of this model. Values are taken as the format has them (`false`, a ladder's id) and as
- * people write them (`off`, `ISO 800`, `1/50`, a function's name). Gives every fault, each with its row, what was expected,
+ * people write them (`off`, `ISO 800`, `1/50`, the name of a function or of a line of the menu). Gives every fault, each with its row, what was expected,
  * and the nearest id that this model has.
  */
 export function readWritten(model: BodyModel, rows: Readonly<Record<string, unknown>>): Written {
@@ -44,6 +45,19 @@ export function readWritten(model: BodyModel, rows: Readonly<Record<string, unkn
   const sized = sizeOf(checked)
   if (!sized.ok) return { ok: false, faults: [sized.refusal] }
   return { ok: true, plan: { model: { id: model.id, version: model.version }, rows: checked }, readings }
+}
+
+/** Of rows from outside those that this model has, each at a value it takes; and how many it has not. */
+export function knownRows(
+  model: BodyModel,
+  given: Readonly<Record<string, unknown>>,
+): { readonly rows: Rows; readonly leftOut: number } {
+  const known = Object.entries(given).flatMap(([id, value]) => {
+    const row = parseRow(model, id)
+    const taken = row.ok ? acceptValue(model, row.value, value, id) : row
+    return taken.ok ? [[id, taken.value] as const] : []
+  })
+  return { rows: Object.fromEntries(known), leftOut: Object.keys(given).length - known.length }
 }
 
 /** A row written by hand: its id, its value, and whether that stood as people write it. */
@@ -72,12 +86,19 @@ export function readWrittenRow(model: BodyModel, id: string, value: unknown): Re
 /** What people wrote, as the format has it; null where it is read as nothing of the row's. */
 function typedFor(model: BodyModel, row: Row, value: unknown): Value | null {
   if (typeof value !== 'string' && typeof value !== 'number' && typeof value !== 'boolean') return null
-  if ('setting' in row && typeof row.setting === 'object') {
-    const typed = readTyped(row.setting, String(value))
+  const setting = settingOf(row)
+  if (setting) {
+    const typed = readTyped(setting, String(value))
     return typed.ok ? typed.value : null
   }
-  const named = functionsOf(model, row).find(({ name }) => name.toLowerCase() === String(value).toLowerCase())
+  const named = namedOn(model, row).find(({ name }) => name.toLowerCase() === String(value).toLowerCase())
   return named?.id ?? null
+}
+
+/** What a key, a cell or a line takes, by id and name. */
+function namedOn(model: BodyModel, row: Row): readonly { readonly id: string; readonly name: string }[] {
+  if (row.kind === 'grid' || row.kind === 'own') return itemsAt(model, rowIdOf(row))
+  return functionsOf(model, row)
 }
 
 function functionsOf(model: BodyModel, row: Row) {
@@ -86,8 +107,8 @@ function functionsOf(model: BodyModel, row: Row) {
 
 /** What would be taken: an example of a setting's values, or the function nearest to what was written. */
 function hintFor(model: BodyModel, row: Row, value: unknown): string {
-  if ('setting' in row && typeof row.setting === 'object')
-    return `Such as ${JSON.stringify(factoryValue(model, row.setting.id))}, which is as delivered.`
+  const setting = settingOf(row)
+  if (setting) return `Such as ${JSON.stringify(factoryValue(model, setting.id))}, which is as delivered.`
   const fits = functionsOf(model, row)
   const near =
     nearestOf(

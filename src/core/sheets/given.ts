@@ -2,16 +2,14 @@ import type { Memory } from '../camera/memory'
 import { adviceOn } from '../checks/checks'
 import type { Finding } from '../checks/finding'
 import { memoize } from '../memoize'
-import type { BodyModel, LensModel, Side } from '../model/types'
+import type { AssignSide, BodyModel, LensModel } from '../model/types'
 import { lookup } from '../model/lookup'
 import { showValue } from '../model/domain'
 import { planFor } from '../plan/bodies'
 import type { Plan } from '../plan/plan'
-import { planTitle } from '../plan/plan'
-import { bodyFirmwareRow, localRow, rowValue } from '../plan/rows'
+import { bodyFirmwareRow, bodyTagOf, entriesOf, localRow, rowValue } from '../plan/rows'
 import type { StateIn } from '../resolve/resolved'
 import { resolve } from '../resolve/resolve'
-import type { Context } from '../resolve/context'
 import type { Resolution } from '../resolve/resolved'
 
 /** What a sheet is made from. */
@@ -30,7 +28,6 @@ export interface SheetOrder {
   readonly others?: readonly OtherPlan[]
   /** Models that this one is taken for. */
   readonly siblings?: readonly BodyModel[]
-  readonly stateIn?: StateIn
 }
 
 /** The other side of a difference sheet. */
@@ -50,30 +47,37 @@ export interface OtherPlan {
 
 /** What the parts of a sheet are made from: the order, with what it amounts to. */
 export interface Given extends SheetOrder {
+  /** The plan of all bodies, where `plan` is that of one. */
+  readonly whole: Plan
   readonly stateIn: StateIn
-  readonly sides: readonly Side[]
   readonly findings: () => readonly Finding[]
 }
 
-/** The order made ready: the plan as the body has it, every state reckoned once. */
+/** The order made ready: the plan as the body alone has it, on its firmware, every state reckoned once. */
 export function givenOf(order: SheetOrder): Given {
-  const { model, body } = order
-  const plan = body ? planFor(order.plan, body.tag) : order.plan
-  const own = plan === order.plan ? order.stateIn : undefined
+  const { model, lenses, body } = order
+  const plan = body ? ofOneBody(order.plan, body.tag) : order.plan
   const states = new Map<string, Resolution>()
-  const reckoned = (context: Context) => {
-    const name = JSON.stringify(context)
-    const found = states.get(name) ?? resolve(model, plan, context)
-    states.set(name, found)
-    return found
-  }
   return {
     ...order,
     plan,
-    sides: model.sides,
-    stateIn: own ?? reckoned,
-    findings: () => findingsOf(model)(plan)(order.lenses),
+    whole: order.plan,
+    stateIn(context) {
+      const here = body ? { ...context, body: body.tag } : context
+      const name = JSON.stringify(here)
+      const found = states.get(name) ?? resolve(model, plan, here)
+      states.set(name, found)
+      return found
+    },
+    findings: () => findingsOf(model)(plan)(lenses),
   }
+}
+
+/** The plan as one body has it, without what it says of the others: it then stands on the firmware of this one. */
+function ofOneBody(whole: Plan, tag: string): Plan {
+  const plan = planFor(whole, tag)
+  const isMine = (row: string) => (bodyTagOf(row) ?? tag) === tag
+  return { ...plan, rows: Object.fromEntries(entriesOf(plan.rows).filter(([row]) => isMine(row))) }
 }
 
 const findingsOf = memoize((model: BodyModel) =>
@@ -93,17 +97,14 @@ export function bodyWords({ model, plan, body }: Given): string {
   return [body.name, ...(typeof firmware === 'string' ? [`firmware ${firmware}`] : []), ...local].join(', ')
 }
 
-/** The name of the plan. */
-export function nameOf({ plan }: Given): string {
-  return planTitle(plan)
-}
-
 /** The words of a side. */
-export function sideWords(side: string): string {
-  return side === 'stills' ? 'Stills' : side === 'motion' ? 'Motion' : 'Playback'
+export const sideWords: Readonly<Record<AssignSide, string>> = {
+  stills: 'Stills',
+  motion: 'Motion',
+  playback: 'Playback',
 }
 
-/** The menu address of a line, or how it is set. */
+/** The menu address of a line; empty where it has none. */
 export function addressOf(model: BodyModel, id: string): string {
   return lookup(model).menuAddress.get(id) ?? ''
 }

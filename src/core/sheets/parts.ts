@@ -25,7 +25,7 @@ export type Part = (given: Given) => Block[]
 /** What stands in each part of each sheet, by the ids of both. */
 export const sheetParts: Readonly<Record<SheetKind, Readonly<Record<string, Part>>>> = {
   pocket: {
-    plates: (given) => given.sides.flatMap((side) => platesPart(given, side, true)),
+    plates: (given) => given.model.sides.flatMap((side) => platesPart(given, side, true)),
     banks: bankPurposesPart,
     base: basePart,
     remember: rememberPart,
@@ -37,7 +37,7 @@ export const sheetParts: Readonly<Record<SheetKind, Readonly<Record<string, Part
   },
   full: {
     remember: rememberPart,
-    plates: (given) => given.sides.flatMap((side) => platesPart(given, side, false)),
+    plates: (given) => given.model.sides.flatMap((side) => platesPart(given, side, false)),
     keys: keysPart,
     fingers: fingersPart,
     grids: gridsPart,
@@ -71,7 +71,7 @@ export const sheetParts: Readonly<Record<SheetKind, Readonly<Record<string, Part
     continuity: continuityPart,
   },
   handover: {
-    plates: (given) => given.sides.flatMap((side) => platesPart(given, side, true)),
+    plates: (given) => given.model.sides.flatMap((side) => platesPart(given, side, true)),
     banks: bankPurposesPart,
     leave: handOverPart,
     focus: focusPart,

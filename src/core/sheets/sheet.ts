@@ -1,5 +1,6 @@
 import { bodyTagOf, entriesOf, isNoteRow } from '../plan/rows'
-import { bodyWords, givenOf, nameOf, type Given, type SheetOrder } from './given'
+import { planTitle } from '../plan/plan'
+import { bodyWords, givenOf, type Given, type SheetOrder } from './given'
 import type { SheetForm, SheetKind } from './catalogue'
 import { sheetParts, type Part } from './parts'
 import type { Block, Sheet } from './types'
@@ -21,7 +22,7 @@ export function composeSheet(form: SheetForm, order: SheetOrder, without: readon
   return {
     kind: form.id,
     title: form.name,
-    plan: isNameless ? '' : nameOf(given),
+    plan: isNameless ? '' : planTitle(given.plan),
     model: `${given.model.maker} ${given.model.name}`,
     body: isNameless ? '' : bodyWords(given),
     stand: order.stand,

@@ -13,12 +13,15 @@ import type { BodyModel } from '../model/types'
 import { columnsOf } from '../banks/columns'
 import { planFor } from '../plan/bodies'
 import { keyRow } from '../plan/rows'
+import { acceptedFunctions } from '../model/controls'
+import { commonSettings } from '../vocabulary/catalogue'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
 import { contextsOf, usualContext } from '../resolve/context'
 import { must } from '../result'
 import { chosenFor } from './chosen'
 import { sheetForm, sheetForms, type SheetKind } from './catalogue'
 import { sheetParts } from './parts'
+import { baseMeans } from './parts/brief'
 import { composeSheet } from './sheet'
 import type { Line, Sheet, Table } from './types'
 
@@ -71,7 +74,7 @@ describe('a sheet', () => {
       'sure/key/stills/thumb-key/press': 'hearsay',
       'base/focus.mode@stills': 'manual',
     })
-    const keys = tablesOf(sheetOf('full', heron, plan)).find(({ name }) => name === 'Keys stills')
+    const keys = tablesOf(sheetOf('full', heron, plan)).find(({ name }) => name === 'Keys, stills')
     const line = keys?.lines.find(({ cells }) => cells[2]?.row === 'key/stills/thumb-key/press')
     expect(textsOf(line)[3]).toMatch(/does nothing\. .*manual focus/i)
     expect(textsOf(line)[4]).toBe('Found in the dark. Hearsay.')
@@ -88,12 +91,48 @@ describe('a sheet', () => {
     })
     const lampOn = (sheet: Sheet) =>
       tablesOf(sheet)
-        .find(({ name }) => name === 'Settings')
+        .find(({ name }) => name === 'Settings, in the order of the menu')
         ?.lines.find(({ cells }) => cells[1]?.text === lookup(heron).settings.get('focus.lamp')?.label)
     const b = sheetOf('full', heron, plan, { body: { tag: 'heron-b', name: 'Heron B' } })
     expect(b.body).toMatch(/^Heron B, firmware 1\.2, .*LHB/)
     expect(textsOf(lampOn(b))[2]).toBe('off')
     expect(textsOf(lampOn(sheetOf('full', heron, plan)))[2]).toBe('on')
+  })
+
+  it('stands on the firmware of its body, and has what that camera has for itself', () => {
+    const brought = heron.functions.find(({ since }) => since === '1.2')
+    const address = [...lookup(heron).addresses.values()].find(
+      (one) => brought && one.side === 'stills' && acceptedFunctions(heron, one).includes(brought),
+    )
+    if (!brought || !address) throw new Error('nothing came with firmware 1.2')
+    const plan = planWith({
+      [keyRow(address)]: brought.id,
+      'body/heron-a/firmware': '1.0',
+      'body/heron-b/firmware': '1.2',
+      'body/heron-b/files.prefix': 'LHB',
+    })
+    const keyOn = (tag: string) => {
+      const body = { tag, name: tag }
+      const keys = tablesOf(sheetOf('full', heron, plan, { body })).find(
+        ({ name }) => name === 'Keys, stills',
+      )
+      return textsOf(keys?.lines.find(({ cells }) => cells[2]?.row === keyRow(address)))[3]
+    }
+    expect(keyOn('heron-a')).toMatch(/firmware/i)
+    expect(keyOn('heron-b')).not.toMatch(/firmware/i)
+    const settings = (tag: string) =>
+      tablesOf(sheetOf('full', heron, plan, { body: { tag, name: tag } })).flatMap(({ lines }) =>
+        lines.map((line) => textsOf(line).join(' | ')),
+      )
+    expect(settings('heron-b').some((line) => line.includes('| LHB |'))).toBe(true)
+    expect(settings('heron-a').some((line) => line.includes('LHB'))).toBe(false)
+  })
+
+  it('has the values that are looked at first, all of which cameras share', () => {
+    expect(baseMeans.filter(([means]) => !commonSettings.has(means))).toEqual([])
+    const [base] = tablesOf(sheetOf('public', heron, planWith({ 'base/colour.balanceMode@stills': 'day' })))
+    const line = base?.lines.find(({ cells }) => cells[0]?.text === 'White balance')
+    expect(textsOf(line)[1]).toMatch(/daylight/i)
   })
 
   it('without names where it is to be published', () => {
@@ -227,7 +266,9 @@ describe('what a sheet says is in force', () => {
     for (const [, model] of namedModels)
       fc.assert(
         fc.property(planOf(model), (plan) => {
-          const settings = tablesOf(sheetOf('full', model, plan)).find(({ name }) => name === 'Settings')
+          const settings = tablesOf(sheetOf('full', model, plan)).find(
+            ({ name }) => name === 'Settings, in the order of the menu',
+          )
           model.sides.forEach((side, i) => {
             const usual = usualContext(model, plan, lenses, side)
             if (!usual) return
@@ -256,7 +297,7 @@ describe('what a sheet says is in force', () => {
         fc.property(planOf(model), (plan) => {
           for (const side of model.sides) {
             const [state] = contextsOf(model, plan, lenses, side)
-            const keys = tablesOf(sheetOf('full', model, plan)).find(({ name }) => name === `Keys ${side}`)
+            const keys = tablesOf(sheetOf('full', model, plan)).find(({ name }) => name === `Keys, ${side}`)
             if (!state || !keys) continue
             const now = resolutionNow(model, liveAt(model, plan, { ...state.context, ...held }))
             for (const { cells } of keys.lines) {

@@ -1,5 +1,4 @@
-import type { Face, Side } from '../model/types'
-import type { Control } from '../model/types'
+import type { Control, Face, Side } from '../model/types'
 import type { RowId } from '../plan/rows'
 import type { Value } from '../vocabulary/values'
 
@@ -61,8 +60,8 @@ export interface Cell {
   readonly value?: Value
   /** Drawn in bold: what was decided. */
   readonly isStrong?: boolean
-  /** A sign before it: a problem; different from base; not sure. */
-  readonly mark?: 'problem' | 'differs' | 'unsure'
+  /** A sign before it: a problem; not sure. */
+  readonly mark?: 'problem' | 'unsure'
 }
 
 /** One face of the body, drawn, with a label for each control. */

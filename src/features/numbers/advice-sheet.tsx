@@ -8,6 +8,7 @@ import { useDesk } from '@/features/desk'
 import { Button } from '@/ui/button'
 import { Select } from '@/ui/select'
 import { TextLink } from '@/ui/text-link'
+import { SheetFrame } from './sheet-frame'
 import type { Numbers } from './use-numbers'
 
 /** A choice in hand: every option with what speaks for it and against it here, what that goes by, and what owners think. */
@@ -15,12 +16,10 @@ export function AdviceSheet({ numbers }: { numbers: Numbers }) {
   const { adviser, advice, isKnown, place } = numbers
   if (!adviser) return null
   return (
-    <section aria-label={adviser.name} className="min-w-0 self-start border bg-sheet p-4 lg:sticky lg:top-3">
-      <h2 className="font-head text-title font-semibold">{adviser.name}</h2>
-      <p className="text-silt">
-        {adviser.asks}
-        {advice && advice.place !== place && ` Asked in ${advice.placeName}.`}
-      </p>
+    <SheetFrame
+      name={adviser.name}
+      asks={`${adviser.asks}${advice && advice.place !== place ? ` Asked in ${advice.placeName}.` : ''}`}
+    >
       {advice ? (
         <Options advice={advice} onTake={numbers.take} />
       ) : (
@@ -34,7 +33,7 @@ export function AdviceSheet({ numbers }: { numbers: Numbers }) {
           <Schools advice={advice} />
         </div>
       )}
-    </section>
+    </SheetFrame>
   )
 }
 

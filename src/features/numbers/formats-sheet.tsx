@@ -3,6 +3,7 @@
 import type { FilmFormat } from '@/core/advise/formats'
 import { useAnswer } from '@/features/desk'
 import { Offer } from '@/ui/button'
+import { SheetFrame } from './sheet-frame'
 import type { Numbers } from './use-numbers'
 
 const columns =
@@ -12,15 +13,10 @@ const columns =
 export function FormatsSheet({ numbers: { place, take } }: { numbers: Numbers }) {
   const here = useAnswer<'formats'>({ kind: 'formats', place })
   return (
-    <section
-      aria-label="Film formats side by side"
-      className="min-w-0 self-start border bg-sheet p-4 lg:sticky lg:top-3"
+    <SheetFrame
+      name="Film formats side by side"
+      asks={`What each writes, how long your card lasts, what has to be switched first, and what no longer goes with it.${here && here.place !== place ? ` Asked in ${here.placeName}.` : ''}`}
     >
-      <h2 className="font-head text-title font-semibold">Film formats side by side</h2>
-      <p className="text-silt">
-        What each writes, how long your card lasts, what has to be switched first, and what no longer goes
-        with it.{here && here.place !== place && ` Asked in ${here.placeName}.`}
-      </p>
       {here !== null && here.withNone.length > 0 && (
         <p className="mt-1.5">
           With none of them as the camera stands: <b className="font-semibold">{here.withNone.join('; ')}</b>.
@@ -42,7 +38,7 @@ export function FormatsSheet({ numbers: { place, take } }: { numbers: Numbers })
           ))}
         </div>
       )}
-    </section>
+    </SheetFrame>
   )
 }
 

@@ -10,6 +10,7 @@ import { useDesk } from '@/features/desk'
 import { later } from '@/ui/later'
 import { Select } from '@/ui/select'
 import { TextLink } from '@/ui/text-link'
+import { SheetFrame } from './sheet-frame'
 import type { Numbers } from './use-numbers'
 
 const NumberChart = later(() => import('./number-chart').then((one) => one.NumberChart))
@@ -22,9 +23,7 @@ export function NumberSheet({ numbers }: { numbers: Numbers }) {
   const curve = useDeferredValue(answer?.curve ?? null)
   const loose = refusals.filter(({ where }) => where === undefined || !(where in form.inputs))
   return (
-    <section aria-label={form.name} className="min-w-0 self-start border bg-sheet p-4 lg:sticky lg:top-3">
-      <h2 className="font-head text-title font-semibold">{form.name}</h2>
-      <p className="text-silt">{form.asks}</p>
+    <SheetFrame name={form.name} asks={form.asks}>
       <div className="mt-3 grid gap-x-8 gap-y-4 md:grid-cols-2">
         <div>
           <Inputs numbers={numbers} />
@@ -47,7 +46,7 @@ export function NumberSheet({ numbers }: { numbers: Numbers }) {
         </p>
       )}
       <How answer={answer} formula={form.formula} source={form.source} limits={form.limits} />
-    </section>
+    </SheetFrame>
   )
 }
 

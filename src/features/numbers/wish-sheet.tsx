@@ -6,6 +6,7 @@ import { situationName } from '@/core/plan/situations'
 import { useAnswer, useDesk, useDeskPart, usePlan, useReach } from '@/features/desk'
 import { Select } from '@/ui/select'
 import { Options } from './advice-sheet'
+import { SheetFrame } from './sheet-frame'
 import type { Numbers } from './use-numbers'
 
 /** Where a need is best met: keys, function menu, own menu, bank, hold set, by what the whole plan then takes. */
@@ -23,14 +24,10 @@ export function WishSheet({ numbers: { typed, type, take } }: { numbers: Numbers
     wanted ? { kind: 'wish', situation: wanted.situation, what: wanted.what, posture } : null,
   )
   return (
-    <section
-      aria-label="Where to put a need"
-      className="min-w-0 self-start border bg-sheet p-4 lg:sticky lg:top-3"
+    <SheetFrame
+      name="Where to put a need"
+      asks="Key, function menu, own menu, bank or hold set? Each is tried, and the whole outing reckoned anew."
     >
-      <h2 className="font-head text-title font-semibold">Where to put a need</h2>
-      <p className="text-silt">
-        Key, function menu, own menu, bank or hold set? Each is tried, and the whole outing reckoned anew.
-      </p>
       {wanted ? (
         <>
           <label className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-1">
@@ -66,6 +63,6 @@ export function WishSheet({ numbers: { typed, type, take } }: { numbers: Numbers
           )}
         </p>
       )}
-    </section>
+    </SheetFrame>
   )
 }

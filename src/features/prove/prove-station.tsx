@@ -5,7 +5,7 @@ import { startingPoints, startWords, type StartingPoint } from '@/core/procedure
 import { Button } from '@/ui/button'
 import { NotDone } from '@/ui/not-done'
 import { RefusalNote } from '@/ui/refusal-note'
-import { Select } from '@/ui/select'
+import { NamedSelect } from '@/ui/select'
 import { Acts } from './acts'
 import { ProcedureChoice, ProcedureList } from './procedure-list'
 import { EndedWalks } from './walks'
@@ -69,33 +69,24 @@ function Choices({ station }: { station: ProveStationKnown }) {
   const { id, tag, bodies, start, held, place, places } = station
   return (
     <div className="mt-3 flex flex-wrap gap-x-5 gap-y-2">
-      <label className="flex items-center gap-2">
-        <span className="text-small text-silt">For</span>
-        <Select
-          label="For"
-          value={tag ?? ''}
-          options={[['', 'no body in particular'], ...bodies.map((one) => [one.tag, one.name] as const)]}
-          onPick={station.chooseBody}
-        />
-      </label>
+      <NamedSelect
+        label="For"
+        value={tag ?? ''}
+        options={[['', 'no body in particular'], ...bodies.map((one) => [one.tag, one.name] as const)]}
+        onPick={station.chooseBody}
+      />
       {id === 'set-plan' && (
-        <label className="flex items-center gap-2">
-          <span className="text-small text-silt">Set</span>
-          <Select<StartingPoint>
-            label="Set"
-            value={start}
-            options={startingPoints
-              .filter((one) => one !== 'believed' || held !== null)
-              .map((one) => [one, startWords[one]] as const)}
-            onPick={station.chooseStart}
-          />
-        </label>
+        <NamedSelect<StartingPoint>
+          label="Set"
+          value={start}
+          options={startingPoints
+            .filter((one) => one !== 'believed' || held !== null)
+            .map((one) => [one, startWords[one]] as const)}
+          onPick={station.chooseStart}
+        />
       )}
       {id === 'rescue' && (
-        <label className="flex items-center gap-2">
-          <span className="text-small text-silt">In</span>
-          <Select label="In" value={place} options={places} onPick={station.choosePlace} />
-        </label>
+        <NamedSelect label="In" value={place} options={places} onPick={station.choosePlace} />
       )}
     </div>
   )

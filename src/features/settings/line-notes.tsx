@@ -1,19 +1,10 @@
 'use client'
 
-import { certainties, priorities, type NoteName } from '@/core/plan/rows'
+import { certainties, certaintyWords, priorities, type NoteName } from '@/core/plan/rows'
 import { notedOfLine } from '@/core/settings/mark'
 import type { Standing } from '@/core/settings/standing'
 import { useDesk, useTypedText } from '@/features/desk'
 import { Select } from '@/ui/select'
-
-const sureWords = {
-  open: 'open',
-  hearsay: 'hearsay',
-  borrowed: 'borrowed',
-  trial: 'on trial',
-  decided: 'decided',
-  tested: 'tested',
-} as const
 
 const priorityWords = {
   'first-four': 'the first four',
@@ -55,7 +46,7 @@ export function LineNotes({ line, notes }: { line: string; notes: Standing['note
       {choice(
         'sure',
         'How sure',
-        certainties.map((one) => [one, sureWords[one]]),
+        certainties.map((one) => [one, certaintyWords[one]]),
       )}
       {choice(
         'priority',

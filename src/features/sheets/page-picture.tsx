@@ -27,55 +27,23 @@ export const PagePicture = memo(function PagePicture({ page, label }: { page: Pa
 })
 
 function Printed({ item }: { item: Item }) {
-  const tone = tones[item.tone]
-  switch (item.kind) {
-    case 'text':
-      return (
-        <text x={item.x} y={item.y} fontSize={item.size} fill={tone} style={fonts[item.face]}>
-          {item.text}
-        </text>
-      )
-    case 'line':
-      return (
-        <line
-          x1={item.from[0]}
-          y1={item.from[1]}
-          x2={item.to[0]}
-          y2={item.to[1]}
-          stroke={tone}
-          strokeWidth={item.width}
-        />
-      )
-    case 'path':
-      return <path d={item.d} fill={fillOf(item.fill)} stroke={tone} strokeWidth={item.width} />
-    case 'ellipse':
-      return (
-        <ellipse
-          cx={item.at[0]}
-          cy={item.at[1]}
-          rx={item.half[0]}
-          ry={item.half[1]}
-          fill={fillOf(item.fill)}
-          stroke={tone}
-          strokeWidth={item.width}
-        />
-      )
-    case 'rect':
-      return (
-        <rect
-          x={item.at[0]}
-          y={item.at[1]}
-          width={item.size[0]}
-          height={item.size[1]}
-          rx={item.radius}
-          fill={fillOf(item.fill)}
-          stroke={tone}
-          strokeWidth={item.width}
-        />
-      )
+  const line = { stroke: tones[item.tone], strokeWidth: 'width' in item ? item.width : 0 }
+  if (item.kind === 'text')
+    return (
+      <text x={item.x} y={item.y} fontSize={item.size} fill={tones[item.tone]} style={fonts[item.face]}>
+        {item.text}
+      </text>
+    )
+  if (item.kind === 'line') {
+    const [[x1, y1], [x2, y2]] = [item.from, item.to]
+    return <line {...{ x1, y1, x2, y2 }} {...line} />
   }
-}
-
-function fillOf(fill: keyof typeof tones | null): string {
-  return fill === null ? 'none' : tones[fill]
+  const look = { ...line, fill: item.fill === null ? 'none' : tones[item.fill] }
+  if (item.kind === 'path') return <path d={item.d} {...look} />
+  const [x, y] = item.at
+  return item.kind === 'ellipse' ? (
+    <ellipse cx={x} cy={y} rx={item.half[0]} ry={item.half[1]} {...look} />
+  ) : (
+    <rect x={x} y={y} width={item.size[0]} height={item.size[1]} rx={item.radius} {...look} />
+  )
 }

@@ -3,7 +3,7 @@
 import { sheetForms } from '@/core/sheets/catalogue'
 import { papers, type PaperId } from '@/core/sheets/page/page'
 import { Check } from '@/ui/check'
-import { Select } from '@/ui/select'
+import { NamedSelect, Select } from '@/ui/select'
 import { FileButtons } from './file-buttons'
 import { RememberLines } from './remember-lines'
 import { PagePicture } from './page-picture'
@@ -59,63 +59,49 @@ function SheetList({ station: { id, choose } }: { station: SheetsStationKnown })
   )
 }
 
-const selectStyle = 'min-h-9 max-w-full min-w-0 rounded-md border bg-sheet px-2 pointer-coarse:min-h-11'
-
 /** Of what, for which body, against what, on which paper, and with which parts. */
 function Choices({ station }: { station: SheetsStationKnown }) {
   const { id, form, tag, bodies, of, revisions, against, againstChoices, paper, without } = station
   return (
     <div className="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
-      <Choice name="Of">
-        <Select
-          label="Of"
-          value={of}
-          options={[
-            ['now', 'the plan as it stands'],
-            ...revisions.map(
-              ({ number, note }) =>
-                [String(number), `Revision ${number}${note === '' ? '' : `, ${note}`}`] as const,
-            ),
-          ]}
-          onPick={station.chooseOf}
-          className={selectStyle}
-        />
-      </Choice>
+      <NamedSelect
+        label="Of"
+        value={of}
+        options={[
+          ['now', 'the plan as it stands'],
+          ...revisions.map(
+            ({ number, note }) =>
+              [String(number), `Revision ${number}${note === '' ? '' : `, ${note}`}`] as const,
+          ),
+        ]}
+        onPick={station.chooseOf}
+      />
       {id !== 'public' && bodies.length > 0 && (
-        <Choice name="For">
-          <Select
-            label="For"
-            value={tag}
-            options={[
-              ['', 'no body in particular'],
-              ...(bodies.length > 1 ? [[eachBody, 'each body, one after the other'] as const] : []),
-              ...bodies.map((one) => [one.tag, one.name] as const),
-            ]}
-            onPick={station.chooseBody}
-            className={selectStyle}
-          />
-        </Choice>
+        <NamedSelect
+          label="For"
+          value={tag}
+          options={[
+            ['', 'no body in particular'],
+            ...(bodies.length > 1 ? [[eachBody, 'each body, one after the other'] as const] : []),
+            ...bodies.map((one) => [one.tag, one.name] as const),
+          ]}
+          onPick={station.chooseBody}
+        />
       )}
       {id === 'difference' && (
-        <Choice name="Against">
-          <Select
-            label="Against"
-            value={against}
-            options={[['', 'choose …'] as const, ...againstChoices]}
-            onPick={station.chooseAgainst}
-            className={selectStyle}
-          />
-        </Choice>
-      )}
-      <Choice name="Paper">
-        <Select<PaperId>
-          label="Paper"
-          value={paper}
-          options={Object.values(papers).map((one) => [one.id, one.name] as const)}
-          onPick={station.setPaper}
-          className={selectStyle}
+        <NamedSelect
+          label="Against"
+          value={against}
+          options={[['', 'choose …'] as const, ...againstChoices]}
+          onPick={station.chooseAgainst}
         />
-      </Choice>
+      )}
+      <NamedSelect<PaperId>
+        label="Paper"
+        value={paper}
+        options={Object.values(papers).map((one) => [one.id, one.name] as const)}
+        onPick={station.setPaper}
+      />
       {form.parts.length > 1 && (
         <details className="basis-full">
           <summary className="cursor-pointer text-small font-semibold text-brine">
@@ -136,15 +122,6 @@ function Choices({ station }: { station: SheetsStationKnown }) {
         </details>
       )}
     </div>
-  )
-}
-
-function Choice({ name, children }: { name: string; children: React.ReactNode }) {
-  return (
-    <label className="flex min-w-0 items-center gap-2">
-      <span className="text-small text-silt">{name}</span>
-      {children}
-    </label>
   )
 }
 

@@ -14,6 +14,7 @@ import type { PaperId } from '@/core/sheets/page/page'
 import type { BodyModel } from '@/core/model/types'
 import { useDesk, useDeskPart, usePlan, usePlaceInPage, useRevision } from '@/features/desk'
 import { useKeptPart } from '@/features/documents'
+import { useShared } from '@/ui/use-shared'
 import { useStable } from '@/ui/use-stable'
 import type { SheetFile } from '@/writers/forms'
 import type { Composed } from '@/workers/sheet.worker'
@@ -43,7 +44,6 @@ export function useSheets(known: SheetsKnown) {
   const form = sheetForm(id) ?? sheetForms[0]
   const { paper, without } = chosenFor(plan, form)
   const bodies = bodiesIn(inventory ?? emptyInventory).filter((one) => one.model === model.id)
-  const body = bodies.find((one) => one.tag === tag) ?? null
   useKeptPart(`/plans/${planId}/sheets`, known)
   usePlaceInPage((named) => {
     const found = sheetForms.find((one) => one.id === named)
@@ -52,8 +52,11 @@ export function useSheets(known: SheetsKnown) {
   const revision = useFetched<{ rows: Rows; leftOut: number }>(
     of === 'now' ? null : `/api/plans/${planId}/revisions/${of}`,
   )
-  const shown: Plan | null =
-    of === 'now' ? plan : revision.value ? { model: plan.model, rows: revision.value.rows } : null
+  const shown = useMemo(
+    (): Plan | null =>
+      of === 'now' ? plan : revision.value ? { model: plan.model, rows: revision.value.rows } : null,
+    [of, plan, revision.value],
+  )
   const other = useAgainst({
     ...{ against: id === 'difference' ? against : '', known, plan, model, planId, bodies },
   })
@@ -62,28 +65,24 @@ export function useSheets(known: SheetsKnown) {
     isOthers ? `/api/plans/${planId}/others` : null,
   )
   const stand = useStand(of, known)
-  const asked = tag === eachBody ? bodies : bodies.filter((one) => one.tag === tag)
-  const names = asked.map((one) => `${one.tag} ${one.name}`).join('\n')
-  const orders = useMemo(
-    (): readonly SheetOrder[] => {
-      if (!shown) return []
-      const common = {
-        ...{ model, plan: shown, lenses, ...stand, against: other.value },
-        others: others.value?.others ?? [],
-        siblings: others.value?.siblings ?? [],
-      }
-      const each = asked.map(({ tag: which, name }) => ({ ...common, body: { tag: which, name } }))
-      return each.length > 0 ? each : [{ ...common, body: null }]
-    },
-    // The bodies are the same as long as their tags and names are.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [model, shown, lenses, stand, other.value, names, others.value],
+  const asked = useShared(
+    bodies
+      .filter((one) => tag === eachBody || one.tag === tag)
+      .map((one) => ({ tag: one.tag, name: one.name })),
   )
+  const orders = useMemo((): readonly SheetOrder[] => {
+    if (!shown) return []
+    const common = {
+      ...{ model, plan: shown, lenses, ...stand, against: other.value },
+      others: others.value?.others ?? [],
+      siblings: others.value?.siblings ?? [],
+    }
+    return asked.length > 0 ? asked.map((body) => ({ ...common, body })) : [{ ...common, body: null }]
+  }, [model, shown, lenses, stand, other.value, asked, others.value])
   const made = useComposed(form, orders, without, paper)
   return {
-    ...{ id, form, tag, bodies, of, against, paper, without, model, plan, planId, ...made },
+    ...{ id, form, tag, bodies, of, against, paper, without, planId, ...made },
     revisions: known.revisions,
-    isOthers,
     refusal: revision.refusal ?? other.refusal ?? others.refusal ?? made.failed,
     leftOut: of === 'now' ? 0 : (revision.value?.leftOut ?? 0),
     choose: setId,
@@ -97,8 +96,6 @@ export function useSheets(known: SheetsKnown) {
       const next = without.includes(part) ? without.filter((one) => one !== part) : [...without, part]
       desk.set({ [sheetRow(form.id, 'without')]: next.length === 0 ? null : next })
     },
-    write: (file: SheetFile) =>
-      made.write(file, model, shown && body ? planFor(shown, body.tag) : shown, paper),
   }
 }
 
@@ -212,12 +209,19 @@ function useComposed(
       late = true
     }
   }, [thread, form.id, orders, parts, paper, onFault])
-  const write = async (file: SheetFile, model: BodyModel, plan: Plan | null, on: PaperId) => {
-    if (!composed || !plan) return
+  const write = async (file: SheetFile) => {
+    const [first] = orders
+    if (!composed || !first) return
     setWriting(file)
     setFailed(null)
+    const { model, plan, body } = first
     try {
-      const bytes = await thread().write(file, composed.sheets, { model, plan, paper: on })
+      const bytes = await thread().write(file, composed.sheets, {
+        model,
+        plan,
+        tag: body?.tag ?? null,
+        paper,
+      })
       saveAs(bytes, file, `${planTitle(plan)} ${composed.sheets[0].title}`)
     } catch (error) {
       setFailed(`The file could not be written: ${error instanceof Error ? error.message : 'it stopped'}.`)

@@ -165,7 +165,16 @@ export { lensOf, lensRow } from './lens'
 export { isLineRow, lineOf, lineRow, lineStandings, type LineStanding } from './line'
 export { modelRow } from './model'
 export { isNeedRow, needRow, needSituationOf } from './need'
-export { certainties, isNoteRow, notedRow, noteNames, noteRow, priorities, readStamp } from './note'
+export {
+  certainties,
+  certaintyWords,
+  isNoteRow,
+  notedRow,
+  noteNames,
+  noteRow,
+  priorities,
+  readStamp,
+} from './note'
 export { isOwnRow, ownRow } from './own'
 export { ownNameRow } from './own-name'
 export {

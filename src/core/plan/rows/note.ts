@@ -11,6 +11,16 @@ import { takesOneOf, takesText } from './takes'
 /** How sure an owner is of a row. */
 export const certainties = ['open', 'hearsay', 'borrowed', 'trial', 'decided', 'tested'] as const
 
+/** How sure somebody is, in words. */
+export const certaintyWords: Readonly<Record<(typeof certainties)[number], string>> = {
+  open: 'open',
+  hearsay: 'hearsay',
+  borrowed: 'borrowed',
+  trial: 'on trial',
+  decided: 'decided',
+  tested: 'tested',
+}
+
 /** How early a row matters: with the first four, the first seven, or later. */
 export const priorities = ['first-four', 'first-seven', 'rest'] as const
 

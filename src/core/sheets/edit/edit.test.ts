@@ -93,6 +93,28 @@ describe('a workbook that comes back', () => {
     expect(refused?.because).not.toBe('')
   })
 
+  it('made for one body changes what differs there, and the plan of all bodies elsewhere', () => {
+    const differing = must(
+      parsePlan(heron, {
+        'base/focus.lamp': true,
+        'base/exposure.iso@stills': 'ISO 400',
+        'body/heron-b/base/focus.lamp': false,
+      }),
+    )
+    const form = sheetForm('full') ?? sheetForms[0]
+    const order = { model: heron, plan: differing, lenses, stand: 'Draft', isDraft: true }
+    const sheet = composeSheet(form, { ...order, body: { tag: 'heron-b', name: 'B' } })
+    const lines = editableLines(heron, differing, sheet, 'heron-b')
+    const typed = (row: string, value: string) => {
+      const line = lines.find((one) => one.row === row)
+      if (!line) throw new Error(row)
+      return takeLines(heron, differing, [back(line, { Value: value })])[0]?.sets
+    }
+    expect(typed('body/heron-b/base/focus.lamp', 'on')).toEqual({ 'body/heron-b/base/focus.lamp': true })
+    expect(typed('base/exposure.iso@stills', 'ISO 800')).toEqual({ 'base/exposure.iso@stills': 'ISO 800' })
+    expect(lines.map(({ row }) => row)).not.toContain('base/focus.lamp')
+  })
+
   it('goes back to as delivered where a value was emptied, and takes a reason', () => {
     expect(taken('base/exposure.aperture@stills', { Value: '' })?.sets).toEqual({
       'base/exposure.aperture@stills': null,

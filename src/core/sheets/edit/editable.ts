@@ -1,9 +1,9 @@
 import { lookup } from '../../model/lookup'
 import type { BodyModel } from '../../model/types'
 import type { Plan } from '../../plan/plan'
-import { describeRow, noteRow, rowValue, showRow, type RowId } from '../../plan/rows'
+import { describeRow, differenceRow, noteRow, rowValue, showRow, type RowId } from '../../plan/rows'
 import type { Sheet } from '../types'
-import { choicesAt, isFreeText, settingAt } from './row-values'
+import { choicesAt, settingAt } from './row-values'
 
 /** A row of the plan as a line of a workbook: what stands there, and what may stand there instead. */
 export interface EditableLine {
@@ -21,14 +21,25 @@ export interface EditableLine {
   readonly isFree: boolean
 }
 
-/** The rows of the plan that a sheet shows, each once, in the order of the sheet. */
-export function editableLines(model: BodyModel, plan: Plan, sheet: Sheet): EditableLine[] {
+/**
+ * The rows of the plan that a sheet shows, each once, in the order of the sheet. On the sheet of a body what differs there
+ * is the row of that body.
+ */
+export function editableLines(
+  model: BodyModel,
+  plan: Plan,
+  sheet: Sheet,
+  tag: string | null = null,
+): EditableLine[] {
   const seen = new Set<RowId>()
   return sheet.blocks.flatMap((block) => {
     if (block.kind !== 'table') return []
     return block.lines.flatMap(({ cells }) =>
-      cells.flatMap(({ row, text }): EditableLine[] => {
-        if (row === undefined || seen.has(row)) return []
+      cells.flatMap(({ row: shown, text }): EditableLine[] => {
+        if (shown === undefined) return []
+        const own = tag === null ? shown : differenceRow(tag, shown)
+        const row = rowValue(plan.rows, own) === null ? shown : own
+        if (seen.has(row)) return []
         seen.add(row)
         const planned = rowValue(plan.rows, row)
         const setting = settingAt(model, row)
@@ -40,9 +51,9 @@ export function editableLines(model: BodyModel, plan: Plan, sheet: Sheet): Edita
             what: describeRow(model, row),
             menu: setting ? (lookup(model).menuAddress.get(setting.id) ?? '') : '',
             value: planned === null ? text : showRow(model, row, planned),
-            choices: choicesAt(model, row).map(({ name }) => name),
+            choices: choicesAt(model, row),
             why: typeof why === 'string' ? why : '',
-            isFree: isFreeText(model, row),
+            isFree: setting?.domain.kind === 'text',
           },
         ]
       }),

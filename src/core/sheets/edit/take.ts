@@ -11,7 +11,7 @@ import {
   type RowId,
 } from '../../plan/rows'
 import { sameValue, type Value } from '../../vocabulary/values'
-import { readAt } from './row-values'
+import { readWrittenRow } from '../../plan/written'
 
 /** A line of a workbook as it came back. */
 export interface TypedLine {
@@ -56,14 +56,10 @@ export function takeLines(model: BodyModel, plan: Plan, lines: readonly TypedLin
   return lines
     .filter(({ row, value, why }) => row !== '' || value !== '' || (why ?? '') !== '')
     .map((line) => {
-      const again = line.row !== '' && lastOf.get(line.row) !== line
-      const fate = again
-        ? refusedLine(
-            line,
-            `This row stands again at ${lastOf.get(line.row)?.at ?? ''}; the last one counts.`,
-          )
-        : takeLine(model, plan, line)
-      return fate
+      const last = line.row === '' ? line : (lastOf.get(line.row) ?? line)
+      return last === line
+        ? takeLine(model, plan, line)
+        : refusedLine(line, `This row stands again at ${last.at}; the last one counts.`)
     })
 }
 
@@ -97,12 +93,13 @@ function takeLine(model: BodyModel, plan: Plan, line: TypedLine): TakenLine {
     const isChanged = Object.keys(reason.sets).length > 0
     return { ...base, fate: isChanged ? 'taken' : 'unchanged', sets: reason.sets }
   }
-  const read = typed === '' ? ({ ok: true, value: null } as const) : readAt(model, row, typed)
+  const read = typed === '' ? ({ ok: true, value: null } as const) : readWrittenRow(model, row, typed)
   if (!read.ok) return { ...base, fate: 'refused', because: read.refusal.message, sets: {} }
-  if (now !== null && read.value !== null && sameValue(now, read.value))
+  const value = read.value?.value ?? null
+  if (now !== null && value !== null && sameValue(now, value))
     return { ...base, fate: 'unchanged', sets: reason.sets }
   const movedOn = line.was !== null && now !== null && line.was.trim() !== shown.trim()
-  const sets = { [row]: read.value, ...reason.sets }
+  const sets = { [row]: value, ...reason.sets }
   if (movedOn)
     return {
       ...base,

@@ -31,34 +31,32 @@ export interface LineItem {
   readonly tone: Tone
 }
 
-/** A drawn path, in the coordinates of the page. */
-export interface PathItem {
-  readonly kind: 'path'
-  readonly d: string
+/** How a shape is drawn: its line, and what fills it. */
+interface Shape {
   readonly width: number
   readonly tone: Tone
   readonly fill: Tone | null
+}
+
+/** A drawn path, in the coordinates of the page. */
+export interface PathItem extends Shape {
+  readonly kind: 'path'
+  readonly d: string
 }
 
 /** A round thing: its middle and its half sizes. */
-export interface EllipseItem {
+export interface EllipseItem extends Shape {
   readonly kind: 'ellipse'
   readonly at: readonly [number, number]
   readonly half: readonly [number, number]
-  readonly width: number
-  readonly tone: Tone
-  readonly fill: Tone | null
 }
 
 /** A box: its upper left corner and its size. */
-export interface RectItem {
+export interface RectItem extends Shape {
   readonly kind: 'rect'
   readonly at: readonly [number, number]
   readonly size: readonly [number, number]
   readonly radius: number
-  readonly width: number
-  readonly tone: Tone
-  readonly fill: Tone | null
 }
 
 /** What is printed in: told apart in black and white as well. */

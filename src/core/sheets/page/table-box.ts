@@ -1,3 +1,4 @@
+import { signed } from '../blocks'
 import type { Cell, Line, Table } from '../types'
 import { widthOf, type FaceName } from './fonts'
 import { linesOf, longestWord } from './lines'
@@ -14,7 +15,7 @@ export function columnWidths({ columns, lines }: Table, paper: Paper, width: num
   const gaps = (columns.length - 1) * between * paper.text
   const room = width - gaps
   const each = columns.map((name, i) => {
-    const texts = [name, ...lines.map(({ cells }) => textOf(cells[i]))]
+    const texts = [name, ...lines.map(({ cells }) => signed(cells[i]))]
     const faces = [headFace, ...lines.map(({ cells }) => faceOf(cells[i]))]
     const wide = texts.map((text, k) => widthOf(text, faces[k] ?? 'text', paper.text))
     const words = texts.map((text, k) => longestWord(text, faces[k] ?? 'text', paper.text))
@@ -47,13 +48,6 @@ function faceOf(cell: Cell | undefined): FaceName {
   return cell?.isStrong ? 'bold' : 'text'
 }
 
-/** The text of a cell with its sign before it. */
-function textOf(cell: Cell | undefined): string {
-  if (!cell) return ''
-  const sign = cell.mark === 'problem' ? '▲ ' : cell.mark === 'unsure' ? '? ' : ''
-  return cell.text === '' ? '' : `${sign}${cell.text}`
-}
-
 /**
  * A line of a table: every cell in as many lines as it takes, and a hairline below; in several boxes where that is taller
  * than there is room on a page.
@@ -70,7 +64,7 @@ export function lineBoxes(
   const most = Math.max(1, Math.floor((tallest - size) / step))
   const cells = widths.map((width, i) => {
     const face = kind === 'head' ? headFace : faceOf(line.cells[i])
-    return { face, lines: linesOf(textOf(line.cells[i]), face, size, width + 0.01) }
+    return { face, lines: linesOf(signed(line.cells[i]), face, size, width + 0.01) }
   })
   const count = Math.max(1, ...cells.map(({ lines }) => lines.length))
   const lefts = widths.map((_, i) => sum(widths.slice(0, i)) + i * between * size)

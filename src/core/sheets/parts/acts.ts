@@ -2,6 +2,7 @@ import { composeProcedure } from '../../procedures/compose'
 import type { ProcedureId } from '../../procedures/catalogue'
 import { orderFor } from '../../procedures/order'
 import type { Procedure } from '../../procedures/types'
+import { wordsUnder } from '../blocks'
 import type { Given } from '../given'
 import type { Block, Line } from '../types'
 
@@ -28,15 +29,12 @@ export function procedurePart(given: Given, id: ProcedureId): Block[] {
   }))
   const rest = [...undone.map(({ words, because }) => `Not done: ${words}. ${because}`), ...leaves]
   return [
-    { part: id, kind: 'heading', text: name },
-    { part: id, kind: 'words', lines: [purpose] },
+    ...wordsUnder(id, name, [purpose, ...(lines.length === 0 ? ['Nothing is to be done.'] : [])]),
     ...(lines.length === 0
-      ? [{ part: id, kind: 'words' as const, lines: ['Nothing is to be done.'] }]
+      ? []
       : [
           {
-            part: id,
-            kind: 'table' as const,
-            name,
+            ...{ part: id, kind: 'table' as const, name },
             columns: ['', 'Part', 'Where', 'What to do', 'Mind'],
             lines,
           },
@@ -50,13 +48,9 @@ export function movesPart(given: Given): Block[] {
   const { acts } = composed(given, 'field-moves')
   const moves = new Map<string, string[]>()
   for (const { part, words } of acts) moves.set(part, [...(moves.get(part) ?? []), words])
-  if (moves.size === 0) return []
-  return [
-    { part: 'moves', kind: 'heading', text: 'Field moves' },
-    {
-      part: 'moves',
-      kind: 'words',
-      lines: [...moves].map(([move, words]) => `${move}: ${words.join('; ')}.`),
-    },
-  ]
+  return wordsUnder(
+    'moves',
+    'Field moves',
+    [...moves].map(([move, words]) => `${move}: ${words.join('; ')}.`),
+  )
 }

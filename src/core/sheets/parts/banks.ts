@@ -2,128 +2,102 @@ import { columnsOf, type Column } from '../../banks/columns'
 import { figuresOf } from '../../banks/figures'
 import { keepingOf } from '../../banks/keeping'
 import { matrixOf, type Matrix } from '../../banks/matrix'
-import { matters, type Cell as MatrixCell, type MatrixRow } from '../../banks/matrix-rows'
-import { lookup } from '../../model/lookup'
+import {
+  asBase,
+  matters,
+  type Cell as MatrixCell,
+  type CellState,
+  type MatrixRow,
+} from '../../banks/matrix-rows'
 import { showValue } from '../../model/domain'
-import type { PlannedSlot } from '../../plan/plan'
+import type { Plan, PlannedSlot } from '../../plan/plan'
 import { bankFactRow, rowValue } from '../../plan/rows'
+import { tableUnder, wordsUnder } from '../blocks'
 import { addressOf, sideWords, type Given } from '../given'
 import type { Block, Cell, Line } from '../types'
 
-/** The matrix of a plan, with the columns of one side at a time. */
-function matrix({ model, plan, lenses, stateIn }: Given): Matrix {
-  return matrixOf(model, plan, columnsOf(model, plan, lenses), stateIn)
+/** A column of the matrix with its place among all of them. */
+interface Shown {
+  readonly column: Column
+  readonly i: number
 }
 
 /** Every bank beside base: what is in force in each, in the order of the menu; figures below. */
 export function bankTablePart(given: Given, whole = true): Block[] {
-  const { model } = given
-  const all = matrix(given)
+  const { model, plan, lenses, stateIn } = given
+  const all = matrixOf(model, plan, columnsOf(model, plan, lenses), stateIn)
   return model.sides.flatMap((side): Block[] => {
-    const shown = all.columns.flatMap((column, i) => (column.side === side ? [{ column, i }] : []))
-    if (shown.length === 0) return []
+    const shown = all.columns.flatMap((column, i): Shown[] => (column.side === side ? [{ column, i }] : []))
+    const columns = shown.map(({ column }) => column)
     const rows = all.rows.filter((row) =>
       whole
         ? shown.some(({ i }) => row.cells[i]?.row !== null)
-        : isVaried(
-            row,
-            shown.map(({ i }) => i),
-          ) ||
-          matters(
-            row,
-            shown.map(({ column }) => column),
-          ),
+        : isVaried(row, shown) || matters(row, columns),
     )
-    const name = `Banks, ${sideWords(side).toLowerCase()}`
+    const name = `Banks, ${sideWords[side].toLowerCase()}`
+    const table = tableUnder(
+      'banks',
+      name,
+      ['Setting', ...(whole ? ['Menu'] : []), ...columns.map((column) => column.name)],
+      rows.map((row): Line => ({
+        isQuiet: !isVaried(row, shown),
+        cells: [
+          { text: row.setting.label },
+          ...(whole ? [{ text: addressOf(model, row.setting.id) }] : []),
+          ...shown.map(({ i }) => bankCell(row, row.cells[i])),
+        ],
+      })),
+    )
     return [
-      { part: 'banks', kind: 'heading', text: name },
-      ...purposes(
-        given,
-        shown.map(({ column }) => column),
-      ),
-      {
-        part: 'banks',
-        kind: 'table',
-        name,
-        columns: ['Setting', ...(whole ? ['Menu'] : []), ...shown.map(({ column }) => column.name)],
-        lines: rows.map((row): Line => {
-          const varies = isVaried(
-            row,
-            shown.map(({ i }) => i),
-          )
-          return {
-            isQuiet: !varies,
-            cells: [
-              { text: row.setting.label },
-              ...(whole ? [{ text: addressOf(model, row.setting.id) }] : []),
-              ...shown.map(({ i }) => bankCell(row, row.cells[i])),
-            ],
-          }
-        }),
-      },
+      ...table,
+      ...purposes(given, columns),
       ...figureTable(given, all, shown, name),
       ...outsideWords(all, shown),
     ]
   })
 }
 
-function isVaried(row: MatrixRow, columns: readonly number[]): boolean {
-  return columns.some((i) => {
+function isVaried(row: MatrixRow, shown: readonly Shown[]): boolean {
+  return shown.some(({ i }) => {
     const standing = row.cells[i]?.standing
-    return standing !== undefined && standing !== 'base' && standing !== 'inherits' && standing !== 'outside'
+    return standing !== undefined && standing !== 'base' && !asBase.has(standing)
   })
 }
 
+const strays: ReadonlySet<string> = new Set<CellState>(['residue', 'drift', 'refused'])
+
 function bankCell({ setting }: MatrixRow, cell: MatrixCell | undefined): Cell {
   if (!cell) return { text: '' }
-  const text = cell.value === null ? '–' : showValue(setting.domain, cell.value)
-  const isOwn = cell.standing !== 'inherits' && cell.standing !== 'outside' && cell.standing !== 'base'
-  const mark =
-    cell.standing === 'residue' || cell.standing === 'drift' || cell.standing === 'refused'
-      ? ('problem' as const)
-      : isOwn
-        ? ('differs' as const)
-        : undefined
+  const { value, row, standing } = cell
+  const text = value === null ? '–' : showValue(setting.domain, value)
   return {
-    text: cell.standing === 'forced' ? `${text} (replaced)` : text,
-    ...(cell.row === null ? {} : { row: cell.row }),
-    ...(cell.value === null ? {} : { value: cell.value }),
-    ...(isOwn ? { isStrong: true } : {}),
-    ...(mark === undefined ? {} : { mark }),
+    text: standing === 'forced' ? `${text} (replaced)` : text,
+    ...(row === null ? {} : { row }),
+    ...(value === null ? {} : { value }),
+    isStrong: !asBase.has(standing) && standing !== 'base',
+    ...(strays.has(standing) ? { mark: 'problem' as const } : {}),
   }
 }
 
-function purposes({ model, plan }: Given, columns: readonly Column[]): Block[] {
+function purposes({ plan }: Given, columns: readonly Column[]): Block[] {
   const lines = columns.flatMap((column) => {
     if (column.kind !== 'slot') return []
     const { planned } = column
-    const fallback = fallbackOf(model, plan, planned)
+    const fallback = fallbackOf(plan, planned)
     return [
-      `${planned.name} (${column.slot.name}): ${planned.purpose ?? 'no purpose is said.'}${fallback === null ? '' : ` If it fails: ${fallback}.`}`,
+      `${planned.name} (${column.slot.name}): ${planned.purpose ?? 'no purpose is said.'}${fallback === '' ? '' : ` If it is the wrong one: ${fallback}`}`,
     ]
   })
   return lines.length === 0 ? [] : [{ part: 'banks', kind: 'words', lines }]
 }
 
-/** The key that does the same where a bank is not at hand; null where none is named. */
-export function fallbackOf(
-  model: Given['model'],
-  plan: Given['plan'],
-  slot: Pick<PlannedSlot, 'family' | 'slot'>,
-): string | null {
-  const value = rowValue(plan.rows, bankFactRow(slot.family, slot.slot, 'fallback'))
-  if (typeof value !== 'string') return null
-  const address = lookup(model).addresses.get(value)
-  return address ? `${address.control.name}, ${address.name}` : value
+/** What its owner does where a bank is the wrong one; empty where that is not said. */
+export function fallbackOf({ rows }: Plan, { family, slot }: Pick<PlannedSlot, 'family' | 'slot'>): string {
+  return String(rowValue(rows, bankFactRow(family, slot, 'fallback')) ?? '')
 }
 
 /** What each column comes to in numbers: shutter, light against base, lamps, slow motion, burst. */
-function figureTable(
-  { model, plan }: Given,
-  all: Matrix,
-  shown: readonly { readonly column: Column; readonly i: number }[],
-  name: string,
-): Block[] {
+function figureTable({ model, plan }: Given, all: Matrix, shown: readonly Shown[], name: string): Block[] {
   const lines = shown.flatMap(({ column, i }): Line[] => {
     const base = all.columns.findIndex((one) => one.kind === 'base' && one.side === column.side)
     const [here, there] = [all.resolutions[i], all.resolutions[base]]
@@ -142,10 +116,7 @@ function figureTable(
   return [{ part: 'figures', kind: 'table', name: `${name}: figures`, columns, lines }]
 }
 
-function outsideWords(
-  all: Matrix,
-  shown: readonly { readonly column: Column; readonly i: number }[],
-): Block[] {
+function outsideWords(all: Matrix, shown: readonly Shown[]): Block[] {
   const lines = shown.flatMap(({ column, i }) => {
     const outside = (all.outside[i] ?? []).filter(({ place }) => place === 'physical' || place === 'lens')
     if (column.kind === 'base' || outside.length === 0) return []
@@ -174,55 +145,38 @@ export function restorePart({ model, plan }: Given): Block[] {
     const how =
       now === 'live'
         ? `${family.name}: every change made in the field stays. Set these again before the work.`
-        : `${family.name}: changes made in the field are gone once the bank is left. What stands here comes back by itself.`
+        : `${family.name}: changes made in the field are gone once the bank is left or the camera is off. What stands here comes back by itself.`
+    const name = `${family.name}: ${now === 'live' ? 'live' : 'snapshot'}`
     return [
-      { part: 'restore', kind: 'heading', text: `${family.name}: ${now === 'live' ? 'live' : 'snapshot'}` },
-      { part: 'restore', kind: 'words', lines: [how, ...(test === null ? [] : [`Test on body: ${test}`])] },
-      {
-        part: 'restore',
-        kind: 'table',
-        name: `Restore ${family.name}`,
-        columns: ['Bank', 'Setting', 'As planned', 'Menu'],
-        lines,
-      },
+      ...wordsUnder('restore', name, [how, ...(test === null ? [] : [`Test on body: ${test}`])]),
+      ...(lines.length === 0
+        ? []
+        : [
+            {
+              ...{ part: 'restore', kind: 'table' as const, name: `Restore ${family.name}` },
+              columns: ['Bank', 'Setting', 'As planned', 'Menu'],
+              lines,
+            },
+          ]),
     ]
   })
 }
 
-/** Remembered positions of the dial: nothing restores them. */
-export function rememberedPart(given: Given): Block[] {
-  const { model, plan, lenses } = given
+/** Remembered positions of the dial: no bank restores them. */
+export function rememberedPart({ model, plan, lenses, stateIn }: Given): Block[] {
   const all = columnsOf(model, plan, lenses).filter(({ kind }) => kind === 'position')
-  if (all.length === 0) return []
-  const { rows, columns } = matrixOf(model, plan, all, given.stateIn)
+  const { rows, columns } = matrixOf(model, plan, all, stateIn)
   const lines = columns.flatMap((column, i) =>
-    rows.flatMap(({ setting, cells }): Line[] => {
-      const cell = cells[i]
+    rows.flatMap((row): Line[] => {
+      const cell = row.cells[i]
       if (!cell || cell.own === null) return []
-      return [
-        {
-          cells: [
-            { text: column.name },
-            { text: setting.label },
-            bankCell({ setting, cells, varies: true }, cell),
-          ],
-        },
-      ]
+      return [{ cells: [{ text: column.name }, { text: row.setting.label }, bankCell(row, cell)] }]
     }),
   )
-  return [
-    { part: 'remembered', kind: 'heading', text: 'Remembered positions' },
-    {
-      part: 'remembered',
-      kind: 'words',
-      lines: ['No bank holds them and no file brings them back one by one: what is changed there stays.'],
-    },
-    {
-      part: 'remembered',
-      kind: 'table',
-      name: 'Remembered',
-      columns: ['Position', 'Setting', 'Value'],
-      lines,
-    },
-  ]
+  return tableUnder(
+    'remembered',
+    'Remembered positions: no bank brings them back',
+    ['Position', 'Setting', 'Value'],
+    lines,
+  )
 }

@@ -1,19 +1,19 @@
 import { memoryOf } from '../../camera/memory'
 import { showValue } from '../../model/domain'
-import { menuOrder, lookup } from '../../model/lookup'
+import { menuOrder } from '../../model/lookup'
 import {
   bodyFirmwareRow,
   describeRow,
   idsOf,
   localRow,
   noteRow,
-  parseRow,
   rowValue,
-  settingOf,
   showRow,
   type RowId,
 } from '../../plan/rows'
 import { sameValue } from '../../vocabulary/values'
+import { tableUnder, wordsUnder } from '../blocks'
+import { settingAt } from '../edit/row-values'
 import { addressOf, type Given } from '../given'
 import type { Block, Line } from '../types'
 
@@ -45,31 +45,20 @@ export function differencePart(given: Given): Block[] {
       ],
     }
   })
-  lines.push(...localLines(given))
-  return [
-    { part: 'difference', kind: 'heading', text: name },
-    ...(lines.length === 0
-      ? [{ part: 'difference', kind: 'words' as const, lines: ['They are the same, row for row.'] }]
-      : [
-          {
-            part: 'difference',
-            kind: 'table' as const,
-            name: 'Differences',
-            columns: ['Menu', 'What', body?.name ?? 'This plan', against.name, 'Why'],
-            lines,
-          },
-        ]),
-  ]
+  const all = [...lines, ...localLines(given)]
+  if (all.length === 0) return wordsUnder('difference', name, ['They are the same, row for row.'])
+  const columns = ['Menu', 'What', body?.name ?? 'This plan', against.name, 'Why']
+  return tableUnder('difference', name, columns, all)
 }
 
 /** What two cameras have each for itself: firmware, file prefix, numbering. */
-function localLines({ model, plan, against, body }: Given): Line[] {
+function localLines({ model, whole: { rows }, against, body }: Given): Line[] {
   if (!body || against?.tag === undefined) return []
   const { tag } = against
   const firmware = {
     label: 'Firmware',
     where: '',
-    words: (one: string) => String(rowValue(plan.rows, bodyFirmwareRow(one)) ?? 'not said'),
+    words: (one: string) => String(rowValue(rows, bodyFirmwareRow(one)) ?? 'not said'),
   }
   const local = model.settings
     .filter(({ place }) => place === 'local')
@@ -77,7 +66,7 @@ function localLines({ model, plan, against, body }: Given): Line[] {
       label: setting.label,
       where: addressOf(model, setting.id),
       words: (one: string) => {
-        const value = rowValue(plan.rows, localRow(one, setting.id))
+        const value = rowValue(rows, localRow(one, setting.id))
         return value === null ? 'not said' : showValue(setting.domain, value)
       },
     }))
@@ -89,17 +78,12 @@ function localLines({ model, plan, against, body }: Given): Line[] {
   })
 }
 
-function settingIn({ model }: Given, row: RowId) {
-  const parsed = parseRow(model, row)
-  return parsed.ok ? settingOf(parsed.value) : null
-}
-
+/** Rows of the menu in its order, then what stands in no menu, then keys, cells and names. */
 function placeOf(given: Given, row: RowId): number {
-  const setting = settingIn(given, row)
+  const setting = settingAt(given.model, row)
   return setting ? (menuOrder(given.model).get(setting.id) ?? 10_000) : 20_000
 }
 
 function menuOf(given: Given, row: RowId): string {
-  const setting = settingIn(given, row)
-  return setting && lookup(given.model).settings.has(setting.id) ? addressOf(given.model, setting.id) : ''
+  return addressOf(given.model, settingAt(given.model, row)?.id ?? '')
 }

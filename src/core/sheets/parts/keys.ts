@@ -3,11 +3,13 @@ import { atFinder, addressesOfControl } from '../../model/controls'
 import type { Address } from '../../model/addresses'
 import { lookup } from '../../model/lookup'
 import type { AssignSide, BodyModel, Control } from '../../model/types'
-import { keyRow, noteRow, rowValue, type RowId } from '../../plan/rows'
+import { functionAt } from '../../plan/assign'
+import { keyRow, noteRow, rowValue } from '../../plan/rows'
 import { contextsOf, type NamedContext } from '../../resolve/context'
 import { decisive, type ResolvedAddress } from '../../resolve/resolved'
-import { sideWords, type Given } from '../given'
-import type { Block, Cell, Line, Table } from '../types'
+import { sideWords, type Given, type OtherPlan } from '../given'
+import { tableUnder } from '../blocks'
+import type { Block, Cell, Line } from '../types'
 import { noted } from './notes'
 
 /** What a key does in a state: its function as the camera has it there, and how that stands. */
@@ -18,32 +20,13 @@ interface KeyIn {
 
 /** Every key of a side with all it can mean: by bank, lens, lever and exposure mode, and where it does nothing. */
 export function keysPart(given: Given): Block[] {
-  return sidesOf(given).flatMap((side) => {
-    const table = keysTable(given, side)
-    return table.lines.length === 0
-      ? []
-      : [
-          { part: 'keys', kind: 'heading', text: `Keys, ${sideWords(side).toLowerCase()}` },
-          { part: 'keys', ...table },
-        ]
+  const { model, plan, lenses } = given
+  const columns = ['Control', 'How', 'Function', 'Where not, or otherwise', 'Why, and how sure']
+  return [...model.sides, 'playback' as const].flatMap((side) => {
+    const states = contextsOf(model, plan, lenses, side)
+    const lines = addressesOn(model, side).map((address) => keyLine(given, address, states))
+    return tableUnder('keys', `Keys, ${sideWords[side].toLowerCase()}`, columns, lines)
   })
-}
-
-/** Stills and motion, and playback where it takes assignments. */
-export function sidesOf({ model }: Given): AssignSide[] {
-  const all = [...lookup(model).addresses.values()]
-  const sides: AssignSide[] = [...model.sides]
-  return all.some(({ side }) => side === 'playback') ? [...sides, 'playback'] : sides
-}
-
-function keysTable(given: Given, side: AssignSide): Table {
-  const states = contextsOf(given.model, given.plan, given.lenses, side)
-  return {
-    kind: 'table',
-    name: `Keys ${side}`,
-    columns: ['Control', 'How', 'Function', 'Where not, or otherwise', 'Why, and how sure'],
-    lines: addressesOn(given.model, side).map((address) => keyLine(given, address, states)),
-  }
 }
 
 function addressesOn(model: BodyModel, side: AssignSide): Address[] {
@@ -132,21 +115,45 @@ function short(names: readonly string[]): string {
 
 /** The keys by the finger that rests on them: what each has to find, nearest first. */
 export function fingersPart(given: Given): Block[] {
-  const { model } = given
-  const posture = 'finder'
-  const fingers = ['thumb', 'index', 'middle', 'left', 'palm'] as const
+  const { model, plan, lenses } = given
+  const usual = model.sides.map((side) => {
+    const [state] = contextsOf(model, plan, lenses, side)
+    return { side, keys: state ? given.stateIn(state.context).addresses : null }
+  })
+  const grade = ({ reach }: Control) => reach.finder?.grade ?? 3
   const lines = fingers.flatMap((finger) =>
     model.controls
-      .filter((control) => control.reach[posture]?.digit === finger)
-      .toSorted((one, two) => (one.reach[posture]?.grade ?? 3) - (two.reach[posture]?.grade ?? 3))
-      .map((control): Line => fingerLine(given, control, finger)),
+      .filter(({ reach }) => reach.finder?.digit === finger)
+      .toSorted((one, two) => grade(one) - grade(two))
+      .map((control): Line => ({
+        cells: [
+          { text: fingerWords[finger] },
+          { text: control.name },
+          { text: atFinder(control) ? 'yes' : 'no' },
+          ...usual.map(({ side, keys }): Cell => {
+            const addresses = addressesOfControl(model, side, control.id)
+            const said = addresses.map((address) => {
+              const name = nameOfFunction(model, keys?.get(address.key)?.functionId ?? null) ?? 'nothing'
+              return addresses.length > 1 ? `${address.name}: ${name}` : name
+            })
+            return {
+              text: said.join(' · '),
+              isStrong: addresses.some((address) => rowValue(plan.rows, keyRow(address)) !== null),
+            }
+          }),
+        ],
+      })),
   )
-  const columns = ['Finger', 'Control', 'Found without looking', ...model.sides.map(sideWords)]
-  return [
-    { part: 'fingers', kind: 'heading', text: 'By finger, eye at the finder' },
-    { part: 'fingers', kind: 'table', name: 'By finger', columns, lines },
+  const columns = [
+    'Finger',
+    'Control',
+    'Found without looking',
+    ...model.sides.map((side) => sideWords[side]),
   ]
+  return tableUnder('fingers', 'By finger, eye at the finder', columns, lines)
 }
+
+const fingers = ['thumb', 'index', 'middle', 'left', 'palm'] as const
 
 const fingerWords = {
   thumb: 'Thumb',
@@ -154,30 +161,6 @@ const fingerWords = {
   middle: 'Middle finger',
   left: 'Left hand',
   palm: 'Palm',
-}
-
-function fingerLine(given: Given, control: Control, finger: keyof typeof fingerWords): Line {
-  const { model, plan } = given
-  return {
-    cells: [
-      { text: fingerWords[finger] },
-      { text: control.name },
-      { text: atFinder(control) ? 'yes' : 'no' },
-      ...model.sides.map((side): Cell => {
-        const addresses = addressesOfControl(model, side, control.id)
-        const rows = addresses.map((address): { words: string; row: RowId } => {
-          const [state] = contextsOf(model, plan, given.lenses, side)
-          const is = state && given.stateIn(state.context).addresses.get(address.key)
-          const name = nameOfFunction(model, is?.functionId ?? null) ?? 'nothing'
-          return { words: addresses.length > 1 ? `${address.name}: ${name}` : name, row: keyRow(address) }
-        })
-        return {
-          text: rows.map(({ words }) => words).join(' · '),
-          isStrong: rows.some(({ row }) => rowValue(plan.rows, row) !== null),
-        }
-      }),
-    ],
-  }
 }
 
 /** The other body’s keys with the same function, and what is not there. */
@@ -191,47 +174,33 @@ export function continuityPart(given: Given): Block[] {
         lines: ['There is no plan of another body on your shelf to hold this one against.'],
       },
     ]
-  return others.flatMap((other) => {
-    const lines = model.sides.flatMap((side) => continuityLines(given, other, side))
-    return [
-      {
-        part: 'continuity',
-        kind: 'heading' as const,
-        text: `${model.name} and ${other.model.name}: ${other.name}`,
-      },
-      {
-        part: 'continuity',
-        kind: 'table' as const,
-        name: `Continuity with ${other.name}`,
-        columns: ['Side', 'Function', `On ${model.name}`, `On ${other.model.name}`, 'Same place'],
-        lines,
-      },
-    ]
-  })
+  return others.flatMap((other) =>
+    tableUnder(
+      'continuity',
+      `${model.name} and ${other.model.name}: ${other.name}`,
+      ['Side', 'Function', `On ${model.name}`, `On ${other.model.name}`, 'Same place'],
+      model.sides.flatMap((side) => continuityLines(given, other, side)),
+    ),
+  )
 }
 
-function continuityLines(
-  given: Given,
-  other: NonNullable<Given['others']>[number],
-  side: AssignSide,
-): Line[] {
-  const { model, plan, lenses } = given
-  const there = functionsOn({ ...given, model: other.model, plan: other.plan }, side)
-  const here = [...functionsOn({ model, plan, lenses }, side)]
-  return here.map(([means, { name, places }]): Line => {
+function continuityLines(given: Given, other: OtherPlan, side: AssignSide): Line[] {
+  const there = functionsOn(other, side)
+  return [...functionsOn(given, side)].map(([means, { name, places }]): Line => {
     const found = there.get(means)
     const digits = new Set(places.map(({ digit }) => digit))
     const isSame = found?.places.some(({ digit }) => digits.has(digit)) ?? false
     return {
       cells: [
-        { text: sideWords(side) },
+        { text: sideWords[side] },
         { text: name, isStrong: true },
         { text: places.map(({ words }) => words).join('; ') },
         found
           ? { text: found.places.map(({ words }) => words).join('; ') }
           : {
-              text: hasFunction(other.model, means) ? 'on no key' : `absent on ${other.model.name}`,
-              mark: 'differs' as const,
+              text: other.model.functions.some((fn) => fn.means === means)
+                ? 'on no key'
+                : `absent on ${other.model.name}`,
             },
         { text: found ? (isSame ? 'same finger' : 'another finger') : '' },
       ],
@@ -239,19 +208,14 @@ function continuityLines(
   })
 }
 
-function hasFunction(model: BodyModel, means: string): boolean {
-  return model.functions.some((fn) => fn.means === means)
-}
-
 /** The functions on the keys of a side by what they mean, each with its places. */
 function functionsOn(
-  { model, plan }: Pick<Given, 'model' | 'plan' | 'lenses'>,
+  { model, plan }: Pick<OtherPlan, 'model' | 'plan'>,
   side: AssignSide,
 ): ReadonlyMap<string, { name: string; places: { words: string; digit: string }[] }> {
   const found = new Map<string, { name: string; places: { words: string; digit: string }[] }>()
   for (const address of addressesOn(model, side)) {
-    const id = rowValue(plan.rows, keyRow(address)) ?? address.factory
-    const fn = typeof id === 'string' ? lookup(model).functions.get(id) : undefined
+    const fn = lookup(model).functions.get(functionAt(plan, address) ?? '')
     if (!fn || fn.manner === 'none' || fn.means === null) continue
     const one = found.get(fn.means) ?? { name: fn.name, places: [] }
     one.places.push({
@@ -268,9 +232,9 @@ export function togglesPart(given: Given): Block[] {
   const { model, plan } = given
   const lines = model.sides.flatMap((side) =>
     addressesOn(model, side).flatMap((address): Line[] => {
-      const id = rowValue(plan.rows, keyRow(address))
-      const fn = typeof id === 'string' ? lookup(model).functions.get(id) : undefined
-      if (fn?.manner !== 'toggle' && fn?.manner !== 'cycle') return []
+      const isPlanned = rowValue(plan.rows, keyRow(address)) !== null
+      const fn = lookup(model).functions.get(functionAt(plan, address) ?? '')
+      if (!isPlanned || (fn?.manner !== 'toggle' && fn?.manner !== 'cycle')) return []
       const setting = lookup(model).settings.get(fn.changes[0] ?? '')
       return [
         {
@@ -283,10 +247,5 @@ export function togglesPart(given: Given): Block[] {
       ]
     }),
   )
-  return lines.length === 0
-    ? []
-    : [
-        { part: 'toggles', kind: 'heading', text: 'Toggles, and how you see where they are' },
-        { part: 'toggles', kind: 'table', name: 'Toggles', columns: ['Key', 'Function', 'Sign'], lines },
-      ]
+  return tableUnder('toggles', 'Toggles, and how you see where they are', ['Key', 'Function', 'Sign'], lines)
 }

@@ -7,6 +7,7 @@ import { plannedLenses } from '../../plan/plan'
 import { ownerRow, rowValue } from '../../plan/rows'
 import { contextsOf } from '../../resolve/context'
 import { decisive } from '../../resolve/resolved'
+import { tableUnder } from '../blocks'
 import type { Given } from '../given'
 import type { Block, Cell, Line } from '../types'
 import { nameOfFunction } from './keys'
@@ -26,54 +27,50 @@ export function lensesPart(given: Given): Block[] {
   const line = (name: string, cell: (lens: LensModel) => Cell): Line => ({
     cells: [{ text: name }, ...mine.map(cell)],
   })
-  return [
-    { part: 'lenses', kind: 'heading', text: 'Lens by lens' },
-    {
-      part: 'lenses',
-      kind: 'table',
-      name: 'Lenses',
-      columns: ['', ...mine.map(({ name }) => name)],
-      lines: [
-        line('Contacts', ({ contacts }) => ({
-          text: contacts ? 'yes' : 'none: the body knows neither aperture nor focal length',
-          ...(contacts ? {} : { mark: 'problem' }),
-        })),
-        line('Focal length to type', ({ contacts, focalMm: [from, to] }) => ({
-          text: contacts
-            ? 'none, the body knows it'
-            : from === to
-              ? `${from} mm`
-              : `${from} to ${to} mm: as zoomed`,
-          isStrong: !contacts,
-        })),
-        line('Slowest shutter speed by hand', (lens) => ({ text: handHeld(given, lens), isStrong: true })),
-        line('Aperture', ({ widest, widestLong }) => ({
-          text: widestLong === undefined ? widest : `${widest} to ${widestLong}`,
-        })),
-        line('Keys on it', (lens) => ({ text: keysOn(given, lens) })),
-        line('Ring', ({ ring }) => ({
-          text:
-            ring === null
-              ? 'none besides focus'
-              : ring.readable
-                ? 'can be given a job'
-                : 'the body does not read it',
-        })),
-        line('Switch between AF and MF', ({ focusSwitch }) => ({
-          text:
-            focusSwitch === undefined
-              ? 'not said'
-              : focusSwitch
-                ? 'on the lens: it overrules the body'
-                : 'none',
-        })),
-        line('Stabiliser', ({ stabiliser }) => ({
-          text: stabiliser === undefined ? 'not said' : stabiliser ? 'yes' : 'none',
-        })),
-        line('Does nothing with it', (lens) => deadWith(given, lens)),
-      ],
-    },
-  ]
+  return tableUnder(
+    'lenses',
+    'Lens by lens',
+    ['', ...mine.map(({ name }) => name)],
+    [
+      line('Contacts', ({ contacts }) => ({
+        text: contacts ? 'yes' : 'none: the body knows neither aperture nor focal length',
+        ...(contacts ? {} : { mark: 'problem' }),
+      })),
+      line('Focal length to type', ({ contacts, focalMm: [from, to] }) => ({
+        text: contacts
+          ? 'none, the body knows it'
+          : from === to
+            ? `${from} mm`
+            : `${from} to ${to} mm: as zoomed`,
+        isStrong: !contacts,
+      })),
+      line('Slowest shutter speed by hand', (lens) => ({ text: handHeld(given, lens), isStrong: true })),
+      line('Aperture', ({ widest, widestLong }) => ({
+        text: widestLong === undefined ? widest : `${widest} to ${widestLong}`,
+      })),
+      line('Keys on it', (lens) => ({ text: keysOn(given, lens) })),
+      line('Ring', ({ ring }) => ({
+        text:
+          ring === null
+            ? 'none besides focus'
+            : ring.readable
+              ? 'can be given a job'
+              : 'the body does not read it',
+      })),
+      line('Switch between AF and MF', ({ focusSwitch }) => ({
+        text:
+          focusSwitch === undefined
+            ? 'not said'
+            : focusSwitch
+              ? 'on the lens: it overrules the body'
+              : 'none',
+      })),
+      line('Stabiliser', ({ stabiliser }) => ({
+        text: stabiliser === undefined ? 'not said' : stabiliser ? 'yes' : 'none',
+      })),
+      line('Does nothing with it', (lens) => deadWith(given, lens)),
+    ],
+  )
 }
 
 /** 1 / focal length at the long end, with the stops its owner holds still. */

@@ -4,10 +4,11 @@ import { rowSentence, heldWords } from '../../focus/words'
 import { functionAt } from '../../plan/assign'
 import { itemName, lookup } from '../../model/lookup'
 import { showValue } from '../../model/domain'
-import { emptyCell, holdNameRow, holdRow, idsOf, isHoldRow, ownNameRow, rowValue } from '../../plan/rows'
+import { emptyCell, holdNameRow, holdRow, ownNameRow, rowValue } from '../../plan/rows'
 import { cellValue, gridCells, ownLines } from '../../plan/cells'
 import { itemAt } from '../../plan/menu-items'
 import { dialRows } from '../../resolve/dials'
+import { tableUnder } from '../blocks'
 import { addressOf, sideWords, type Given } from '../given'
 import type { Block, Cell, Line } from '../types'
 
@@ -27,11 +28,8 @@ export function gridsPart({ model, plan }: Given): Block[] {
       }),
     }))
     const columns = Array.from({ length: grid.columns }, (_, i) => String(i + 1))
-    const name = `Function menu, ${sideWords(grid.side).toLowerCase()}`
-    return [
-      { part: 'grids', kind: 'heading', text: name },
-      { part: 'grids', kind: 'table', name, columns, lines },
-    ]
+    const name = `Function menu, ${sideWords[grid.side].toLowerCase()}`
+    return tableUnder('grids', name, columns, lines)
   })
 }
 
@@ -54,17 +52,7 @@ export function ownMenuPart({ model, plan }: Given): Block[] {
       },
     ]
   })
-  if (lines.length === 0) return []
-  return [
-    { part: 'own-menu', kind: 'heading', text: 'Own menu' },
-    {
-      part: 'own-menu',
-      kind: 'table',
-      name: 'Own menu',
-      columns: ['Page', 'Line', 'Item', 'In the menu at'],
-      lines,
-    },
-  ]
+  return tableUnder('own-menu', 'Own menu', ['Page', 'Line', 'Item', 'In the menu at'], lines)
 }
 
 /** What every dial, wheel and ring turns, and in which exposure modes it turns nothing. */
@@ -74,7 +62,7 @@ export function dialsPart({ model, plan, lenses, stateIn }: Given): Block[] {
       rows.map(({ address, fn, idle }): Line => ({
         isQuiet: !fn || fn.manner === 'none',
         cells: [
-          { text: sideWords(side) },
+          { text: sideWords[side] },
           { text: control.name },
           { text: address.name },
           { text: fn && fn.manner !== 'none' ? fn.name : 'nothing', isStrong: true },
@@ -91,12 +79,7 @@ export function dialsPart({ model, plan, lenses, stateIn }: Given): Block[] {
       })),
     ),
   )
-  if (lines.length === 0) return []
-  const columns = ['Side', 'Dial', 'How', 'Turns', 'Nothing in']
-  return [
-    { part: 'dials', kind: 'heading', text: 'Dials, wheels and rings' },
-    { part: 'dials', kind: 'table', name: 'Dials', columns, lines },
-  ]
+  return tableUnder('dials', 'Dials, wheels and rings', ['Side', 'Dial', 'How', 'Turns', 'Nothing in'], lines)
 }
 
 /** What focuses when, a line for each key held, and for each pair in which holding both matters. */
@@ -122,20 +105,14 @@ export function focusPart({ model, plan, lenses }: Given): Block[] {
           ],
         }))
       })
-    if (lines.length === 0) return []
-    const name = `What focuses when, ${sideWords(side).toLowerCase()}`
-    return [
-      { part: 'focus', kind: 'heading', text: name },
-      { part: 'focus', kind: 'table', name, columns: ['Held', 'In', 'What happens'], lines },
-    ]
+    const name = `What focuses when, ${sideWords[side].toLowerCase()}`
+    return tableUnder('focus', name, ['Held', 'In', 'What happens'], lines)
   })
 }
 
 /** Each hold set: what is in force while its key is down, and which key that is. */
 export function holdsPart({ model, plan }: Given): Block[] {
   const lines = model.holdSets.flatMap((set): Line[] => {
-    const rows = idsOf(plan.rows).filter((row) => isHoldRow(row, set.id) && row !== holdNameRow(set.id))
-    if (rows.length === 0) return []
     const named = rowValue(plan.rows, holdNameRow(set.id))
     const fn = model.functions.find((one) => one.holdSet === set.id)
     const keys = [...lookup(model).addresses.values()].filter(
@@ -160,10 +137,5 @@ export function holdsPart({ model, plan }: Given): Block[] {
       ]
     })
   })
-  if (lines.length === 0) return []
-  const columns = ['Hold set', 'Its key', 'Setting', 'While held']
-  return [
-    { part: 'holds', kind: 'heading', text: 'Hold sets' },
-    { part: 'holds', kind: 'table', name: 'Hold sets', columns, lines },
-  ]
+  return tableUnder('holds', 'Hold sets', ['Hold set', 'Its key', 'Setting', 'While held'], lines)
 }

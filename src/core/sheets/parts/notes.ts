@@ -1,15 +1,6 @@
 import type { Plan } from '../../plan/plan'
-import { noteRow, rowValue, type NoteName, type RowId } from '../../plan/rows'
+import { certaintyWords, noteRow, rowValue, type NoteName, type RowId } from '../../plan/rows'
 import type { Cell } from '../types'
-
-const sureWords: Readonly<Record<string, string>> = {
-  open: 'open',
-  hearsay: 'hearsay',
-  borrowed: 'borrowed',
-  trial: 'on trial',
-  decided: 'decided',
-  tested: 'tested',
-}
 
 /** What is said beside a row in one cell: why, how sure, who, since which firmware, and a risk with its day. */
 export function noted(plan: Plan, row: RowId): Cell {
@@ -20,7 +11,7 @@ export function noted(plan: Plan, row: RowId): Cell {
   const [why, sure, who, source, risk] = (['why', 'sure', 'who', 'source', 'risk'] as const).map(note)
   const said = [
     ...(why ? [sentence(why)] : []),
-    ...(sure ? [`${capital(sureWords[sure] ?? sure)}.`] : []),
+    ...(sure ? [`${capital(certaintyWords[sure as keyof typeof certaintyWords])}.`] : []),
     ...(who ? [`By ${who}.`] : []),
     ...(source ? [`From ${sentence(source)}`] : []),
     ...(risk ? [`Risk accepted ${risk}.`] : []),

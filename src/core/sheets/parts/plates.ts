@@ -23,7 +23,7 @@ export function platesPart(given: Given, side: Side, isBrief: boolean): Block[] 
     return shown.length === 0 ? [] : [{ part: 'plates', kind: 'plate', face, side, labels: shown }]
   })
   return [
-    { part: 'plates', kind: 'heading', text: `Keys in ${sideWords(side).toLowerCase()}` },
+    { part: 'plates', kind: 'heading', text: `Keys in ${sideWords[side].toLowerCase()}` },
     ...blocks,
     ...(isBrief ? asDelivered(given, side, fitted) : []),
   ]

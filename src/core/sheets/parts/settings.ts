@@ -1,11 +1,12 @@
 import { showValue } from '../../model/domain'
 import { lookup } from '../../model/lookup'
-import { planned as plannedCells } from '../planned'
+import { baseRow, defaultWhereabouts } from '../../plan/cells'
 import { rowValue, schoolRow } from '../../plan/rows'
 import { settingLines } from '../../settings/lines'
 import { standingsOf, stateWords } from '../../settings/standing'
 import { inForce } from '../../settings/in-force'
 import { disputes } from '../../vocabulary/schools'
+import { tableUnder, wordsUnder } from '../blocks'
 import { sideWords, type Given } from '../given'
 import type { Block, Cell, Line } from '../types'
 import { noted } from './notes'
@@ -30,12 +31,12 @@ export function settingsPart(given: Given, all = true): Block[] {
           ...model.sides.map((side): Cell => {
             const here = sides.find((one) => one.side === side)
             if (!here) return { text: '–' }
-            const row = plannedCells(given, setting, side)
+            const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
             return {
               text: `${showValue(setting.domain, here.value)}${here.replaced === null ? '' : ` (asked: ${showValue(setting.domain, here.asked)})`}`,
-              row: row.id,
+              row,
               value: here.value,
-              isStrong: row.value !== null,
+              isStrong: rowValue(plan.rows, row) !== null,
               ...(here.replaced !== null ? { mark: 'problem' as const } : {}),
             }
           }),
@@ -45,21 +46,12 @@ export function settingsPart(given: Given, all = true): Block[] {
       },
     ]
   })
-  if (lines.length === 0) return []
-  return [
-    {
-      part: 'settings',
-      kind: 'heading',
-      text: all ? 'Settings, in the order of the menu' : 'Settings that were changed',
-    },
-    {
-      part: 'settings',
-      kind: 'table',
-      name: 'Settings',
-      columns: ['Menu', 'Setting', ...model.sides.map(sideWords), 'State', 'Why, and how sure'],
-      lines,
-    },
-  ]
+  return tableUnder(
+    'settings',
+    all ? 'Settings, in the order of the menu' : 'Settings that were changed',
+    ['Menu', 'Setting', ...model.sides.map((side) => sideWords[side]), 'State', 'Why, and how sure'],
+    lines,
+  )
 }
 
 /** What stands on marked dials and levers: set by hand, in no file and no bank. */
@@ -71,11 +63,7 @@ export function byHandPart({ model, plan, lenses, stateIn }: Given): Block[] {
       const values = [...new Set(here.map(({ value }) => showValue(setting.domain, value)))]
       return { cells: [{ text: setting.label }, { text: values.join(', or '), isStrong: true }] }
     })
-  if (lines.length === 0) return []
-  return [
-    { part: 'by-hand', kind: 'heading', text: 'Set by hand' },
-    { part: 'by-hand', kind: 'table', name: 'Set by hand', columns: ['Dial or lever', 'Stands at'], lines },
-  ]
+  return tableUnder('by-hand', 'Set by hand', ['Dial or lever', 'Stands at'], lines)
 }
 
 /** The side that was taken in every dispute among owners, in a line each. */
@@ -85,37 +73,18 @@ export function schoolsPart({ plan }: Given): Block[] {
     const school = dispute.schools.find(({ id }) => id === answer)
     return school ? [`${dispute.question} ${school.name}. ${school.reason}`] : []
   })
-  if (lines.length === 0) return []
-  return [
-    { part: 'schools', kind: 'heading', text: 'Your ways' },
-    { part: 'schools', kind: 'words', lines },
-  ]
+  return wordsUnder('schools', 'Your ways', lines)
 }
 
 /** The problems that are left, worst first. */
 export function problemsPart(given: Given): Block[] {
   const left = given.findings().filter(({ severity }) => severity !== 'tidies')
-  return [
-    { part: 'problems', kind: 'heading', text: left.length === 0 ? 'No problems left' : 'Problems left' },
-    ...(left.length === 0
-      ? []
-      : [
-          {
-            part: 'problems' as const,
-            kind: 'table' as const,
-            name: 'Problems',
-            columns: ['What', 'Why'],
-            lines: left.map(({ title, reason, severity }): Line => ({
-              cells: [
-                {
-                  text: title,
-                  isStrong: true,
-                  ...(severity === 'blocks' ? { mark: 'problem' as const } : {}),
-                },
-                { text: reason },
-              ],
-            })),
-          },
-        ]),
-  ]
+  if (left.length === 0) return [{ part: 'problems', kind: 'heading', text: 'No problems left' }]
+  const lines = left.map(({ title, reason, severity }): Line => ({
+    cells: [
+      { text: title, isStrong: true, ...(severity === 'blocks' ? { mark: 'problem' as const } : {}) },
+      { text: reason },
+    ],
+  }))
+  return tableUnder('problems', 'Problems left', ['What', 'Why'], lines)
 }
