@@ -70,7 +70,7 @@ describe('the film formats of a body', () => {
       expect.arrayContaining(['Movie crop: 1.5 × → None', 'Movie compression: All-intra → Long GOP']),
     )
     expect(fast?.excludes.map(({ words }) => words)).toContain('Movie compression: All-intra')
-    expect(fast?.costs).toContain('Sound recording: Slow motion is recorded without sound.')
+    expect(fast?.costs).toContain('Sound recording becomes off: Slow motion is recorded without sound.')
     const heron = modelCalled('tarrow-heron')
     const warm = formatsIn(heron, emptyPlan(heron)).find(({ id }) => id === 'wide-100p')
     expect(warm?.costs.join(' ')).toMatch(/overheats/)

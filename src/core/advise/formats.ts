@@ -224,12 +224,14 @@ function excluded({ part, plan, others }: Here, then: Context): FilmFormat['excl
 function costsOf({ now, stateIn }: Here, then: Context): string[] {
   const said = (state: Resolution) =>
     new Set(
-      [...state.settings.values()].flatMap(({ setting, remarks, chain }) =>
-        [
-          ...remarks.filter(({ kind }) => kind === 'hazard').map(({ because }) => because),
-          ...chain.flatMap(({ layer, because }) => (layer === 'rule' && because != null ? [because] : [])),
-        ].map((because) => `${setting.label}: ${because}`),
-      ),
+      [...state.settings.values()].flatMap(({ setting: { label, domain }, value, remarks, chain }) => [
+        ...remarks.filter(({ kind }) => kind === 'hazard').map(({ because }) => `${label}: ${because}`),
+        ...chain.flatMap(({ layer, because }) =>
+          layer === 'rule' && because !== null
+            ? [`${label} becomes ${showValue(domain, value)}: ${because}`]
+            : [],
+        ),
+      ]),
     )
   const before = said(now)
   return [...said(stateIn(then))].filter((words) => !before.has(words))
