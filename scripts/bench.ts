@@ -27,6 +27,10 @@ const [largest] = [...models].sort((a, b) => b.settings.length - a.settings.leng
 if (!largest) throw new Error('there are no models')
 const only = process.argv[3]
 const alone = {
+  page: pageBench,
+  stations: (at: string, model: BodyModel) => speedBench(at, model, lenses),
+  bare: async (at: string) => [await bareBench(at)],
+  shelf: shelfBench,
   settings: settingsBench,
   procedures: proceduresBench,
   offline: offlineBench,
