@@ -1,3 +1,4 @@
+import { keptByObject } from '../memoize'
 import { keyRow, noteRow, rowValue } from '../plan/rows'
 import { anyLens } from '../model/any-lens'
 import { isOnFitting, keyName } from '../model/controls'
@@ -7,8 +8,8 @@ import { addressesWith, turnedBy } from '../plan/assign'
 import { neededOn } from '../reach/needs'
 import { resolve } from '../resolve/resolve'
 import type { NamedContext } from '../resolve/context'
-import { decisive, type Remark, type Verdict } from '../resolve/resolved'
-import type { Check, CheckInput, CheckResult } from './finding'
+import { decisive, type Remark, type Resolution, type Verdict } from '../resolve/resolved'
+import type { Check, CheckInput, CheckResult, ResolvedContext } from './finding'
 import { quickFix } from './finding'
 import { keysIn, plannedKeysIn } from './meaning'
 
@@ -168,7 +169,7 @@ function keysWithVerdict(
 function deadWhileRecording({ model, plan, side, states: situated }: CheckInput): CheckResult[] {
   const [one] = situated
   if (side !== 'motion' || !one) return []
-  const recording = resolve(model, plan, { ...one.context, run: 'recording' })
+  const recording = whileRecording(one, () => resolve(model, plan, { ...one.context, run: 'recording' }))
   return plannedKeysIn(model, recording).flatMap(({ address, fn, resolved }): CheckResult[] => {
     const before = one.resolution.addresses.get(address.key)?.verdict
     const remark = decisive(resolved)
@@ -183,6 +184,15 @@ function deadWhileRecording({ model, plan, side, states: situated }: CheckInput)
     ]
   })
 }
+
+/** The same state while a film is recorded: kept for as long as nothing in it changes. */
+function whileRecording({ resolution }: ResolvedContext, make: () => Resolution): Resolution {
+  let there = recordings.get(resolution)
+  if (!there) recordings.set(resolution, (there = make()))
+  return there
+}
+
+const recordings = keptByObject<Resolution, Resolution>()
 
 function displaced({ model, plan, side }: CheckInput): CheckResult[] {
   const needed = neededOn(model, plan, side)

@@ -1,3 +1,4 @@
+import { memoize } from '../memoize'
 import { valuesOf, showValue } from '../model/domain'
 import { settingsIn } from '../model/excerpt'
 import { lookup } from '../model/lookup'
@@ -7,6 +8,7 @@ import { needsOf } from '../reach/needs'
 import { situationName } from '../plan/situations'
 import { idleBecause } from '../reach/paths'
 import { workOf } from '../resolve/resolve'
+import type { Resolution } from '../resolve/resolved'
 import type { State } from '../resolve/state'
 import { refusing } from '../resolve/state'
 import { termOf } from '../vocabulary/terms'
@@ -41,6 +43,7 @@ function blockedNeeds(input: CheckInput): CheckResult[] {
   return needs.flatMap((need) => {
     const setting = lookup(model).byMeaning.get(need.what)
     if (!setting) return []
+    const title = `${termOf(need.what)} is needed ${need.perOuting} times an outing (${situationName(plan, need.situation)}), and nothing changes it`
     return states.flatMap((one, i): CheckResult[] => {
       const because = idleBecause(one.resolution, setting.id)
       const { rule } = ruleOf(one, setting.id)
@@ -49,7 +52,7 @@ function blockedNeeds(input: CheckInput): CheckResult[] {
         {
           severity: 'tidies',
           everywhere: 'problem',
-          title: `${termOf(need.what)} is needed ${need.perOuting} times an outing (${situationName(plan, need.situation)}), and nothing changes it`,
+          title,
           reason: because,
           row: needRow(need.situation, need.what),
           cost: need.perOuting * secondsMissed,
@@ -77,12 +80,20 @@ function ruleOf({ resolution }: ResolvedContext, id: string): { rule?: string } 
 
 /** Whether a key that works puts on, while it is held, what the rule misses: detection that a held key brings. */
 function isPutOnByAKey(model: BodyModel, { resolution }: ResolvedContext, rule: string | undefined): boolean {
-  const missing = rule === undefined ? [] : settingsOf(model, rule)
-  return keysIn(model, resolution).some(
-    ({ fn, resolved }) =>
-      fn.manner === 'hold' && resolved.verdict === 'works' && fn.changes.some((id) => missing.includes(id)),
-  )
+  return rule !== undefined && settingsOf(model, rule).some((id) => putOnByKeys(model)(resolution).has(id))
 }
+
+/** The settings that keys which work put on while they are held. */
+const putOnByKeys = memoize((model: BodyModel) =>
+  memoize(
+    (resolution: Resolution): ReadonlySet<string> =>
+      new Set(
+        keysIn(model, resolution).flatMap(({ fn, resolved }) =>
+          fn.manner === 'hold' && resolved.verdict === 'works' ? fn.changes : [],
+        ),
+      ),
+  ),
+)
 
 /** More ways out than this are not offered. */
 const mostWaysOut = 2
@@ -118,10 +129,14 @@ function rulesAgainst(state: State, setting: string) {
   )
 }
 
-function settingsOf(model: BodyModel, rule: string): string[] {
-  const found = model.rules.find(({ id }) => id === rule)
-  return found ? settingsIn(found.when) : []
+/** The settings that the condition of a rule asks for. */
+function settingsOf(model: BodyModel, rule: string): readonly string[] {
+  return settingsByRule(model).get(rule) ?? []
 }
+
+const settingsByRule = memoize(
+  (model: BodyModel) => new Map(model.rules.map(({ id, when }) => [id, settingsIn(when)])),
+)
 
 /** The state as it would be with one setting at another value, as far as rules about effects ask. */
 function withValue(state: State, setting: string, value: Value): State {

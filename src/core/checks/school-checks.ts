@@ -1,5 +1,7 @@
+import { memoize } from '../memoize'
 import { baseRow, baseValue, defaultWhereabouts } from '../plan/cells'
-import { bankRow, keyRow, rowValue, schoolRow } from '../plan/rows'
+import type { Plan } from '../plan/plan'
+import { bankRow, idsOf, keyRow, questionApart, rowValue, schoolRow } from '../plan/rows'
 import { schoolFor } from '../plan/schools'
 import { acceptedFunctions, keyName } from '../model/controls'
 import { checkValue, showValue, valuesOf } from '../model/domain'
@@ -24,15 +26,20 @@ export const schoolChecks: readonly Check[] = [
       disputes.flatMap(({ id, schools }) => {
         const said = schoolFor(input.plan, id, input.side)
         const chosen = schools.find((one) => one.id === said)
-        const banks = input.states.flatMap((one) => inBank(input, one, id, schools))
+        const apart = isAnsweredApart(input.plan).has(id)
         return [
           ...(chosen ? chosen.wants.flatMap((want) => against(input, chosen, want)) : []),
-          ...banks,
-          ...situationsOf(input.plan).flatMap((one) => inSituation(input, one, id, schools)),
+          ...(apart ? input.states.flatMap((one) => inBank(input, one, id, schools)) : []),
+          ...(apart ? situationsOf(input.plan) : []).flatMap((one) => inSituation(input, one, id, schools)),
         ]
       }),
   },
 ]
+
+/** The questions that some bank or situation has an answer of its own to. */
+const isAnsweredApart = memoize(
+  ({ rows }: Plan): ReadonlySet<string> => new Set(idsOf(rows).flatMap((row) => questionApart(row) ?? [])),
+)
 
 /** What a bank that has an answer of its own does not do as that answer has it. */
 function inBank(

@@ -1,3 +1,4 @@
+import { memoize } from '../memoize'
 import { inOrder, keyAtEnd, keysToMove, type Ordered } from '../sync/order'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Side } from '../model/types'
@@ -7,9 +8,9 @@ import type { Plan } from './plan'
 import { idsOf, needSituationOf, rowValue, situationOf, situationRow, type RowId } from './rows'
 
 /** The situations that a plan's rows speak of, in the owner's order; those never moved come first, by id. */
-export function situationsOf(plan: Plan): string[] {
-  return inOrder(orderedSituations(plan)).map((one) => one.id)
-}
+export const situationsOf = memoize(
+  (plan: Plan): readonly string[] => inOrder(orderedSituations(plan)).map((one) => one.id),
+)
 
 /** The rows that put a situation so many places further on, or with a negative number back; none at the ends. */
 export function movedSituation(plan: Plan, id: string, by: number): Readonly<Record<RowId, Value>> {
@@ -94,11 +95,17 @@ export function situationSlot(
 
 /** Whether the lamps of a side pulse: not where every situation of it that speaks of lamps says that they do not. */
 export function mayPulse(model: BodyModel, plan: Plan, side: Side): boolean {
-  const said = situationsOf(plan)
-    .filter((one) => situationSide(model, plan, one) === side)
-    .flatMap((one) => workOf(plan, one).lamps ?? [])
+  const said = lampsIn(plan).flatMap(({ on, lamps }) => ((on ?? model.sides[0]) === side ? [lamps] : []))
   return said.length === 0 || said.some((lamps) => lamps === 'mains' || lamps === 'measured')
 }
+
+/** The lamps of every situation that speaks of them, with its side where it names one. */
+const lampsIn = memoize((plan: Plan) =>
+  situationsOf(plan).flatMap((one) => {
+    const lamps = rowValue(plan.rows, situationRow(one, 'lamps'))
+    return lamps === null ? [] : [{ on: rowValue(plan.rows, situationRow(one, 'side')), lamps }]
+  }),
+)
 
 /** The facts of the work that may be said of a situation on a side. */
 export function factsAsked(side: Side): readonly WorkFact[] {

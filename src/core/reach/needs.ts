@@ -1,3 +1,4 @@
+import { memoize } from '../memoize'
 import { type RowId, idsOf, isNeedRow, needRow, parseRow, rowValue, situationRow } from '../plan/rows'
 import { placeAtEnd, situationSide } from '../plan/situations'
 import { lookup } from '../model/lookup'
@@ -21,7 +22,13 @@ export interface Need {
 }
 
 /** The needs of a plan, by situation and name; a situation without a side is worked on the model's first. */
-export function needsOf(model: BodyModel, plan: Plan): Need[] {
+export function needsOf(model: BodyModel, plan: Plan): readonly Need[] {
+  return needsFor(model)(plan)
+}
+
+const needsFor = memoize((model: BodyModel) => memoize((plan: Plan) => readNeeds(model, plan)))
+
+function readNeeds(model: BodyModel, plan: Plan): Need[] {
   return idsOf(plan.rows)
     .filter((id) => isNeedRow(id))
     .sort()

@@ -253,12 +253,16 @@ export function usefulOn(
 ): ReadonlySet<string> {
   const wanted = new Set(needs.filter((need) => need.side === side).map((need) => need.what))
   const does = [...wanted].map((what) => doing(model, resolution, side, what))
-  const openers = [
+  const found = model.functions.filter((fn) => does.some((one) => one(fn))).map((fn) => fn.id)
+  return new Set([...found, ...openersOn(model, resolution, side)])
+}
+
+/** The functions that open a menu on a side. */
+export function openersOn(model: BodyModel, resolution: Resolution, side: Side): ReadonlySet<string> {
+  return new Set([
     ...model.grids.filter((grid) => grid.side === side).map((grid) => grid.openedBy),
     ...[...ownOpeners(model, resolution), ...fullOpeners(model)].map(({ fn }) => fn),
-  ]
-  const found = model.functions.filter((fn) => does.some((one) => one(fn))).map((fn) => fn.id)
-  return new Set([...found, ...openers])
+  ])
 }
 
 /** The keys of a side that answer now and do something. */

@@ -48,10 +48,12 @@ export function rateFunctions(
   const gains = gainsAt(reach, address)
   const needed = neededOn(model, plan, address.side)
   return accepted
-    .map((fn) => standingOf(fn, judged, gainOf(fn, gains.get(fn.id) ?? 0)))
-    .sort(
-      (a, b) => merit(model, plan, b, address, needed(b.fn)) - merit(model, plan, a, address, needed(a.fn)),
-    )
+    .map((fn) => {
+      const rating = standingOf(fn, judged, gainOf(fn, gains.get(fn.id) ?? 0))
+      return { rating, merit: merit(model, plan, rating, address, needed(fn)) }
+    })
+    .sort((a, b) => b.merit - a.merit)
+    .map(({ rating }) => rating)
 }
 
 const worst: readonly Verdict[] = ['dead', 'inert', 'test', 'works', 'empty']
@@ -67,9 +69,10 @@ function standingOf(
   })
   const reasons = new Map<string, { because: string; rule: string; contexts: string[] }>()
   for (const { name, remarks } of seen) {
-    for (const remark of remarks) {
-      const known = reasons.get(remark.rule) ?? { because: remark.because, rule: remark.rule, contexts: [] }
-      reasons.set(remark.rule, { ...known, contexts: [...known.contexts, name] })
+    for (const { rule, because } of remarks) {
+      const known = reasons.get(rule)
+      if (known) known.contexts.push(name)
+      else reasons.set(rule, { because, rule, contexts: [name] })
     }
   }
   return {

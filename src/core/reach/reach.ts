@@ -19,6 +19,7 @@ import {
   doing,
   idleBecause,
   knows,
+  openersOn,
   pathsTo,
   usefulOn,
   type Path,
@@ -163,11 +164,58 @@ function reckoned(asked: Asked, plan: Plan, known: Known | null) {
     return { need, best, others, absent, blocked, perOuting: need.perOuting * each }
   }
   const sides = known && sidesOfKeys(known.changed)
-  const reached =
-    known && sides
-      ? known.reached.map((one) => (sides.has(one.need.side) ? reach(one.need) : one))
-      : needsOf(model, plan).map(reach)
+  if (!known || !sides) return { reached: needsOf(model, plan).map(reach), states, stateOf }
+  const isTouched = touchedBy(model, known.states, stateOf)
+  const reached = known.reached.map((one) =>
+    sides.has(one.need.side) && isTouched(one.need) ? reach(one.need) : one,
+  )
   return { reached, states, stateOf }
+}
+
+/**
+ * Whether the ways to a need may be others where only keys changed: not where no key that changed, as it was and as it
+ * is, does what is needed or opens a menu, and no setting came out otherwise.
+ */
+function touchedBy(
+  model: BodyModel,
+  before: States,
+  stateOf: (side: Side, recording: boolean) => State,
+): (need: Need) => boolean {
+  const functions = new Map<string, readonly ModelFunction[] | null>()
+  const changedIn = (side: Side, recording: boolean) => {
+    const key = `${side} ${String(recording)}`
+    let found = functions.get(key)
+    if (found === undefined) {
+      const was = before.get(key)
+      found = was ? changedFunctions(model, was.resolution, stateOf(side, recording).resolution) : null
+      functions.set(key, found)
+    }
+    return found
+  }
+  return (need) =>
+    (recorded(need) ? [true, false] : [false]).some((recording) => {
+      const changed = changedIn(need.side, recording)
+      if (changed === null) return true
+      const { resolution } = stateOf(need.side, recording)
+      const opens = openersOn(model, resolution, need.side)
+      const does = doing(model, resolution, need.side, need.what)
+      return changed.some((fn) => opens.has(fn.id) || does(fn))
+    })
+}
+
+/** The functions of the keys that two states differ in, as they were and as they are; null where a setting differs too. */
+function changedFunctions(
+  model: BodyModel,
+  before: Resolution,
+  after: Resolution,
+): readonly ModelFunction[] | null {
+  if (before === after) return []
+  for (const [id, one] of after.settings) if (before.settings.get(id) !== one) return null
+  const ids = [...after.addresses].flatMap(([key, one]) => {
+    const was = before.addresses.get(key)
+    return was === one ? [] : [one.effectiveFunctionId, was?.effectiveFunctionId]
+  })
+  return [...new Set(ids)].flatMap((id) => lookup(model).functions.get(id ?? '') ?? [])
 }
 
 /** Whether the owner lets a function menu in the finder count as done at the finder. */

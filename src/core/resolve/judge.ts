@@ -1,7 +1,6 @@
 import type { Address } from '../model/addresses'
 import type { FirmwareRange, ModelFunction, RunState } from '../model/types'
 import { thereIn } from '../rules/facts'
-import { fixes } from '../rules/rule'
 import { focusRole } from '../vocabulary/focus-roles'
 import type { Context } from './context'
 import { flipsOf, nextValue } from './flips'
@@ -124,9 +123,7 @@ export function fixedBy(state: State, setting: string): Remark | null {
   const owned = state.chains.get(setting)?.findLast(({ layer }) => layer !== 'rule')
   if (owned?.layer === 'dial')
     return { kind: 'ineffective', truth: 'yes', rule: 'mode-dial', because: owned.because ?? '' }
-  const rule = state.rules.replacing.findLast(
-    ({ then, holds }) => then.setting === setting && fixes(then) && holds(state.facts) === 'yes',
-  )
+  const rule = state.rules.fixing.get(setting)?.findLast(({ holds }) => holds(state.facts) === 'yes')
   return rule ? { kind: 'ineffective', truth: 'yes', rule: rule.id, because: rule.because } : null
 }
 

@@ -9,12 +9,14 @@ import type { Bounds } from './replace'
 import { firmwareNumber } from '../rules/facts'
 import { orderReplacing } from '../rules/order'
 import { stepOf } from '../vocabulary/ladders'
-import { remarks, type Remarking, type Replacing, type Rule } from '../rules/rule'
+import { fixes, remarks, type Remarking, type Replacing, type Rule } from '../rules/rule'
 
 /** A model's rules, ready to be asked; made once for each model object. */
 export interface RuleBook {
   /** Rules that change values, in the order in which they run. */
   readonly replacing: readonly ReadyRule<Replacing>[]
+  /** Those of them that leave a setting no other value, by setting, in the same order. */
+  readonly fixing: ReadonlyMap<string, readonly ReadyRule<Replacing>[]>
   /** Rules that say something of a setting, function, control or sign, by `remarkKeys`. */
   readonly remarking: ReadonlyMap<string, readonly ReadyRule<Remarking>[]>
   /** The keys of `remarking` whose rules ask a fact, by that fact. */
@@ -52,8 +54,10 @@ export const ruleBook: (model: BodyModel) => RuleBook = memoize((model: BodyMode
   const scales = scalesIn(settings)
   const readied = readier(scales, doubts)
   const remarking = remarkingOf([...model.rules, ...handRules(model)], readied)
+  const replacing = ordered.ok ? ordered.value.map((rule) => readied(rule, rule.then)) : []
   return {
-    replacing: ordered.ok ? ordered.value.map((rule) => readied(rule, rule.then)) : [],
+    replacing,
+    fixing: fixingOf(replacing),
     remarking,
     remarkedBy: remarkedBy(remarking),
     actNeeds: new Map(
@@ -175,6 +179,15 @@ function remarkingOf(
     for (const key of remarkKeys(rule.then)) groups.set(key, [...(groups.get(key) ?? []), made])
   }
   return groups
+}
+
+function fixingOf(
+  replacing: readonly ReadyRule<Replacing>[],
+): ReadonlyMap<string, readonly ReadyRule<Replacing>[]> {
+  const found = new Map<string, ReadyRule<Replacing>[]>()
+  for (const rule of replacing.filter(({ then }) => fixes(then)))
+    found.set(rule.then.setting, [...(found.get(rule.then.setting) ?? []), rule])
+  return found
 }
 
 function remarkedBy(

@@ -1,3 +1,4 @@
+import { memoize } from '../memoize'
 import { holdRow } from '../plan/rows'
 import { lookup, type Lookup } from '../model/lookup'
 import type { BodyModel, Domain, ModelFunction } from '../model/types'
@@ -213,11 +214,39 @@ function putting(
 }
 
 /** The remarking rules about something that hold, or may hold, here. */
-export function rulesAbout(state: State, key: string): { rule: ReadyRule<Remarking>; truth: Truth }[] {
-  return (state.rules.remarking.get(key) ?? []).flatMap((rule) => {
-    const truth = rule.holds(state.facts)
-    return truth === 'no' ? [] : [{ rule, truth }]
-  })
+export function rulesAbout(state: State, key: string): readonly RuleHere[] {
+  const rules = state.rules.remarking.get(key)
+  if (!rules) return noRules
+  const known = rulesKnown(state)
+  let here = known.get(key)
+  if (!here) {
+    here = rules.flatMap((rule) => {
+      const truth = rule.holds(state.facts)
+      return truth === 'no' ? [] : [{ rule, truth }]
+    })
+    known.set(key, here)
+  }
+  return here
+}
+
+/** A remarking rule that holds, or may hold, in a state. */
+export interface RuleHere {
+  readonly rule: ReadyRule<Remarking>
+  readonly truth: Truth
+}
+
+const noRules: readonly RuleHere[] = []
+
+/** What `rulesAbout` has said of a state, by what it was asked about: a state never changes. */
+const rulesKnown: (state: State) => Map<string, readonly RuleHere[]> = memoize(
+  () => new Map<string, readonly RuleHere[]>(),
+)
+
+/** Takes over what is known of the rules in the state before, but for what is asked about by changed facts. */
+export function keepRulesKnown(before: State, after: State, changed: ReadonlySet<string>): void {
+  if (before === after) return
+  const known = rulesKnown(after)
+  for (const [key, here] of rulesKnown(before)) if (!changed.has(key)) known.set(key, here)
 }
 
 /** The rules by which a value cannot be chosen in a state, for certain or perhaps. */

@@ -192,7 +192,7 @@ export {
 export { habitOf, habitRow } from './habit'
 export { pairMarks, pairRow } from './pair'
 export { isPositionRow, positionRow } from './position'
-export { schoolRow } from './school'
+export { questionApart, schoolRow } from './school'
 export { paperIds, sheetRow } from './sheet'
 export type { SchoolScope } from './school'
 export { shareRow } from './share'

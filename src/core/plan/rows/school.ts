@@ -2,7 +2,7 @@ import type { Side } from '../../model/types'
 import { ok } from '../../result'
 import type { RowId } from '../../sync/step'
 import { questionCalled, type Question } from '../../vocabulary/questions'
-import { rowId } from './id'
+import { behind, rowId } from './id'
 import { unknownPart, type RowKind } from './kind'
 import { parseSlot } from './slot'
 import { takesOneOf } from './takes'
@@ -24,6 +24,12 @@ export interface SchoolRow {
 /** The id of the owner's side in a question, for the whole plan or for a part of it. */
 export function schoolRow(question: string, scope: SchoolScope = null): RowId {
   return rowId(`school/${question}${scope === null ? '' : `@${scopeText(scope)}`}`)
+}
+
+/** The question that a row answers for a bank or a situation alone; null for every other row. */
+export function questionApart(row: RowId): string | null {
+  const [question = '', scope] = (behind(row, 'school') ?? '').split('@')
+  return scope?.includes('/') === true ? question : null
 }
 
 function scopeText(scope: Exclude<SchoolScope, null>): string {
