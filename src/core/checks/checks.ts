@@ -109,7 +109,7 @@ function checked(
       return { ...one, resolution }
     })
     const input: CheckInput = { model, plan, lenses, side, states: situated, first: i === 0 }
-    const names: Names = new Map(situated.map((one) => [one.key, contextName(one)]))
+    const names = namesOf(situated)
     return checks
       .filter((check) => isAsked(check, input) || situated.some((one) => isAsked(check, input, one)))
       .flatMap((check) => findingsOf(check, input, names, states))
@@ -153,15 +153,22 @@ function findingsOf(
       groups.push(group)
     }
     if (said.asks) group.asks = true
-    if (said.seenIn) group.contexts.add(names.get(said.seenIn.key) ?? '')
-    else for (const name of names.values()) group.contexts.add(name)
+    if (said.seenIn) group.contexts.add(names.byKey.get(said.seenIn.key) ?? '')
+    else for (const name of names.all) group.contexts.add(name)
   }
-  const of = new Set(names.values()).size
-  return [...rows.values()].flat().map((group) => findingOf(check, input, group, of, states))
+  return [...rows.values()].flat().map((group) => findingOf(check, input, group, names.all.size, states))
 }
 
-/** The names of the states looked at, by their keys. */
-type Names = ReadonlyMap<string, string>
+/** The names of the states looked at. */
+interface Names {
+  readonly byKey: ReadonlyMap<string, string>
+  readonly all: ReadonlySet<string>
+}
+
+function namesOf(states: readonly NamedContext[]): Names {
+  const byKey = new Map(states.map((one) => [one.key, contextName(one)]))
+  return { byKey, all: new Set(byKey.values()) }
+}
 
 /** Everything a check says of one row and rule: the first words for it, and where it was seen. */
 interface Group {

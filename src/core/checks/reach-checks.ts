@@ -8,7 +8,7 @@ import { needsOf } from '../reach/needs'
 import { situationName } from '../plan/situations'
 import { idleBecause } from '../reach/paths'
 import { workOf } from '../resolve/resolve'
-import type { Resolution } from '../resolve/resolved'
+import type { Resolution, ResolvedSetting } from '../resolve/resolved'
 import type { State } from '../resolve/state'
 import { refusing } from '../resolve/state'
 import { termOf } from '../vocabulary/terms'
@@ -101,23 +101,46 @@ const mostWaysOut = 2
 /** Single settings by which what has no effect has one again. */
 function unblocking({ model, plan, side, states }: CheckInput, setting: Setting): QuickFix[] {
   const [here] = states
-  const state = here && workOf(here.resolution)?.state
-  if (!here || !state) return []
-  const blocking = rulesAgainst(state, setting.id)
-  const causes = [...new Set(blocking.flatMap(({ id }) => settingsOf(model, id)))]
+  if (!here) return []
+  return waysOut(model)(here.resolution)(setting.id).map(({ cause, frees }) => {
+    const label = `${cause.setting.label}: ${showValue(cause.setting.domain, frees)}`
+    return quickFix(plan, label, 'need-blocked', { [rowOf(model, plan, side, cause)]: frees })
+  })
+}
+
+/** A value of another setting by which a setting has an effect again. */
+interface WayOut {
+  readonly cause: ResolvedSetting
+  readonly frees: Value
+}
+
+/** The ways out of what has no effect in a state, by its setting; several needs may ask for the same. */
+const waysOut = memoize((model: BodyModel) =>
+  memoize((resolution: Resolution) => {
+    const known = new Map<string, readonly WayOut[]>()
+    return (setting: string): readonly WayOut[] => {
+      const found = known.get(setting) ?? findWaysOut(model, resolution, setting)
+      known.set(setting, found)
+      return found
+    }
+  }),
+)
+
+function findWaysOut(model: BodyModel, resolution: Resolution, setting: string): WayOut[] {
+  const state = workOf(resolution)?.state
+  if (!state) return []
+  const causes = [...new Set(rulesAgainst(state, setting).flatMap(({ id }) => settingsOf(model, id)))]
   const ways = causes.flatMap((id) => {
-    const cause = here.resolution.settings.get(id)
+    const cause = resolution.settings.get(id)
     if (!cause || cause.chain.at(-1)?.layer === 'rule' || cause.chain.at(-1)?.layer === 'dial') return []
     if (cause.setting.place === 'physical' || cause.setting.place === 'local') return []
     const others = (valuesOf(cause.setting.domain) ?? []).filter((value) => !sameValue(value, cause.value))
     const frees = others.find(
       (value) =>
         refusing(state, id, value).length === 0 &&
-        rulesAgainst(withValue(state, id, value), setting.id).length === 0,
+        rulesAgainst(withValue(state, id, value), setting).length === 0,
     )
-    if (frees === undefined) return []
-    const label = `${cause.setting.label}: ${showValue(cause.setting.domain, frees)}`
-    return [quickFix(plan, label, 'need-blocked', { [rowOf(model, plan, side, cause)]: frees })]
+    return frees === undefined ? [] : [{ cause, frees }]
   })
   return ways.slice(0, mostWaysOut)
 }

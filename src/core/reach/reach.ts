@@ -59,7 +59,7 @@ export function statesFor(
   changed: Changed | null = null,
 ): (side: Side, recording: boolean) => State {
   return (side, recording) => {
-    const key = `${side} ${String(recording)}`
+    const key = stateKey(side, recording)
     let state = states.get(key)
     if (!state) {
       const was = known.get(key)
@@ -181,26 +181,26 @@ function touchedBy(
   before: States,
   stateOf: (side: Side, recording: boolean) => State,
 ): (need: Need) => boolean {
-  const functions = new Map<string, readonly ModelFunction[] | null>()
-  const changedIn = (side: Side, recording: boolean) => {
-    const key = `${side} ${String(recording)}`
-    let found = functions.get(key)
-    if (found === undefined) {
-      const was = before.get(key)
-      found = was ? changedFunctions(model, was.resolution, stateOf(side, recording).resolution) : null
-      functions.set(key, found)
-    }
-    return found
+  const tests = new Map<string, (need: Need) => boolean>()
+  const testIn = (side: Side, recording: boolean): ((need: Need) => boolean) => {
+    const was = before.get(stateKey(side, recording))
+    const { resolution } = stateOf(side, recording)
+    const changed = was ? changedFunctions(model, was.resolution, resolution) : null
+    const opens = openersOn(model, resolution, side)
+    if (changed === null || changed.some((fn) => opens.has(fn.id))) return () => true
+    return ({ what }) => changed.some(doing(model, resolution, side, what))
   }
-  return (need) =>
-    (recorded(need) ? [true, false] : [false]).some((recording) => {
-      const changed = changedIn(need.side, recording)
-      if (changed === null) return true
-      const { resolution } = stateOf(need.side, recording)
-      const opens = openersOn(model, resolution, need.side)
-      const does = doing(model, resolution, need.side, need.what)
-      return changed.some((fn) => opens.has(fn.id) || does(fn))
-    })
+  const test = (side: Side, recording: boolean) => {
+    const key = stateKey(side, recording)
+    const known = tests.get(key) ?? testIn(side, recording)
+    tests.set(key, known)
+    return known
+  }
+  return (need) => test(need.side, false)(need) || (recorded(need) && test(need.side, true)(need))
+}
+
+function stateKey(side: Side, recording: boolean): string {
+  return `${side} ${String(recording)}`
 }
 
 /** The functions of the keys that two states differ in, as they were and as they are; null where a setting differs too. */

@@ -9,7 +9,7 @@ import { addressIn, answering, finished, indicatorsIn, partners, resolve, resolv
 import { workOf, type Work } from './resolve'
 import type { Resolution, ResolvedAddress, ResolvedSetting } from './resolved'
 import type { IndexedMap } from './indexed-map'
-import { keepRulesKnown, stateAfter, type State } from './state'
+import { keepKnown, stateAfter, type State } from './state'
 
 /** What changed between two plans, as far as it can matter to what they amount to. */
 export interface Changed {
@@ -109,11 +109,11 @@ export function resolveAfter(
   const elsewhere = othersAfter(here, settings, facts)
   const next: Work = { ...here, state, others: new Map([...elsewhere].map(([key, one]) => [key, one.state])) }
   const dirty = dirtied(state, anew, facts)
-  keepRulesKnown(work.state, state, dirty)
+  keepKnown(work.state, state, dirty)
   const others = [...elsewhere].map(([key, one]) => {
     const changedThere = dirtied(one.state, one.changed, facts)
     const before = work.others.get(key)
-    if (before) keepRulesKnown(before, one.state, changedThere)
+    if (before) keepKnown(before, one.state, changedThere)
     return changedThere
   })
   const all = (before.settings as IndexedMap<ResolvedSetting>).copy()

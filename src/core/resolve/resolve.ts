@@ -10,7 +10,7 @@ import type { Remark, Resolution, ResolvedAddress, ResolvedIndicator } from './r
 import type { ResolvedSetting, FunctionEffect } from './resolved'
 import { inForce } from './owners'
 import { firmwareRemark, judge, missingFrom } from './judge'
-import { rulesAbout, effectiveState, remark, type State } from './state'
+import { effectiveState, knownOfState, remark, rulesAbout, type State } from './state'
 import { IndexedMap } from './indexed-map'
 
 /**
@@ -95,7 +95,14 @@ export function judgeIn(
   functionIds: readonly string[],
 ): ReadonlyMap<string, FunctionEffect> {
   const { state, context } = workBehind(resolution)
-  return new Map(functionIds.map((id) => [id, judge(state, id, context)]))
+  const known = knownOfState(state).functions
+  return new Map(
+    functionIds.map((id) => {
+      let effect = known.get(id)
+      if (!effect) known.set(id, (effect = judge(state, id, context)))
+      return [id, effect]
+    }),
+  )
 }
 
 /** What a function would do on an address in a resolved context, were it there. */

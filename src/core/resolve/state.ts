@@ -1,4 +1,4 @@
-import { memoize } from '../memoize'
+import { keptByObject } from '../memoize'
 import { holdRow } from '../plan/rows'
 import { lookup, type Lookup } from '../model/lookup'
 import type { BodyModel, Domain, ModelFunction } from '../model/types'
@@ -13,7 +13,7 @@ import { ruleBook, type ReadyRule, type RuleBook } from './rule-book'
 import type { Found } from './flips'
 import { functionsInForce } from './held'
 import { distinct, inForce, ownedValues, ownerChain, ownersIn, rowLink } from './owners'
-import type { Link, Remark } from './resolved'
+import type { FunctionEffect, Link, Remark } from './resolved'
 import { IndexedMap } from './indexed-map'
 
 /** A context reckoned through: every chain, every possible value, and the facts that follow. */
@@ -217,7 +217,7 @@ function putting(
 export function rulesAbout(state: State, key: string): readonly RuleHere[] {
   const rules = state.rules.remarking.get(key)
   if (!rules) return noRules
-  const known = rulesKnown(state)
+  const known = knownOfState(state).rules
   let here = known.get(key)
   if (!here) {
     here = rules.flatMap((rule) => {
@@ -237,16 +237,28 @@ export interface RuleHere {
 
 const noRules: readonly RuleHere[] = []
 
-/** What `rulesAbout` has said of a state, by what it was asked about: a state never changes. */
-const rulesKnown: (state: State) => Map<string, readonly RuleHere[]> = memoize(
-  () => new Map<string, readonly RuleHere[]>(),
-)
+/** What has been worked out of a state, by what it was asked about: a state never changes. */
+interface KnownOfState {
+  readonly rules: Map<string, readonly RuleHere[]>
+  /** Functions on no key in particular, by id. */
+  readonly functions: Map<string, FunctionEffect>
+}
 
-/** Takes over what is known of the rules in the state before, but for what is asked about by changed facts. */
-export function keepRulesKnown(before: State, after: State, changed: ReadonlySet<string>): void {
-  if (before === after) return
-  const known = rulesKnown(after)
-  for (const [key, here] of rulesKnown(before)) if (!changed.has(key)) known.set(key, here)
+const knownOf = keptByObject<State, KnownOfState>()
+
+/** What has been worked out of a state so far. */
+export function knownOfState(state: State): KnownOfState {
+  let known = knownOf.get(state)
+  if (!known) knownOf.set(state, (known = { rules: new Map(), functions: new Map() }))
+  return known
+}
+
+/** Takes over what is known of the state before: all of it where no rule is asked otherwise, else the rules about what is not in `changed`. */
+export function keepKnown(before: State, after: State, changed: ReadonlySet<string>): void {
+  const known = knownOf.get(before)
+  if (before === after || !known) return
+  const rules = [...known.rules].filter(([key]) => !changed.has(key))
+  knownOf.set(after, changed.size === 0 ? known : { rules: new Map(rules), functions: new Map() })
 }
 
 /** The rules by which a value cannot be chosen in a state, for certain or perhaps. */
