@@ -71,6 +71,23 @@ describe('devices', () => {
     expect([code, error.includes(words)]).toEqual([1, true])
   })
 
+  it('holds a plan against those of other bodies, named one by one, in a continuity report', async () => {
+    const plan = (model: string, version: number, rows: object) =>
+      JSON.stringify({
+        ...{ format: 'salt-shelf/plan', formatVersion: 1, model: { id: model, version } },
+        ...{ revision: null, rows, digest: null },
+      })
+    const mine = file('a.plan.json', plan('tarrow-heron', 5, { title: 'Mine' }))
+    const spare = file('b.plan.json', plan('varn-duet', 4, { title: 'The spare' }))
+    const pocket = file('c.plan.json', plan('pell-pocket', 4, { title: 'The workshop' }))
+    const { code, output } = await run(['sheet', 'continuity', mine, '--other', spare, '--other', pocket])
+    expect(code).toBe(0)
+    expect(output).toMatch(/## .*Heron and .*Duet: The spare/)
+    expect(output).toMatch(/## .*Heron and .*Pocket: The workshop/)
+    const missing = await run(['sheet', 'continuity', mine, '--other', join(folder, 'none.json')])
+    expect([missing.code, missing.error]).toEqual([1, expect.stringContaining('none.json')])
+  })
+
   it('come as data with --json', async () => {
     const { output } = await run(['devices', '--at', address, '--json'])
     expect(JSON.parse(output)).toMatchObject({

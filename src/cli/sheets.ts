@@ -6,7 +6,7 @@ import { describeStep, entriesOf } from '@/core/plan/rows'
 import { bodyTags, planFor } from '@/core/plan/bodies'
 import type { BodyModel } from '@/core/model/types'
 import { applyStep, setRows } from '@/core/plan/step'
-import type { Against, SheetOrder } from '@/core/sheets/given'
+import type { Against, OtherPlan, SheetOrder } from '@/core/sheets/given'
 import { chosenFor } from '@/core/sheets/chosen'
 import { sheetForm, sheetForms, type SheetForm } from '@/core/sheets/catalogue'
 import { isPaper, papers } from '@/core/sheets/page/page'
@@ -28,10 +28,10 @@ import { written } from './plans'
 export const sheets: Command = {
   name: 'sheet',
   usage:
-    'sheet | sheet KIND PLAN [--out FILE] [--body TAG] [--against FILE] [--paper a4|letter|a6|card] [--without PART …] [--inventory FILE] [--models FOLDER]',
+    'sheet | sheet KIND PLAN [--out FILE] [--body TAG] [--against FILE] [--other PLAN …] [--paper a4|letter|a6|card|fold] [--without PART …] [--inventory FILE] [--models FOLDER]',
   summary: 'sheets of a plan: list them, print one, write it as PDF, workbook, CSV, Markdown or JSON',
   options: {
-    ...{ out: 'one', body: 'one', against: 'one', paper: 'one', without: 'many' },
+    ...{ out: 'one', body: 'one', against: 'one', other: 'many', paper: 'one', without: 'many' },
     ...{ inventory: 'one', models: 'one' },
   },
   operands: [0, 2],
@@ -120,12 +120,18 @@ async function orderOf(read: PlanOnDisk, options: Options, notes: string[]): Pro
     )
   const against = await againstOf(read, options, notes)
   if (!against.ok) return against
+  const others: OtherPlan[] = []
+  for (const path of options.other ?? []) {
+    const other = await planOnDisk(path, modelsFolder(options), notes)
+    if (!other.ok) return other
+    others.push({ name: planTitle(other.value.plan), model: other.value.model, plan: other.value.plan })
+  }
   return ok({
     ...{ model, plan, lenses: definitions.lenses },
     body: tag === null ? null : { tag, name: tag },
     stand: revision ? `Revision ${revision.number}, ${revision.at.slice(0, 10)}` : 'Draft',
     isDraft: revision === null,
-    against: against.value,
+    ...{ against: against.value, others },
     siblings: definitions.models.filter(({ id }) => isSibling(model, id)),
   })
 }

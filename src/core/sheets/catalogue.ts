@@ -33,6 +33,7 @@ export const sheetForms = [
       part('point', 'AF point'),
       part('moves', 'Field moves'),
       part('toggles', 'Toggles'),
+      part('who', 'Who decided'),
     ],
   },
   {

@@ -7,6 +7,7 @@ import {
   pointPart,
   rememberPart,
   siblingsPart,
+  whoPart,
 } from './parts/brief'
 import { differencePart } from './parts/compare'
 import { continuityPart, fingersPart, keysPart, togglesPart } from './parts/keys'
@@ -34,6 +35,7 @@ export const sheetParts: Readonly<Record<SheetKind, Readonly<Record<string, Part
     point: pointPart,
     moves: movesPart,
     toggles: togglesPart,
+    who: whoPart,
   },
   full: {
     remember: rememberPart,

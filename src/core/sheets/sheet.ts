@@ -27,8 +27,13 @@ export function composeSheet(form: SheetForm, order: SheetOrder, without: readon
     body: isNameless ? '' : bodyWords(given),
     stand: order.stand,
     isDraft: order.isDraft,
-    blocks: blocks.length === 0 ? [nothing(form, given)] : [...blocks, ...legend(blocks)],
+    blocks: blocks.length === 0 ? [nothing(form, given)] : explained(form, blocks),
   }
+}
+
+/** With what its signs mean: after it, but on cards, of which the first carries little else, before it. */
+function explained({ paper }: SheetForm, blocks: readonly Block[]): Block[] {
+  return paper === 'a6' ? [...legend(blocks), ...blocks] : [...blocks, ...legend(blocks)]
 }
 
 /** What the signs on it mean, as far as it has any. */

@@ -11,7 +11,7 @@ export const sheetFacts = ['without', 'paper', 'remember'] as const
 export type SheetFact = (typeof sheetFacts)[number]
 
 /** The sizes of paper that a sheet is made for. */
-export const paperIds = ['a4', 'letter', 'a6', 'card'] as const
+export const paperIds = ['a4', 'letter', 'a6', 'card', 'fold'] as const
 
 /** What was chosen for a sheet, by the id of the sheet. */
 export interface SheetRow {
@@ -32,7 +32,7 @@ export const sheetKind: RowKind<SheetRow> = {
   heads: ['sheet'],
   form: [
     'sheet/<id>/<fact>',
-    'what was chosen for a sheet: without (a list of the parts left out), paper (a4, letter, a6, card), remember (up to three lines of one’s own not to forget)',
+    `what was chosen for a sheet: without (a list of the parts left out), paper (${paperIds.join(', ')}), remember (up to three lines of one’s own not to forget)`,
   ],
   parse({ id, parts }) {
     const [sheet, name = ''] = parts

@@ -1,5 +1,6 @@
 import type { Block, Sheet } from '../types'
 import { widthOf } from './fonts'
+import { placeOn, printed } from './fold'
 import { linesOf } from './lines'
 import { papers, type Box, type Item, type Page, type Paper, type PaperId } from './page'
 import { pairBox, plateBoxes } from './plate-box'
@@ -9,6 +10,9 @@ import { wordsBoxes } from './words-box'
 /** A page that is being filled. */
 interface Filling {
   readonly items: Item[]
+  /** Where it stands on what is printed. */
+  readonly left: number
+  readonly top: number
   y: number
 }
 
@@ -24,7 +28,8 @@ export function composePages(sheet: Sheet, paperId: PaperId): Page[] {
   const bottom = paper.height - paper.margin - foot
   const tallest = bottom - paper.margin
   const begin = (): Filling => {
-    const page = { items: [] as Item[], y: paper.margin }
+    const { left, top } = placeOn(paper, pages.length)
+    const page = { items: [] as Item[], left, top, y: paper.margin }
     pages.push(page)
     return page
   }
@@ -34,7 +39,7 @@ export function composePages(sheet: Sheet, paperId: PaperId): Page[] {
       page = begin()
       if (repeat) put(repeat)
     }
-    page.items.push(...box.at(paper.margin, page.y))
+    page.items.push(...box.at(page.left + paper.margin, page.top + page.y))
     page.y += box.height
   }
   /** Begins a new page unless there is room for so much. */
@@ -77,11 +82,13 @@ export function composePages(sheet: Sheet, paperId: PaperId): Page[] {
       put(gapBox(paper.text * 0.8))
     }
   }
-  return pages.map(({ items }, i) => ({
-    width: paper.width,
-    height: paper.height,
-    items: [...items, ...footItems(sheet, paper, i + 1, pages.length)],
-  }))
+  return printed(
+    paper,
+    pages.map(({ items, left, top }, i) => [
+      ...items,
+      ...footItems(sheet, paper, left, top, `${i + 1} / ${pages.length}`),
+    ]),
+  )
 }
 
 /** A table without the columns in which nothing stands: on paper they only take room. */
@@ -155,16 +162,21 @@ function headingBox(text: string, paper: Paper, width: number): Box {
   }
 }
 
-function footItems({ title, plan, stand }: Sheet, paper: Paper, number: number, of: number): Item[] {
+function footItems(
+  { title, plan, stand }: Sheet,
+  paper: Paper,
+  left: number,
+  top: number,
+  count: string,
+): Item[] {
   const size = paper.text * 0.86
-  const y = paper.height - paper.margin
+  const y = top + paper.height - paper.margin
   const said = [title, plan, stand].filter((one) => one !== '').join(' · ')
-  const count = `${number} / ${of}`
   const countWidth = widthOf(count, 'text', size)
   const [first = ''] = linesOf(said, 'text', size, paper.width - 2 * paper.margin - countWidth - 10)
   const text = { kind: 'text', y, face: 'text', size, tone: 'silt' } as const
   return [
-    { ...text, x: paper.margin, text: first },
-    { ...text, x: paper.width - paper.margin - countWidth, text: count },
+    { ...text, x: left + paper.margin, text: first },
+    { ...text, x: left + paper.width - paper.margin - countWidth, text: count },
   ]
 }

@@ -10,6 +10,7 @@ import { composeSheet } from '../sheet'
 import type { Block, Sheet } from '../types'
 import { composePages } from './compose'
 import { runsOf, widthOf } from './fonts'
+import { placeOn } from './fold'
 import { linesOf } from './lines'
 import { papers, type Item, type Page, type PaperId } from './page'
 
@@ -66,7 +67,8 @@ function extent(item: Item): [number, number, number, number] {
 
 describe('the pages of a sheet', () => {
   it.each(paperIds)('keep everything within the margins of the paper: %s', (paper) => {
-    const { width, height, margin } = papers[paper]
+    const { margin } = papers[paper]
+    const { width, height } = papers[paper].on ?? papers[paper]
     for (const [, model] of namedModels)
       for (const form of sheetForms)
         for (const page of composePages(sheetOf(form, model, started(model, theatre)), paper))
@@ -81,6 +83,25 @@ describe('the pages of a sheet', () => {
             expect(right, where).toBeLessThan(width - margin * 0.4)
             expect(bottom, where).toBeLessThan(height - margin * 0.4)
           }
+  })
+
+  it('are folded cards: what is on a card lies within it, page by page as on a card alone', () => {
+    const { width, height } = papers.card
+    const sheet = sheetOf(
+      sheetForms[0],
+      modelCalled('tarrow-heron'),
+      started(modelCalled('tarrow-heron'), theatre),
+    )
+    const cards = composePages(sheet, 'card')
+    const sheets = composePages(sheet, 'fold')
+    expect(sheets.length).toBe(Math.ceil(cards.length / 10))
+    const lettersOn = (page: Page) => page.items.flatMap((item) => (item.kind === 'text' ? [item] : []))
+    cards.forEach((card, i) => {
+      const { left, top } = placeOn(papers.fold, i)
+      const printed = lettersOn(sheets[Math.floor(i / 10)] ?? card)
+      const here = printed.filter(({ x, y }) => x >= left && x < left + width && y >= top && y < top + height)
+      expect(here.map(({ text }) => text)).toEqual(lettersOn(card).map(({ text }) => text))
+    })
   })
 
   it('hold every word of every table of any plan, in order, whatever the paper', () => {

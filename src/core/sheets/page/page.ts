@@ -86,17 +86,43 @@ export interface Paper {
   readonly margin: number
   /** Size of the text, in points. */
   readonly text: number
+  /** How wide a plate is laid out on it, in pixels: it decides how large the text of the plate is. */
+  readonly plate: number
+  /** Where several of it are printed on one sheet: what that measures, how many stand beside and below each other. */
+  readonly on?: {
+    readonly width: number
+    readonly height: number
+    readonly across: number
+    readonly down: number
+  }
 }
 
 /** The ids of the papers. */
 export type PaperId = (typeof paperIds)[number]
 
-/** The papers: two for a folder, two for the pocket. A credit card is 85.6 × 54 mm. */
+const card = { width: 242.65, height: 153.07, margin: 8, text: 5.4, plate: 500 }
+
+/**
+ * The papers: two for a folder, two for the pocket, and one that is cut and folded for it: front and back of a card beside
+ * each other, five cards on a sheet. A credit card is 85.6 × 54 mm; the sheet of it fits A4 and Letter unscaled.
+ */
 export const papers: Readonly<Record<PaperId, Paper>> = {
-  a4: { id: 'a4', name: 'A4', width: 595.28, height: 841.89, margin: 36, text: 8.4 },
-  letter: { id: 'letter', name: 'Letter', width: 612, height: 792, margin: 36, text: 8.4 },
-  a6: { id: 'a6', name: 'A6, for the pocket', width: 419.53, height: 297.64, margin: 15, text: 6.8 },
-  card: { id: 'card', name: 'Credit card', width: 242.65, height: 153.07, margin: 8, text: 5.4 },
+  a4: { id: 'a4', name: 'A4', width: 595.28, height: 841.89, margin: 36, text: 8.4, plate: 780 },
+  letter: { id: 'letter', name: 'Letter', width: 612, height: 792, margin: 36, text: 8.4, plate: 780 },
+  a6: {
+    id: 'a6',
+    name: 'A6, for the pocket',
+    width: 419.53,
+    height: 297.64,
+    margin: 15,
+    text: 6.8,
+    plate: 640,
+  },
+  card: { id: 'card', name: 'Credit card', ...card },
+  fold: {
+    ...{ id: 'fold', name: 'Credit card, to cut and fold', ...card },
+    on: { width: 595.28, height: 792, across: 2, down: 5 },
+  },
 }
 
 /** Whether something names a paper. */

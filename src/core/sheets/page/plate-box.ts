@@ -39,7 +39,7 @@ const heights = [0.34, 0.42, 0.5, 0.62, 0.74, 0.84]
 
 function marginBox(plate: Plate, paper: Paper, width: number, tallest: number, part = 1): Box | null {
   const sizes = plate.labels.map(sizeOf)
-  for (const pixels of [widthInPixels[paper.id], widthInPixels[paper.id] * 1.2]) {
+  for (const pixels of [paper.plate, paper.plate * 1.2]) {
     const wide = pixels / part
     const scale = width / wide
     for (const share of heights) {
@@ -50,9 +50,6 @@ function marginBox(plate: Plate, paper: Paper, width: number, tallest: number, p
   }
   return null
 }
-
-/** How wide a plate is laid out, in pixels, on each paper: it decides how large its text is there. */
-const widthInPixels = { a4: 780, letter: 780, a6: 640, card: 500 } as const
 
 /** Every gesture in lines of its own; the name of the control above them. */
 function rowsOf({ lines }: PrintedLabel): { text: string; isQuiet: boolean }[] {

@@ -100,6 +100,17 @@ export function rememberPart(given: Given): Block[] {
   return wordsUnder('remember', 'Not to forget', three)
 }
 
+/** Who decided, by how many rows each, and when the plan stood so. */
+export function whoPart({ plan, stand }: Given): Block[] {
+  const times = new Map<string, number>()
+  for (const [row, value] of entriesOf(plan.rows))
+    if (isNoteRow(row, 'who')) times.set(String(value), (times.get(String(value)) ?? 0) + 1)
+  const said = [...times]
+    .sort(([one, a], [two, b]) => b - a || one.localeCompare(two))
+    .map(([who, rows]) => `${who} (${rows === 1 ? 'one row' : `${rows} rows`})`)
+  return wordsUnder('who', 'Who decided', said.length === 0 ? [] : [`${said.join(', ')}. ${stand}.`])
+}
+
 /** What the AF point cannot do, so that the picture is framed anew after focusing. */
 export function pointPart({ model: { focus } }: Given): Block[] {
   const within = (what: string, [, , width, height]: Zone) =>

@@ -171,7 +171,7 @@ export function continuityPart(given: Given): Block[] {
       {
         part: 'continuity',
         kind: 'words',
-        lines: ['There is no plan of another body on your shelf to hold this one against.'],
+        lines: ['There is no plan for another body to hold this one against.'],
       },
     ]
   return others.flatMap((other) =>
