@@ -1,7 +1,9 @@
 import type { BodyLine } from '@/features/bodies'
+import type { PastTransfer } from '@/features/carry'
 import type { ShelfFile } from '@/features/shelf'
 import type { FileLine } from '@/server/files'
 import { cardConditionOf, type Body } from '@/server/bodies'
+import type { TransferLine } from '@/server/transfer-log'
 
 /** A body of the store as screens show it. */
 export function bodyLine(body: Body): BodyLine {
@@ -22,4 +24,9 @@ export function bodyLine(body: Body): BodyLine {
 /** A file of the store as screens show it. */
 export function fileLine(file: FileLine): ShelfFile {
   return { ...file, addedAt: file.addedAt.toISOString() }
+}
+
+/** A transfer of the store as screens show it. */
+export function transferLine(transfer: TransferLine): PastTransfer {
+  return { ...transfer, startedAt: transfer.startedAt.toISOString() }
 }

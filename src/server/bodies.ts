@@ -22,7 +22,8 @@ export interface Body {
   readonly lastTransfer: {
     readonly outcome: string
     readonly holds: Holds | null
-    readonly revision: number
+    /** What it carried, in words. */
+    readonly source: string
     readonly endedAt: Date
   } | null
 }
@@ -73,7 +74,7 @@ export async function loadBody(id: string): Promise<Result<Body>> {
 export async function lockBody(client: Connection, id: string): Promise<Result<Body>> {
   if (!isUuid(id)) return refuse('unknown-body', 'There is no such body.', id)
   const found = await client.query<BodyRow>(
-    `select b.*, ${cardFiles} as card_files, null as outcome, null as holds, null as revision, null as ended_at
+    `select b.*, ${cardFiles} as card_files, null as outcome, null as holds, null as source, null as ended_at
      from bodies b where b.owner_id = $1 and b.id = $2 for update of b`,
     [localOwner, id],
   )
@@ -183,17 +184,16 @@ interface BodyRow {
   readonly card_files: readonly (readonly [string, string])[] | null
   readonly outcome: string | null
   readonly holds: Holds | null
-  readonly revision: number | null
+  readonly source: string | null
   readonly ended_at: Date | null
 }
 
 const cardFiles = `(select json_agg(json_build_array(name, encode(bytes, 'hex')) order by name) from card_files where body_id = b.id)`
 
 const bodyQuery = `
-  select b.*, ${cardFiles} as card_files, t.outcome, t.holds, t.revision, t.ended_at from bodies b
+  select b.*, ${cardFiles} as card_files, t.outcome, t.holds, t.source, t.ended_at from bodies b
   left join lateral (
-    select transfers.outcome, transfers.holds, revisions.number as revision, transfers.ended_at
-    from transfers join revisions on revisions.id = transfers.revision_id
+    select transfers.outcome, transfers.holds, transfers.source, transfers.ended_at from transfers
     where transfers.body_id = b.id and transfers.ended_at is not null
     order by transfers.started_at desc limit 1
   ) t on true`
@@ -215,7 +215,7 @@ async function bodyOf(row: BodyRow): Promise<Result<Body>> {
         row.name,
       )
   if (!memory.ok || !pending.ok || !card.ok) return refuse('damaged-row', 'It cannot be read.', row.name)
-  const { outcome, holds, revision, ended_at: endedAt } = row
+  const { outcome, holds, source, ended_at: endedAt } = row
   return ok({
     id: row.id,
     tag: row.tag,
@@ -232,9 +232,7 @@ async function bodyOf(row: BodyRow): Promise<Result<Body>> {
       batteryPercent: row.battery_percent,
     },
     lastTransfer:
-      outcome !== null && revision !== null && endedAt !== null
-        ? { outcome, holds, revision, endedAt }
-        : null,
+      outcome !== null && source !== null && endedAt !== null ? { outcome, holds, source, endedAt } : null,
   })
 }
 

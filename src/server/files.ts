@@ -104,6 +104,7 @@ export async function keepFile(
      on conflict (owner_id, digest) do update set
        body_id = coalesce(files.body_id, excluded.body_id),
        revision_id = coalesce(files.revision_id, excluded.revision_id),
+       deleted_at = null,
        note = case when position(excluded.note in files.note) > 0 or length(files.note) > 2000 then files.note
          else files.note || ' ' || excluded.note end
      returning id, id = $1 as fresh`,

@@ -81,6 +81,7 @@ describe('the database of the former release', () => {
       '0007_inventory',
       '0008_walks',
       '0009_devices',
+      '0010_any_source',
     ])
     await storeDefinitions()
     // Bodies that were there are records of the inventory, each with what was known of it.
@@ -124,7 +125,7 @@ describe('the database of the former release', () => {
     expect(onCards.every((bytes) => Buffer.from(bytes.subarray(0, 8)).toString() === 'SALTCARD')).toBe(true)
     expect(bodies.find((body) => body.id === demo.workshop)?.state.card).toMatchObject({ locked: true })
 
-    const transfers = await listTransfers(demo.plan)
+    const transfers = await listTransfers({ plan: demo.plan })
     expect(transfers.map((one) => one.outcome).sort()).toEqual(['identical', 'identical', 'stopped'])
   })
 
@@ -132,7 +133,10 @@ describe('the database of the former release', () => {
     must(await migrate(url, migrations))
     await storeDefinitions()
     const told = []
-    for await (const one of carry(demo.plan, demo.bodyB, new AbortController().signal)) told.push(one)
+    for await (const one of carry({ kind: 'plan', id: demo.plan }, demo.bodyB, {
+      stop: new AbortController().signal,
+    }))
+      told.push(one)
     expect(told.at(-1)).toMatchObject({ kind: 'finished' })
     const { files } = await listFiles(1, 1000)
     const plan = files.find((file) => file.kind === 'plan')
@@ -170,6 +174,7 @@ describe('the database of the former release', () => {
     const { bodies } = await listBodies()
     for (const name of [
       '0009_devices',
+      '0010_any_source',
       '0008_walks',
       '0007_inventory',
       '0006_shelf',

@@ -49,6 +49,8 @@ export function refusalResponse(refusal: Refusal): Response {
     'unknown-body': 404,
     'unknown-model': 404,
     'unknown-walk': 404,
+    'unknown-transfer': 404,
+    'unknown-revision': 404,
     'unknown-device': 404,
     'this-machine': 403,
     'not-shared': 409,

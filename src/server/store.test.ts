@@ -138,9 +138,13 @@ describe('definitions on disk', () => {
 describe('resetting the demo', () => {
   it('restores the demo data and touches nothing else', async () => {
     const mine = await createPlan(heron, { [rowNamed('title')]: 'Mine' })
-    for await (const one of carry(mine, demo.bodyB, new AbortController().signal))
+    for await (const one of carry({ kind: 'plan', id: mine }, demo.bodyB, {
+      stop: new AbortController().signal,
+    }))
       expect(one.kind).not.toBe('refused')
-    for await (const one of carry(demo.plan, demo.bodyA, new AbortController().signal))
+    for await (const one of carry({ kind: 'plan', id: demo.plan }, demo.bodyA, {
+      stop: new AbortController().signal,
+    }))
       expect(one.kind).not.toBe('refused')
     const { epoch, version } = must(await loadPlan(demo.plan))
     await saveSteps(demo.plan, version, [step({ [rowNamed('base/assist.grid')]: 'thirds' })])
@@ -157,7 +161,7 @@ describe('resetting the demo', () => {
     expect((await rowsOf(demo.plan))[rowNamed('title')]).toBe('Night rehearsals')
     expect(must(await loadPlan(demo.plan)).epoch).not.toBe(epoch)
     expect((await rowsOf(mine))[rowNamed('title')]).toBe('Mine')
-    expect(await listTransfers(mine)).toMatchObject([{ outcome: 'identical' }])
+    expect(await listTransfers({ plan: mine })).toMatchObject([{ outcome: 'identical' }])
     expect(must(await loadBody(demo.bodyB)).state.memory).toMatchObject({
       'base/files.prefix': 'TAR',
       'base/movie.frameRate': '25p',

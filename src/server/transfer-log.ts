@@ -1,31 +1,54 @@
 import { randomUUID } from 'node:crypto'
-import type { CarryOrder, CarryStage, CarryState, Holds } from '@/core/camera/carry'
+import type { CarryStage, CarryState, Holds } from '@/core/camera/carry'
+import type { CarryOrder } from '@/core/camera/carry-order'
+import type { HandWork } from '@/core/camera/preflight'
 import { canonicalJson } from '@/core/json'
 import { digestHex } from '@/core/digest'
+import { ok, type Result } from '@/core/result'
 import type { Body } from './bodies'
-import { localOwner, query, type Connection } from './db'
+import type { Opened } from './carry-sources'
+import { localOwner, query, within, type Connection } from './db'
 import { keepFile } from './files'
-import type { Revision } from './plans'
 
-/** A past transfer, or one that runs. */
+/** A past transfer, or one that runs or waits. */
 export interface TransferLine {
   readonly id: string
+  readonly bodyId: string
   readonly bodyName: string
-  readonly revision: number
+  readonly planId: string | null
+  /** What it carried, in words. */
+  readonly source: string
+  readonly revision: number | null
   readonly outcome: string
   readonly holds: Holds | null
+  /** The stage before which it waits, where it does. */
+  readonly stage: CarryStage | null
   readonly startedAt: Date
   readonly compared: number | null
+  readonly handWork: readonly KeptHandWork[]
+  readonly files: readonly { readonly role: string; readonly id: string; readonly name: string }[]
 }
 
-/** The transfers of one plan, newest first. */
-export async function listTransfers(planId: string, most = 8): Promise<TransferLine[]> {
+/** A line of hand work, and when its owner ticked it. */
+export interface KeptHandWork extends HandWork {
+  readonly tickedAt?: string
+}
+
+/** The newest transfers of a plan, to a body, or all of them. */
+export async function listTransfers(
+  of: { readonly plan?: string; readonly body?: string },
+  most = 8,
+): Promise<TransferLine[]> {
   return query<TransferLine>(
-    `select t.id, b.name as "bodyName", r.number as revision, t.outcome, t.holds, t.started_at as "startedAt",
-       (t.record->>'compared')::int as compared
-     from transfers t join bodies b on b.id = t.body_id join revisions r on r.id = t.revision_id
-     where t.plan_id = $1 and t.owner_id = $2 order by t.started_at desc limit $3`,
-    [planId, localOwner, most],
+    `select t.id, t.body_id as "bodyId", b.name as "bodyName", t.plan_id as "planId", t.source, r.number as revision, t.outcome, t.holds,
+       t.stage, t.started_at as "startedAt", coalesce(t.compared, (t.record->>'compared')::int) as compared,
+       coalesce(t.hand_work, '[]') as "handWork",
+       (select coalesce(json_agg(json_build_object('role', tf.role, 'id', f.id, 'name', f.name) order by f.added_at), '[]')
+        from transfer_files tf join files f on f.id = tf.file_id where tf.transfer_id = t.id) as files
+     from transfers t join bodies b on b.id = t.body_id left join revisions r on r.id = t.revision_id
+     where t.owner_id = $1 and ($2::uuid is null or t.plan_id = $2) and ($3::uuid is null or t.body_id = $3)
+     order by t.started_at desc limit $4`,
+    [localOwner, of.plan ?? null, of.body ?? null, most],
   )
 }
 
@@ -34,7 +57,8 @@ export interface Transfer {
   readonly id: string
   readonly order: CarryOrder
   readonly body: Body
-  readonly revision: Revision
+  readonly words: string
+  readonly revision: { readonly id: string; readonly number: number } | null
 }
 
 /** What a body holds, as the log of a transfer says it. */
@@ -56,7 +80,8 @@ export function recordOf(transfer: Transfer, state: CarryState): TransferRecord 
   const facts = {
     transfer: transfer.id,
     body: { name: transfer.body.name, serial: state.body.serial, firmware: state.body.firmware },
-    revision: transfer.revision.number,
+    source: transfer.words,
+    revision: transfer.revision?.number ?? null,
     files: state.files.map((file) => ({ role: file.role, name: file.name, digest: digestHex(file.bytes) })),
     compared: state.comparison?.compared ?? 0,
     handWork: state.handWork.map((line) => ({ setting: line.setting, wanted: line.wanted, done: line.done })),
@@ -84,7 +109,7 @@ export async function keepNewFiles(
       modelId: after.body.model.id,
       firmware: after.body.firmware,
       bodyId: body.id,
-      revisionId: revision.id,
+      revisionId: revision?.id ?? null,
       note: `${words[file.role]}.`,
     })
     await client.query('insert into transfer_files (transfer_id, role, file_id) values ($1, $2, $3)', [
@@ -95,35 +120,55 @@ export async function keepNewFiles(
   }
 }
 
-/** Begins a transfer; the caller holds the lease on the body. */
-export async function begin(
-  lease: Connection,
-  planId: string,
-  body: Body,
-  revision: Revision,
-): Promise<Transfer> {
+/** Begins a transfer; the caller holds the lease on the body. Refuses what cannot be carried as it is. */
+export async function begin(lease: Connection, opened: Opened, body: Body): Promise<Result<Transfer>> {
   const id = randomUUID()
-  await lease.query(
-    'insert into transfers (id, owner_id, plan_id, revision_id, body_id) values ($1, $2, $3, $4, $5)',
-    [id, localOwner, planId, revision.id, body.id],
-  )
-  const order = {
-    model: revision.model,
-    plan: revision.plan,
-    tag: body.tag,
-    stem: `REV${revision.number}`,
-    atSeconds: Math.floor(Date.now() / 1000),
-  }
-  return { id, order, body, revision }
+  const stem = freeStem(opened.stem, Object.keys(body.state.card?.files ?? {}))
+  const order = opened.orderFor(body, { stem, atSeconds: Math.floor(Date.now() / 1000) })
+  if (!order.ok) return order
+  const { revision, words } = opened
+  return within(lease, async (client) => {
+    const file = opened.file && 'bytes' in opened.file ? await keepFile(client, opened.file) : null
+    const fileId = file?.fileId ?? (opened.file && 'id' in opened.file ? opened.file.id : null)
+    await client.query(
+      `insert into transfers (id, owner_id, plan_id, revision_id, source_file, source_body, source, stem, by_hand, body_id)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+      [
+        ...[id, localOwner, opened.planId, revision?.id ?? null],
+        ...[fileId, opened.bodyId, words, stem],
+        JSON.stringify(order.value.byHand.map(({ row, value }) => [row, value])),
+        body.id,
+      ],
+    )
+    return ok({ id, order: order.value, body, words, revision })
+  })
 }
 
-/** Whether a transfer has not been ended, its row locked. */
-export async function isRunning(client: Connection, transfer: string): Promise<boolean> {
-  const found = await client.query<{ outcome: string }>(
-    'select outcome from transfers where id = $1 for update',
+/** A stem of which the card has no file yet: nothing on it is written over. */
+function freeStem(stem: string, names: readonly string[]): string {
+  const isFree = (one: string) => !names.some((name) => name === `${one}.SSC` || name.startsWith(`${one}-`))
+  let number = 1
+  while (!isFree(number === 1 ? stem : `${stem}${letterOf(number)}`)) number++
+  return number === 1 ? stem : `${stem}${letterOf(number)}`
+}
+
+/** 2 → B, 3 → C, 27 → AA. */
+function letterOf(number: number): string {
+  const rest = Math.floor((number - 1) / 26)
+  return `${rest > 0 ? letterOf(rest) : ''}${String.fromCharCode(65 + ((number - 1) % 26))}`
+}
+
+/** A transfer that has not been ended, its row locked: whether it runs, and what was asked of it meanwhile. */
+export async function standingOf(
+  client: Connection,
+  transfer: string,
+): Promise<{ readonly runs: boolean; readonly asked: 'pause' | 'stop' | null }> {
+  const found = await client.query<{ outcome: string; asked: 'pause' | 'stop' | null }>(
+    'select outcome, asked from transfers where id = $1 for update',
     [transfer],
   )
-  return found.rows[0]?.outcome === 'running'
+  const [row] = found.rows
+  return { runs: row?.outcome === 'running', asked: row?.asked ?? null }
 }
 
 /** Writes the next line of a transfer's log; without a stage it is that of the line before. */
@@ -149,10 +194,9 @@ export async function end(
   outcome: 'refused' | 'stopped',
   holds: Holds,
 ): Promise<Holds> {
-  await client.query('update transfers set outcome = $2, holds = $3, ended_at = now() where id = $1', [
-    id,
-    outcome,
-    holds,
-  ])
+  await client.query(
+    'update transfers set outcome = $2, holds = $3, asked = null, stage = null, ended_at = now() where id = $1',
+    [id, outcome, holds],
+  )
   return holds
 }

@@ -13,52 +13,101 @@ import {
 } from '@/core/camera/carry'
 import { onEdition, type BodyState } from '@/core/camera/body'
 import { readCardFile } from '@/core/files/card-file'
-import type { Refusal } from '@/core/result'
+import { ok, refuse, type Refusal, type Result } from '@/core/result'
 import { keepState, loadBody, lockBody, type Body } from './bodies'
+import { openSource, type CarrySource } from './carry-sources'
 import { close, within, type Connection } from './db'
 import { endDead, takeLease } from './leases'
-import { freezeRevision, type Revision } from './plans'
+import { askRunning, takeUp, targetOf, wait } from './waiting'
 import { databaseTrouble } from './requests'
 import {
   begin,
   end,
   holdsWords,
-  isRunning,
   keepNewFiles,
   note,
   recordOf,
+  standingOf,
   type Transfer,
   type TransferRecord,
 } from './transfer-log'
 
+/** How a transfer is to go. */
+export interface CarryWishes {
+  readonly stop: AbortSignal
+  /** The stage before which it is to wait until somebody says to go on. */
+  readonly pauseBefore?: CarryStage | null
+}
+
 /**
- * Carries a plan to a body, telling each stage as it happens. Each stage commits the body, the files and the log together;
+ * Carries something to a body, telling each stage as it happens. Each stage commits the body, the files and the log together;
  * the last one commits the outcome, too. A refusal or a stop before the restart leaves what is in force as it was; after it
  * the news say what the body holds. The backup stays on the shelf.
  */
 export async function* carry(
-  planId: string,
+  source: CarrySource,
   bodyId: string,
-  stop: AbortSignal,
+  wishes: CarryWishes,
 ): AsyncGenerator<CarryNews, void, void> {
-  const refused = (refusal: Refusal): CarryNews => ({ kind: 'refused', stage: null, refusal, holds: null })
+  yield* withLease(bodyId, async function* (lease, body) {
+    const opened = await openSource(source, `Carried to ${body.name}`)
+    if (!opened.ok) return yield refusedNews(opened.refusal)
+    const transfer = await begin(lease, opened.value, body)
+    if (!transfer.ok) return yield refusedNews(transfer.refusal)
+    yield* runStages(lease, transfer.value, startCarry(body.state), 0, wishes)
+  })
+}
+
+/**
+ * Goes on with a transfer that waits: only where the body is as it was left. Where it is not, the transfer ends here, and
+ * what the body holds is told.
+ */
+export async function* goOn(transferId: string, wishes: CarryWishes): AsyncGenerator<CarryNews, void, void> {
+  const unknown = { code: 'unknown-transfer', message: 'There is no transfer that waits at this address.' }
+  const bodyId = await targetOf(transferId)
+  if (bodyId === null) return yield refusedNews({ ...unknown, where: transferId })
+  yield* withLease(bodyId, async function* (lease) {
+    const waiting = await within(lease, (client) => takeUp(client, transferId))
+    if (!waiting.ok) return yield refusedNews(waiting.refusal, waiting.holds)
+    const { transfer, state, stage } = waiting
+    yield* runStages(lease, transfer, state, carryStages.indexOf(stage), wishes)
+  })
+}
+
+/** Asks a transfer to pause or stop before its next stage; one that waits is stopped at once, and what it read is let go. */
+export async function askTransfer(id: string, asked: 'pause' | 'stop'): Promise<Result<true>> {
+  if (await askRunning(id, asked)) return ok(true)
+  if (asked === 'pause' || (await targetOf(id)) === null)
+    return refuse('unknown-transfer', 'There is no such transfer under way.', id)
+  for await (const news of goOn(id, { stop: AbortSignal.abort() }))
+    if (news.kind === 'refused') return { ok: false, refusal: news.refusal }
+  return ok(true)
+}
+
+function refusedNews(refusal: Refusal, holds: Holds | null = null): CarryNews {
+  return { kind: 'refused', stage: null, refusal, holds }
+}
+
+/** Runs with the lease on a body, and lets it go whatever happens. What the database could not do is told. */
+async function* withLease(
+  bodyId: string,
+  work: (lease: Client, body: Body) => AsyncGenerator<CarryNews, void, void>,
+): AsyncGenerator<CarryNews, void, void> {
   let lease: Client | null = null
   try {
     const body = await loadBody(bodyId)
-    if (!body.ok) return yield refused(body.refusal)
+    if (!body.ok) return yield refusedNews(body.refusal)
     lease = await takeLease(bodyId)
     if (lease === null) {
       const message = `Another transfer to ${body.value.name} is running; wait until it has ended.`
-      return yield refused({ code: 'busy', message, where: body.value.name })
+      return yield refusedNews({ code: 'busy', message, where: body.value.name })
     }
     await endDead(lease, bodyId)
-    const revision = await freezeRevision(planId, `Carried to ${body.value.name}`)
-    if (!revision.ok) return yield refused(revision.refusal)
-    yield* runStages(lease, planId, body.value, revision.value, stop)
+    yield* work(lease, body.value)
   } catch (error) {
     const trouble = databaseTrouble(error)
     if (!trouble) throw error
-    yield refused(trouble)
+    yield refusedNews(trouble)
   } finally {
     if (lease) await close(lease)
   }
@@ -72,33 +121,46 @@ type Ran =
       readonly log: string
       readonly record: TransferRecord | null
     }
+  | { readonly kind: 'asked'; readonly asked: 'pause' | 'stop' }
   | { readonly kind: 'ended'; readonly refusal: Refusal | null; readonly holds: Holds }
 
 async function* runStages(
   lease: Client,
-  planId: string,
-  body: Body,
-  revision: Revision,
-  stop: AbortSignal,
+  transfer: Transfer,
+  begun: CarryState,
+  first: number,
+  { stop, pauseBefore = null }: CarryWishes,
 ): AsyncGenerator<CarryNews, void, void> {
-  const transfer = await begin(lease, planId, body, revision)
-  let state = startCarry(body.state)
+  let state = begun
   /** The stage that is next, or under way. */
-  let at: CarryStage = 'preflight'
+  let at: CarryStage = carryStages[first] ?? 'preflight'
   let isOpen = true
   try {
-    yield { kind: 'begun', transfer: transfer.id, revision: revision.number }
+    yield { kind: 'begun', transfer: transfer.id, from: transfer.words }
     for (const [i, stage] of carryStages.entries()) {
+      if (i < first) continue
       if (stop.aborted) {
         isOpen = false
         const holds = await endHere(lease, transfer, state, stage, 'stopped', 'Stopped by you.')
         return yield { kind: 'stopped', stage, holds }
       }
       yield { kind: 'stage', stage }
-      const ran = await within(lease, (client) => runOne(client, transfer, state, stage))
+      const ran: Ran =
+        stage === pauseBefore && i > first
+          ? { kind: 'asked', asked: 'pause' }
+          : await within(lease, (client) => runOne(client, transfer, state, stage))
+      if (ran.kind === 'asked') {
+        isOpen = false
+        if (ran.asked === 'pause') {
+          await within(lease, (client) => wait(client, transfer, state, stage))
+          return yield { kind: 'paused', stage }
+        }
+        const holds = await endHere(lease, transfer, state, stage, 'stopped', 'Stopped by you.')
+        return yield { kind: 'stopped', stage, holds }
+      }
       if (ran.kind === 'ended') {
         isOpen = false
-        const refusal = ran.refusal ?? endedElsewhere(body)
+        const refusal = ran.refusal ?? endedElsewhere(transfer.body)
         return yield { kind: 'refused', stage, refusal, holds: ran.holds }
       }
       state = ran.state
@@ -138,10 +200,12 @@ async function runOne(
   if (!body.ok) return { kind: 'ended', refusal: body.refusal, holds: 'before' }
   const found = body.value.state
   const current = { ...before, body: onEdition(transfer.order.model, found) }
-  if (!(await isRunning(client, transfer.id))) {
+  const { runs, asked } = await standingOf(client, transfer.id)
+  if (!runs) {
     const holds = holdsOf(transfer.order, current.body, rowsBefore(transfer, before))
     return { kind: 'ended', refusal: null, holds }
   }
+  if (asked !== null) return { kind: 'asked', asked }
   const ran = runStage(stage, transfer.order, current)
   if (!ran.ok) {
     await note(client, transfer.id, stage, 'refused', ran.refusal.message)
@@ -155,8 +219,9 @@ async function runOne(
   if (stage !== carryStages.at(-1)) return { kind: 'done', state, log, record: null }
   const record = recordOf(transfer, state)
   await client.query(
-    "update transfers set outcome = 'identical', holds = 'plan', record = $2, ended_at = now() where id = $1",
-    [transfer.id, JSON.stringify(record)],
+    `update transfers set outcome = 'identical', holds = 'plan', record = $2, compared = $3, hand_work = $4, ended_at = now()
+     where id = $1`,
+    [transfer.id, JSON.stringify(record), record.compared, JSON.stringify(state.handWork)],
   )
   return { kind: 'done', state, log, record }
 }
@@ -172,7 +237,7 @@ function endHere(
 ): Promise<Holds> {
   return within(lease, async (client) => {
     const body = await lockBody(client, transfer.body.id)
-    if (!body.ok || !(await isRunning(client, transfer.id))) return 'before'
+    if (!body.ok || !(await standingOf(client, transfer.id)).runs) return 'before'
     const found = body.value.state
     const current = { ...state, body: onEdition(transfer.order.model, found) }
     const holds = await breakOff(client, transfer, found, current, stage, outcome)

@@ -9,6 +9,7 @@ import { resolutionNow } from '@/core/camera/live/key-presses'
 import { liveAt } from '@/core/camera/live/stand-at'
 import { newBody, operate } from '@/core/camera/body'
 import { carryStages, runStage, startCarry, type CarryState } from '@/core/camera/carry'
+import { orderOfPlan } from '@/core/camera/carry-order'
 import { carriedRows, memoryOf } from '@/core/camera/memory'
 import { checkPlan, stillOpen } from '@/core/checks/checks'
 import type { Finding } from '@/core/checks/finding'
@@ -102,7 +103,7 @@ export const saidProperties = [
     onFirmware,
     (model, [plan, firmware]) => {
       const lacking = lackingFor(model, plan, 'a', firmware)
-      const order = { model, plan, tag: 'a', stem: 'REV1', atSeconds: 1 }
+      const order = orderOfPlan(model, plan, 'a', { stem: 'REV1', atSeconds: 1 })
       let state: CarryState = startCarry(newBody(model, 'A', firmware))
       for (const stage of carryStages) {
         const done = runStage(stage, order, state)

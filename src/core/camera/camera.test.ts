@@ -5,13 +5,17 @@ import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
 import { heron, heronWith } from '@tests/fixtures/heron'
 import { writeCardFile } from '../files/card-file'
+import { compareRows } from '../files/compare'
 import type { BodyModel } from '../model/types'
 import { emptyPlan, parsePlan, type Plan } from '../plan/plan'
+import type { Rows } from '../plan/rows'
 import { must, type Refusal } from '../result'
 import { planFor } from '../plan/bodies'
 import { newBody, onEdition, operate, type BodyEvent, type BodyState } from './body'
-import { carryStages, handWorkFor, runStage, startCarry, type CarryStage, type CarryState } from './carry'
+import { carryStages, runStage, standOf, startCarry, type CarryStage, type CarryState } from './carry'
+import { orderOfBody, orderOfFile, orderOfPlan, type CarryOrder } from './carry-order'
 import { carriedRows, factoryMemory, memoryOf } from './memory'
+import { handWorkOf, preflightOf } from './preflight'
 
 const body = newBody(heron, 'TH-1', '1.2')
 const plan = must(
@@ -100,13 +104,8 @@ describe('a simulated body', () => {
 })
 
 describe('carrying a plan to a body', () => {
-  const order = (model: BodyModel = heron, one = plan) => ({
-    model,
-    plan: one,
-    tag: 'heron-b',
-    stem: 'REV1',
-    atSeconds: 9,
-  })
+  const order = (model: BodyModel = heron, one = plan) =>
+    orderOfPlan(model, one, 'heron-b', { stem: 'REV1', atSeconds: 9 })
   const carry = (
     state: BodyState,
     model = heron,
@@ -205,19 +204,121 @@ describe('carrying a plan to a body', () => {
     const wanted = must(
       parsePlan(heron, { 'body/heron-b/files.prefix': 'LHB', 'base/files.owner': 'Lanternfold' }),
     )
+    const handWorkFor = (of: Plan, tag: string) =>
+      handWorkOf(orderOfPlan(heron, of, tag, { stem: 'REV1', atSeconds: 9 }), body)
     expect(
-      handWorkFor(heron, wanted, 'heron-b', body).map((line) => [
-        line.label,
-        line.now,
-        line.wanted,
-        line.done,
-      ]),
+      handWorkFor(wanted, 'heron-b').map((line) => [line.label, line.now, line.wanted, line.done]),
     ).toEqual([
       ['File name prefix', 'TAR', 'LHB', false],
       ['Artist name', 'empty', 'Lanternfold', false],
     ])
-    expect(handWorkFor(heron, wanted, 'heron-a', body).map((line) => line.label)).toEqual(['Artist name'])
-    expect(handWorkFor(heron, emptyPlan(heron), 'heron-b', body)).toEqual([])
+    expect(handWorkFor(wanted, 'heron-a').map((line) => line.label)).toEqual(['Artist name'])
+    expect(handWorkFor(emptyPlan(heron), 'heron-b')).toEqual([])
+  })
+})
+
+/** Every stage in turn, to the first refusal. */
+function run(order: CarryOrder, from: BodyState): { end: CarryState; refused: [CarryStage, Refusal] | null } {
+  let end = startCarry(from)
+  for (const stage of carryStages) {
+    const ran = runStage(stage, order, end)
+    if (!ran.ok) return { end, refused: [stage, ran.refusal] }
+    end = ran.value.state
+  }
+  return { end, refused: null }
+}
+
+describe('carrying a file to a body', () => {
+  const written = { stem: 'BACK', atSeconds: 9 }
+  const fileOf = (state: BodyState) => after(state, save).card?.files['A.SSC'] ?? new Uint8Array()
+
+  it('puts every backup back: whatever a body held, and whatever was carried to it since, byte for byte', () => {
+    fc.assert(
+      fc.property(planOf(heron), planOf(heron), (had, since) => {
+        const newest = { ...body, firmware: newestFirmware(heron) }
+        const before = { ...newest, memory: memoryOf(heron, had) }
+        const there = run(orderOfPlan(heron, since, 'heron-b', written), before).end
+        const backup = there.files.find(({ role }) => role === 'backup')?.bytes ?? new Uint8Array()
+        const { end, refused } = run(must(orderOfFile(heron, backup, 'backup', written)), there.body)
+        expect(refused).toBeNull()
+        expect(end.files.find(({ role }) => role === 'sent')?.bytes).toEqual(backup)
+        expect(end.body.memory).toEqual(before.memory)
+      }),
+      { numRuns: 20 },
+    )
+  })
+
+  it('that its firmware does not read, or with rows that it lacks, is refused before anything is written', () => {
+    const newer = { ...body, firmware: newestFirmware(heron), memory: memoryOf(heron, plan) }
+    const file = must(orderOfFile(heron, fileOf(newer), 'A.SSC', written))
+    const { refused, end } = run(file, { ...body, firmware: '1.0' })
+    expect(refused).toMatchObject(['preflight', { code: 'firmware' }])
+    expect(end.files).toEqual([])
+    const broken = fileOf(newer).slice(0, 40)
+    expect(orderOfFile(heron, broken, 'A.SSC', written)).toMatchObject({ ok: false })
+  })
+})
+
+describe('carrying one body over to another', () => {
+  const written = { stem: 'COPY', atSeconds: 9 }
+
+  it('makes both hold the same, but for what is each camera’s own', () => {
+    fc.assert(
+      fc.property(planOf(heron), (any) => {
+        const newest = { ...body, firmware: newestFirmware(heron) }
+        const one = { ...newest, memory: { ...memoryOf(heron, any), 'base/files.prefix': 'LHA' } }
+        const other = { ...newest, serial: 'TH-2', memory: { ...newest.memory, 'base/files.prefix': 'LHB' } }
+        const { end, refused } = run(orderOfBody(heron, one.memory, written), other)
+        expect(refused).toBeNull()
+        expect(carriedRows(heron, end.body.memory)).toEqual(carriedRows(heron, one.memory))
+        expect(end.body.memory[rowNamed('base/files.prefix')]).toBe('LHB')
+        expect(end.handWork.map(({ setting }) => setting)).not.toContain('files.prefix')
+      }),
+      { numRuns: 20 },
+    )
+  })
+})
+
+describe('the preflight', () => {
+  const order = orderOfPlan(heron, plan, 'heron-b', { stem: 'REV1', atSeconds: 9 })
+
+  it('names every row that will be overwritten, and which of them is kept nowhere else', () => {
+    const mine: Rows = {
+      ...body.memory,
+      [rowNamed('base/movie.frameRate')]: '100p',
+      [rowNamed('base/focus.lamp')]: false,
+    }
+    const known = [{ [rowNamed('base/focus.lamp')]: false }]
+    const seen = preflightOf(order, { ...body, memory: mine }, known)
+    expect(seen.isClear).toBe(true)
+    const rate = seen.overwritten.find(({ row }) => row === 'base/movie.frameRate')
+    expect(rate).toMatchObject({ leftWords: '50p', rightWords: '100p', isOnlyHere: true })
+    expect(seen.overwritten.find(({ row }) => row === 'base/focus.lamp')).toMatchObject({ isOnlyHere: false })
+    const after = run(order, { ...body, memory: mine }).end
+    const { differences } = compareRows(heron, after.body.memory, mine)
+    expect(seen.overwritten.map(({ row }) => row)).toEqual(differences.map(({ row }) => row))
+  })
+
+  it('says everything that stops it at once, and changes nothing', () => {
+    const state = { ...body, batteryPercent: 3, card: null }
+    const copy = structuredClone(state)
+    const seen = preflightOf(order, state)
+    expect(seen.lines.flatMap(({ stop }) => stop ?? [])).toEqual(['battery', 'no-card'])
+    expect(state).toEqual(copy)
+  })
+})
+
+describe('how a body stands', () => {
+  it('is told apart by its memory, what waits in it, its card and its firmware, and by nothing else', () => {
+    const stand = standOf(body)
+    expect(standOf({ ...body, batteryPercent: 20 })).toBe(stand)
+    expect(standOf(after(body, save))).not.toBe(stand)
+    expect(standOf({ ...body, firmware: '1.0' })).not.toBe(stand)
+    expect(standOf({ ...body, memory: { ...body.memory, [rowNamed('base/focus.lamp')]: false } })).not.toBe(
+      stand,
+    )
+    expect(standOf({ ...body, pending: body.memory })).not.toBe(stand)
+    expect(standOf({ ...body, card: null })).not.toBe(stand)
   })
 })
 

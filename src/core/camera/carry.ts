@@ -1,18 +1,13 @@
-import { baseRows } from '../plan/cells'
-import { type Rows, localRow, rowValue } from '../plan/rows'
-import { lookup } from '../model/lookup'
-import { showValue } from '../model/domain'
-import type { BodyModel } from '../model/types'
+import type { Rows } from '../plan/rows'
 import { compareRows, type Comparison } from '../files/compare'
-import { readCardFile, writeCardFile } from '../files/card-file'
-import { travels } from '../files/travels'
-import { planFor } from '../plan/bodies'
-import { lackingFor, lackingWords } from '../plan/lacking'
-import type { Plan } from '../plan/plan'
+import { readCardFile } from '../files/card-file'
+import { digestHex } from '../digest'
+import { canonicalJson } from '../json'
 import { ok, refuse, type Refusal, type Result } from '../result'
-import { sameValue, type Value } from '../vocabulary/values'
-import { leastBatteryPercent, operate, writableCard, type BodyState } from './body'
-import { carriedRows, memoryOf } from './memory'
+import { operate, type BodyState } from './body'
+import { fileFor, type CarryOrder } from './carry-order'
+import { carriedRows } from './memory'
+import { handWorkOf, preflightOf, type HandWork } from './preflight'
 
 /** The stages of a transfer, in order. */
 export const carryStages = [
@@ -29,17 +24,6 @@ export const carryStages = [
 /** One stage of a transfer. */
 export type CarryStage = (typeof carryStages)[number]
 
-/** What a transfer is to do. */
-export interface CarryOrder {
-  readonly model: BodyModel
-  readonly plan: Plan
-  /** Tag of the target body in the plan's `body/` rows. */
-  readonly tag: string
-  /** File name stem on the card, such as `REV3`. */
-  readonly stem: string
-  readonly atSeconds: number
-}
-
 /** A file a transfer produced, to be kept on the shelf. */
 export interface CarriedFile {
   readonly role: 'backup' | 'sent' | 'readBack'
@@ -55,16 +39,6 @@ export interface CarryState {
   readonly handWork: readonly HandWork[]
 }
 
-/** One line that no file carries and that is done by hand on the body. */
-export interface HandWork {
-  readonly setting: string
-  readonly label: string
-  readonly menu: string
-  readonly wanted: string
-  readonly now: string
-  readonly done: boolean
-}
-
 /** A stage's outcome: the state after it, and what happened in words. */
 export interface Carried {
   readonly state: CarryState
@@ -72,15 +46,15 @@ export interface Carried {
 }
 
 /**
- * What a body holds of what a transfer was to bring: the plan, in force; the plan, read and in force from the next restart
+ * What a body holds of what a transfer was to bring: that (the plan, mostly), in force; that, read and in force from the next restart
  * on; what it held before; or something else.
  */
 export type Holds = 'plan' | 'loaded' | 'before' | 'other'
 
-/** What a body holds of a transfer's plan; `before` are the rows it carried when the transfer began, null if none were read. */
+/** What a body holds of what a transfer was to bring; `before` are the rows it carried when the transfer began, null if none were read. */
 export function holdsOf(order: CarryOrder, body: BodyState, before: Rows | null): Holds {
   const { model } = order
-  const wanted = wantedRows(order)
+  const wanted = order.rows
   const isSame = (rows: Rows, others: Rows) => compareRows(model, rows, others).differences.length === 0
   const now = carriedRows(model, body.memory)
   if (isSame(wanted, now)) return 'plan'
@@ -114,7 +88,7 @@ function sameBytes(one: Uint8Array | undefined, other: Uint8Array): boolean {
 
 /** What a transfer tells as it goes, in order. */
 export type CarryNews =
-  | { readonly kind: 'begun'; readonly transfer: string; readonly revision: number }
+  | { readonly kind: 'begun'; readonly transfer: string; readonly from: string }
   | { readonly kind: 'stage'; readonly stage: CarryStage }
   | { readonly kind: 'done'; readonly stage: CarryStage; readonly message: string }
   /** Null for what it holds: nothing was begun, or the database cannot say it now. */
@@ -125,12 +99,27 @@ export type CarryNews =
       readonly holds: Holds | null
     }
   | { readonly kind: 'stopped'; readonly stage: CarryStage; readonly holds: Holds }
+  | { readonly kind: 'paused'; readonly stage: CarryStage }
   | {
       readonly kind: 'finished'
       readonly compared: number
       readonly handWork: readonly HandWork[]
       readonly record: string
     }
+
+/**
+ * How a body stands, as a digest: its memory, what waits in it, its firmware, its card with every file. A transfer that
+ * paused goes on only where it finds the body as it left it.
+ */
+export function standOf({ model, firmware, memory, pending, card }: BodyState): string {
+  const files = card && {
+    locked: card.locked,
+    files: Object.entries(card.files)
+      .map(([name, bytes]) => `${name} ${digestHex(bytes)}`)
+      .sort(),
+  }
+  return digestHex(canonicalJson({ model, firmware, memory, pending, card: files }))
+}
 
 /** A transfer that has not begun. */
 export function startCarry(body: BodyState): CarryState {
@@ -145,79 +134,16 @@ export function runStage(stage: CarryStage, order: CarryOrder, state: CarryState
   return stages[stage](order, state)
 }
 
-/**
- * Values the plan wants on this body and no file carries, local or left behind: the body's own row first, then base;
- * with what the body has now.
- */
-export function handWorkFor(model: BodyModel, plan: Plan, tag: string, body: BodyState): HandWork[] {
-  return model.settings.flatMap((setting) => {
-    if (setting.place === 'physical' || travels(model, setting)) return []
-    return baseRows(model, plan.rows, setting).flatMap((row) => {
-      const wanted: Value | null =
-        rowValue(plan.rows, localRow(tag, setting.id)) ?? rowValue(planFor(plan, tag).rows, row)
-      if (wanted === null) return []
-      const now = rowValue(body.memory, row) ?? setting.factory
-      return [
-        {
-          setting: setting.id,
-          label: setting.label,
-          menu: lookup(model).menuAddress.get(setting.id) ?? '',
-          wanted: showValue(setting.domain, wanted),
-          now: showValue(setting.domain, now),
-          done: sameValue(now, wanted),
-        },
-      ]
-    })
-  })
-}
-
 const stages: Record<CarryStage, (order: CarryOrder, state: CarryState) => Result<Carried>> = {
   preflight(order, state) {
-    const { model } = order
-    const lookAlike = model.lookAlikes.find((one) => one.model === state.body.model.id)
-    if (lookAlike)
-      return refuse(
-        'look-alike',
-        `This body is a look-alike, not a ${model.name}. ${lookAlike.tellApart}`,
-        state.body.serial,
-      )
-    if (state.body.model.id !== order.plan.model.id) {
-      return refuse(
-        'other-model',
-        `The plan is for ${order.plan.model.id}; this body is a ${state.body.model.id}.`,
-        state.body.serial,
-      )
-    }
-    if (state.body.model.version !== order.plan.model.version) {
-      return refuse(
-        'other-definition',
-        'Body and plan go by different definitions of the model.',
-        state.body.serial,
-      )
-    }
-    const lacking = lackingFor(model, order.plan, order.tag, state.body.firmware)
-    if (lacking.length > 0)
-      return refuse(
-        'firmware-lacks',
-        `This body runs firmware ${state.body.firmware}, which cannot hold all of the plan: ${lackingWords(lacking)}. Update the body, or change those rows.`,
-        state.body.serial,
-      )
-    if (state.body.batteryPercent < leastBatteryPercent) {
-      return refuse(
-        'battery',
-        `The battery has ${state.body.batteryPercent} %; ${leastBatteryPercent} % are needed.`,
-        state.body.serial,
-      )
-    }
-    const needed = 2 * fileFor(order, state.body).length + 4096
-    const card = writableCard(state.body, '', needed)
-    if (!card.ok) return card
-    const wanted = wantedRows(order)
-    const { differences } = compareRows(model, wanted, carriedRows(model, state.body.memory))
-    const overwritten = differences.length === 1 ? '1 row' : `${differences.length} rows`
+    const { lines, overwritten } = preflightOf(order, state.body)
+    const stop = lines.find((line) => line.stop !== null)
+    if (stop?.stop) return refuse(stop.stop, stop.words, state.body.serial)
+    const rows = overwritten.length === 1 ? '1 row' : `${overwritten.length} rows`
+    const { firmware, batteryPercent } = state.body
     return next(
       state,
-      `Same model, firmware ${state.body.firmware}, card ready, battery ${state.body.batteryPercent} %. ${overwritten} of the body will change.`,
+      `Same model, firmware ${firmware}, card ready, battery ${batteryPercent} %. ${rows} of the body will change.`,
     )
   },
   backup(order, state) {
@@ -275,31 +201,15 @@ const stages: Record<CarryStage, (order: CarryOrder, state: CarryState) => Resul
   },
   handWork(order, state) {
     const { model } = order
-    const now = compareRows(model, wantedRows(order), carriedRows(model, state.body.memory))
+    const now = compareRows(model, order.rows, carriedRows(model, state.body.memory))
     if (now.differences.length > 0)
       return refuse('differs', 'The body has changed since it was read back.', state.body.serial)
-    const handWork = handWorkFor(model, order.plan, order.tag, state.body)
+    const handWork = handWorkOf(order, state.body)
     const left = handWork.filter((line) => !line.done).length
     const words =
       left === 0 ? 'No hand work is left.' : `${left} ${left === 1 ? 'line' : 'lines'} of hand work left.`
     return next({ ...state, handWork }, words)
   },
-}
-
-function fileFor(order: CarryOrder, body: BodyState): Uint8Array {
-  const header = {
-    model: order.plan.model,
-    formatNumber: order.model.cardFile.formatNumber,
-    firmware: body.firmware,
-    serial: 'SALT SHELF',
-    savedAtSeconds: order.atSeconds,
-  }
-  return writeCardFile(order.model, { header, rows: wantedRows(order) })
-}
-
-/** What the file carries for this body: the plan, with what this one body differs in. */
-function wantedRows({ model, plan, tag }: CarryOrder): Rows {
-  return carriedRows(model, memoryOf(model, planFor(plan, tag)))
 }
 
 function saved(

@@ -6,7 +6,8 @@ import { lackingFor } from '../plan/lacking'
 import type { Rows } from '../plan/rows'
 import { must } from '../result'
 import { newBody, operate, type BodyState } from './body'
-import { carryStages, runStage, startCarry, type CarryOrder } from './carry'
+import { carryStages, runStage, startCarry } from './carry'
+import { orderOfPlan } from './carry-order'
 import { carriedRows, memoryOf } from './memory'
 import { writeCardFile } from '../files/card-file'
 
@@ -16,7 +17,7 @@ const rows: Rows = {
   [rowNamed('key/stills/ridge-key/press')]: 'brightened-view',
 }
 const plan = must(parsePlan(heron, rows))
-const order: CarryOrder = { model: heron, plan, tag: 'heron-a', stem: 'REV1', atSeconds: 1 }
+const order = orderOfPlan(heron, plan, 'heron-a', { stem: 'REV1', atSeconds: 1 })
 
 /** Every stage in turn, to the first refusal. */
 function carried(body: BodyState) {

@@ -6,6 +6,7 @@ import { equipmentFor } from './equip'
 import { bodyInHand } from './hand'
 import { recordName } from './records'
 import type { Inventory, Library } from './rows'
+import { capital } from '../text'
 
 /** What plans of one model are held against, in sentences. */
 export interface Effects {
@@ -54,8 +55,4 @@ function lensSentence(lenses: readonly LensModel[]): string {
   const silent = lenses.filter(({ contacts }) => !contacts).map(({ name }) => name)
   const names = lenses.map(({ name }) => name).join(', ')
   return silent.length === 0 ? `${names}.` : `${names}; without contacts: ${silent.join(', ')}.`
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1)
 }

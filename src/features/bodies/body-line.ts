@@ -13,7 +13,7 @@ export interface BodyLine {
   readonly firmware: string
   readonly card: 'ready' | 'locked' | 'full' | 'none'
   /** How its last transfer ended, or null when nothing was carried to it yet. */
-  readonly last: (Ended & { readonly revision: number; readonly endedAt: string }) | null
+  readonly last: (Ended & { readonly source: string; readonly endedAt: string }) | null
 }
 
 /** How a transfer ended, and what the body held then. */
@@ -25,6 +25,7 @@ export interface Ended {
 /** The end of a transfer in words: what is true of the body, not only what became of the transfer. */
 export function endedWords({ outcome, holds }: Ended): string {
   if (outcome === 'identical' || outcome === 'running') return outcome
+  if (outcome === 'paused') return 'waits for you to go on'
   return holds === null ? outcome : `${outcome}, ${heldWords[holds]}`
 }
 

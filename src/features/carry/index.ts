@@ -1,2 +1,4 @@
-/** The Carry station: what other features and pages use of it. */
+/** Carrying to bodies: what other features and pages use of it. */
 export { CarryStation } from './carry-station'
+export { CarryWork } from './carry-work'
+export type { CarrySourceChoice, PastTransfer } from './sources'

@@ -1,9 +1,11 @@
-import type { CarryNews, CarryStage, HandWork, Holds } from '@/core/camera/carry'
+import type { CarryNews, CarryStage, Holds } from '@/core/camera/carry'
+import type { HandWork } from '@/core/camera/preflight'
 import type { Refusal } from '@/core/result'
 
 /** How far a transfer has come, as the screen shows it. */
 export interface Progress {
-  readonly revision: number | null
+  /** The transfer, and what it carries in words; null before anything has begun. */
+  readonly begun: { readonly transfer: string; readonly from: string } | null
   readonly done: Readonly<Partial<Record<CarryStage, string>>>
   readonly current: CarryStage | null
   readonly refused: {
@@ -12,6 +14,8 @@ export interface Progress {
     readonly holds: Holds | null
   } | null
   readonly stopped: { readonly holds: Holds | null } | null
+  /** The stage before which it waits. */
+  readonly paused: CarryStage | null
   readonly finished: {
     readonly compared: number
     readonly handWork: readonly HandWork[]
@@ -21,11 +25,12 @@ export interface Progress {
 
 /** Before anything has begun. */
 export const idle: Progress = {
-  revision: null,
+  begun: null,
   done: {},
   current: null,
   refused: null,
   stopped: null,
+  paused: null,
   finished: null,
 }
 
@@ -33,7 +38,7 @@ export const idle: Progress = {
 export function after(before: Progress, news: CarryNews): Progress {
   switch (news.kind) {
     case 'begun':
-      return { ...before, revision: news.revision }
+      return { ...before, begun: news }
     case 'stage':
       return { ...before, current: news.stage }
     case 'done':
@@ -42,7 +47,16 @@ export function after(before: Progress, news: CarryNews): Progress {
       return { ...before, current: null, refused: news }
     case 'stopped':
       return { ...before, current: null, stopped: news }
+    case 'paused':
+      return { ...before, current: null, paused: news.stage }
     case 'finished':
       return { ...before, current: null, finished: news }
   }
+}
+
+/** What is told where the news end without saying how the transfer did: stopped here, or nobody answers any more. */
+export function brokenOff(before: Progress, wasStopped: boolean, body: string): Progress {
+  if (wasStopped) return { ...before, current: null, stopped: { holds: null } }
+  const refusal = { code: 'unreachable', message: 'The server stopped answering.', where: body }
+  return { ...before, current: null, refused: { stage: before.current, refusal, holds: null } }
 }

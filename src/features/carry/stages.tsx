@@ -2,10 +2,11 @@ import { Check, CircleDashed, LoaderCircle, OctagonX } from 'lucide-react'
 import { carryStages, type CarryStage } from '@/core/camera/carry'
 import type { Progress } from './progress'
 
-const stageWords: Record<CarryStage, { name: string; what: string }> = {
+/** The stages as screens call them. */
+export const stageWords: Record<CarryStage, { name: string; what: string }> = {
   preflight: { name: 'Preflight', what: 'model, firmware, card, battery, what will be overwritten' },
   backup: { name: 'Backup', what: 'the body’s own configuration is saved first' },
-  write: { name: 'Write', what: 'the plan becomes a configuration file on the card' },
+  write: { name: 'Write', what: 'the configuration file is put on the card' },
   load: { name: 'Load', what: 'the body reads the file' },
   restart: { name: 'Restart', what: 'what was read takes effect' },
   readBack: { name: 'Read back', what: 'the body is saved again' },
@@ -14,14 +15,14 @@ const stageWords: Record<CarryStage, { name: string; what: string }> = {
 }
 
 /** Every stage with what it did, or what it is for. */
-export function Stages({ progress }: { progress: Progress }) {
+export function Stages({ progress }: { progress: Progress | null }) {
   return (
     <ol aria-live="polite" className="mt-2 divide-y">
       {carryStages.map((stage) => {
         const { name, what } = stageWords[stage]
-        const done = progress.done[stage]
-        const refused = progress.refused?.stage === stage
-        const current = progress.current === stage
+        const done = progress?.done[stage]
+        const refused = progress?.refused?.stage === stage
+        const current = progress?.current === stage
         return (
           <li key={stage} className="grid grid-cols-[24px_110px_1fr] items-start gap-1 py-1.5">
             <span className="pt-0.5">

@@ -1,9 +1,9 @@
 // @vitest-environment jsdom
-import { onTheDesk, settled } from '@tests/fixtures/on-the-desk'
-import { rowNamed } from '@tests/fixtures/rows'
+import { renderHook } from '@testing-library/react'
+import { settled } from '@tests/fixtures/on-the-desk'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { BodyLine } from '@/features/bodies'
-import { useCarry } from './use-carry'
+import { useCarry, type CarryGiven } from './use-carry'
 
 const refresh = vi.fn()
 vi.mock('next/navigation', () => ({ useRouter: () => ({ refresh }) }))
@@ -21,10 +21,33 @@ const bodies = ['Duet', 'Heron A', 'Heron B'].map((name): BodyLine => ({
   last: null,
 }))
 
-/** A server that tells these news line by line, and then ends or breaks off. */
-function server(lines: readonly object[], end: 'ends' | 'breaks' | 'hangs' = 'ends') {
+const sources = [
+  { id: 'plan:p', words: 'This plan', modelId: 'tarrow-heron' },
+  { id: 'body:Heron B', words: 'What Heron B holds', modelId: 'tarrow-heron' },
+  { id: 'file:f', words: 'A file of a Duet', modelId: 'varn-duet' },
+]
+
+/** What the preflight says: every body is clear but those named. */
+const seen = (address: string, stopped: readonly string[]) => ({
+  words: 'This plan',
+  problems: [],
+  bodies: new URL(address, 'http://x').searchParams.getAll('body').map((id) => ({
+    id,
+    name: id,
+    refusal: null,
+    preflight: { lines: [], overwritten: [], handWork: [], isClear: !stopped.includes(id) },
+  })),
+})
+
+/** A server that sees nothing against it, tells these news line by line, and then ends or breaks off. */
+function server(
+  lines: readonly object[],
+  end: 'ends' | 'breaks' | 'hangs' = 'ends',
+  stopped: readonly string[] = [],
+) {
   const text = lines.map((line) => `${JSON.stringify(line)}\n`).join('')
-  const ask = vi.fn((_address: string, asked: { signal: AbortSignal }) => {
+  const ask = vi.fn((address: string, asked?: { signal: AbortSignal; body?: string }) => {
+    if (!asked) return Promise.resolve(Response.json(seen(address, stopped)))
     const body = new ReadableStream<Uint8Array>(
       {
         start: (controller) => controller.enqueue(new TextEncoder().encode(text)),
@@ -53,85 +76,121 @@ afterEach(() => {
   refresh.mockClear()
 })
 
-function station(of = bodies) {
-  const on = onTheDesk()
-  const { result } = on.hook(() => useCarry(of))
-  return { ...on, now: () => result.current }
+async function station(more: Partial<CarryGiven> = {}) {
+  const given = { sources, bodies, isSaved: true, mark: '', ...more }
+  const { result, rerender } = renderHook((props: CarryGiven) => useCarry(props), { initialProps: given })
+  await settled()
+  return {
+    now: () => result.current,
+    given: (changed: Partial<CarryGiven>) => rerender({ ...given, ...changed }),
+  }
 }
 
-const begun = { kind: 'begun', revision: 3 }
+const begun = { kind: 'begun', transfer: 't', from: 'revision 3 of Night rehearsals' }
 const done = { kind: 'done', stage: 'preflight', message: 'It fits.' }
+const finished = { kind: 'finished', compared: 425, handWork: [], record: 'r' }
+/** What was posted, in order. */
+const orders = (ask: ReturnType<typeof server>) =>
+  ask.mock.calls.flatMap(([address, asked]) =>
+    asked ? [[address, JSON.parse(asked.body ?? '{}') as object] as const] : [],
+  )
 
 describe('carrying', () => {
-  it('is to bodies of the plan’s model alone, and to none where there is none', () => {
-    const { now } = station()
+  it('is to bodies of the model of what is carried alone, and never of a body to itself', async () => {
+    server([])
+    const { now } = await station()
     expect(now().own.map(({ name }) => name)).toEqual(['Heron A', 'Heron B'])
     expect(now().others.map(({ name }) => name)).toEqual(['Duet'])
-    expect(station(bodies.slice(0, 1)).now()).toMatchObject({
-      body: undefined,
-      own: [],
-      model: 'Tarrow Heron',
-    })
+    await settled(() => now().pickSource('body:Heron B'))
+    expect(now().own.map(({ name }) => name)).toEqual(['Heron A'])
+    await settled(() => now().pickSource('file:f'))
+    expect(now().own.map(({ name }) => name)).toEqual(['Duet'])
+    expect((await station({ bodies: bodies.slice(0, 1) })).now()).toMatchObject({ targets: [], ready: false })
   })
 
-  it('goes to the first body of its model unless another is chosen, and takes up each piece of news', async () => {
-    const ask = server([begun, done, { kind: 'finished', compared: 425, handWork: [], record: 'r' }])
-    const { now } = station()
-    expect(now().body?.name).toBe('Heron A')
-    await settled(() => now().choose('Heron B'))
+  it('looks at every body first, and begins only with those that nothing speaks against', async () => {
+    const ask = server([begun, done, finished], 'ends', ['Heron A'])
+    const { now } = await station()
+    expect(now()).toMatchObject({ ready: false, clear: [] })
+    await settled(() => now().toggle('Heron B'))
+    expect(now().targets.map(({ name }) => name)).toEqual(['Heron A', 'Heron B'])
+    expect(now().clear.map(({ name }) => name)).toEqual(['Heron B'])
     await settled(() => now().carry())
-    await vi.waitFor(() => expect(now().running).toBe(false))
-    expect(ask.mock.calls[0]?.[1]).toMatchObject({ body: JSON.stringify({ body: 'Heron B' }) })
-    expect(now().progress).toMatchObject({
-      revision: 3,
-      done: { preflight: 'It fits.' },
-      finished: { compared: 425 },
-    })
+    await vi.waitFor(() => expect(now().running).toBeNull())
+    expect(orders(ask)).toEqual([['/api/carry', { source: 'plan:p', body: 'Heron B' }]])
+  })
+
+  it('goes to one body after the other, and takes up each piece of news', async () => {
+    const ask = server([begun, done, finished])
+    const { now } = await station({ to: 'heron-b' })
+    expect(now().targets.map(({ name }) => name)).toEqual(['Heron B'])
+    await settled(() => now().toggle('Heron A'))
+    await settled(() => now().setPauseBefore('load'))
+    await settled(() => now().carry())
+    await vi.waitFor(() => expect(now().running).toBeNull())
+    expect(orders(ask).map(([, order]) => order)).toEqual([
+      { source: 'plan:p', body: 'Heron A', pauseBefore: 'load' },
+      { source: 'plan:p', body: 'Heron B', pauseBefore: 'load' },
+    ])
+    for (const id of ['Heron A', 'Heron B'])
+      expect(now().progress[id]).toMatchObject({
+        begun: { from: 'revision 3 of Night rehearsals' },
+        done: { preflight: 'It fits.' },
+        finished: { compared: 425 },
+      })
     expect(refresh).toHaveBeenCalled()
   })
 
-  it('that is stopped says so, and claims nothing of what the body holds', async () => {
-    server([begun, done], 'hangs')
-    const { now } = station()
+  it('that is stopped says so, claims nothing of what the body holds, and begins with no other', async () => {
+    const ask = server([begun, done], 'hangs')
+    const { now } = await station()
+    await settled(() => now().toggle('Heron B'))
     let carried: Promise<void> = Promise.resolve()
     await settled(() => {
       carried = now().carry()
     })
-    expect(now()).toMatchObject({ running: true, ready: false })
+    expect(now()).toMatchObject({ running: 'Heron A', ready: false })
     await settled(async () => {
       now().stop()
       await carried
     })
-    expect(now().progress).toMatchObject({ stopped: { holds: null }, refused: null })
+    expect(now().progress['Heron A']).toMatchObject({ stopped: { holds: null }, refused: null })
+    expect(orders(ask)).toHaveLength(1)
   })
 
-  it('that breaks off says that nobody answers any more, and at which stage', async () => {
+  it('that breaks off says that nobody answers any more', async () => {
     server([begun, { kind: 'stage', stage: 'write' }], 'breaks')
-    const { now } = station()
+    const { now } = await station()
     await settled(() => now().carry())
-    expect(now().progress.refused).toMatchObject({ refusal: { code: 'unreachable', where: 'Heron A' } })
-    expect(now().progress.stopped).toBeNull()
+    const progress = now().progress['Heron A']
+    expect(progress?.refused).toMatchObject({ refusal: { code: 'unreachable', where: 'Heron A' } })
+    expect(progress?.stopped).toBeNull()
   })
 
-  it('waits for what is not saved yet, and for a card that is being changed', async () => {
-    const { desk, now } = station()
-    expect(now().ready).toBe(true)
-    await settled(() => now().changeCard(true))
-    expect(now().ready).toBe(false)
-    await settled(() => now().changeCard(false))
-    expect(refresh).toHaveBeenCalledTimes(1)
-    desk.set({ [rowNamed('title')]: 'Not saved yet' })
-    expect(desk.getView().saving).not.toBe('saved')
+  it('that waits says before which stage, and goes on when it is told', async () => {
+    const ask = server([begun, { kind: 'paused', stage: 'load' }])
+    const { now } = await station()
+    await settled(() => now().carry())
+    expect(now().progress['Heron A']).toMatchObject({ paused: 'load', finished: null })
+    await settled(() => now().goOn('t', 'Heron A'))
+    expect(orders(ask).at(-1)?.[0]).toBe('/api/transfers/t/go-on')
+  })
+
+  it('waits for what is not saved yet', async () => {
+    server([])
+    const { now, given } = await station({ isSaved: false })
+    expect(now()).toMatchObject({ ready: false })
+    given({ isSaved: true })
     await settled()
     expect(now().ready).toBe(true)
   })
 
-  it('forgets how the last one went when another body is chosen', async () => {
+  it('forgets how the last one went when other bodies are chosen', async () => {
     server([begun, done], 'breaks')
-    const { now } = station()
+    const { now } = await station()
     await settled(() => now().carry())
-    expect(now().progress.revision).not.toBeNull()
-    await settled(() => now().choose('Heron A'))
-    expect(now().progress).toMatchObject({ revision: null, refused: null })
+    expect(now().progress['Heron A']?.begun).not.toBeNull()
+    await settled(() => now().toggle('Heron B'))
+    expect(now().progress).toEqual({})
   })
 })

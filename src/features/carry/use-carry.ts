@@ -2,67 +2,124 @@
 
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
+import type { CarryStage } from '@/core/camera/carry'
+import type { Preflight } from '@/core/camera/preflight'
+import type { Refusal } from '@/core/result'
 import type { BodyLine } from '@/features/bodies'
-import { useDesk, useDeskPart } from '@/features/desk'
+import { useFetched } from '@/ui/use-fetched'
 import { readNews } from './news'
-import { after, idle, type Progress } from './progress'
+import { after, brokenOff, idle, type Progress } from './progress'
+import type { CarrySourceChoice } from './sources'
 
-/** What the Carry station knows and does: the body chosen, the transfer under way, its stages as they are told. */
-export function useCarry(bodies: readonly BodyLine[]) {
-  const { start } = useDesk()
-  const saving = useDeskPart('saving')
+/** What the server says before anything is carried. */
+export interface SeenBefore {
+  readonly words: string
+  readonly problems: readonly {
+    readonly title: string
+    readonly severity: string
+    readonly station: string
+  }[]
+  readonly bodies: readonly {
+    readonly id: string
+    readonly name: string
+    readonly preflight: Preflight | null
+    readonly refusal: Refusal | null
+  }[]
+}
+
+/** What carrying is given: what can be carried, to which bodies, and whether everything is saved. */
+export interface CarryGiven {
+  readonly sources: readonly CarrySourceChoice[]
+  readonly bodies: readonly BodyLine[]
+  /** The body chosen at first; else the first of the model. */
+  readonly to?: string | undefined
+  readonly isSaved: boolean
+  /** Changes when what is carried does, so that it is looked at anew. */
+  readonly mark: string
+}
+
+/** What carrying knows and does: source and bodies chosen, what would happen to each, the transfers under way. */
+export function useCarry({ sources, bodies, to, isSaved, mark }: CarryGiven) {
   const router = useRouter()
-  const own = bodies.filter(({ modelId }) => modelId === start.model.id)
-  const [target, setTarget] = useState(own[0]?.id ?? '')
-  const [progress, setProgress] = useState<Progress>(idle)
-  const [running, setRunning] = useState(false)
-  const [changing, setChanging] = useState(false)
+  const [picked, setPicked] = useState<string | null>(null)
+  const source = sources.find(({ id }) => id === picked) ?? sources[0]
+  const own = bodies.filter(({ id, modelId }) => modelId === source?.modelId && `body:${id}` !== source.id)
+  const [chosen, setChosen] = useState<readonly string[] | null>(null)
+  const usual = own.filter(({ tag }) => tag === to)
+  const targets = chosen ? own.filter(({ id }) => chosen.includes(id)) : [...usual, ...own].slice(0, 1)
+  const [pauseBefore, setPauseBefore] = useState<CarryStage | ''>('')
+  const [progress, setProgress] = useState<Readonly<Record<string, Progress>>>({})
+  const [running, setRunning] = useState<string | null>(null)
+  const [round, setRound] = useState(0)
   const stopping = useRef<AbortController | null>(null)
-  const body = bodies.find((one) => one.id === target)
+  const asked = source && targets.length > 0 && isSaved && running === null
+  const seen = useFetched<SeenBefore>(
+    asked
+      ? `/api/carry/preflight?source=${encodeURIComponent(source.id)}${targets.map(({ id }) => `&body=${id}`).join('')}&at=${encodeURIComponent(`${mark} ${round}`)}`
+      : null,
+  )
+  const seenOf = (id: string) => seen.value?.bodies.find((one) => one.id === id)
+  const clear = targets.filter(({ id }) => seenOf(id)?.preflight?.isClear === true)
 
+  const follow = async (body: BodyLine, address: string, order: object, control: AbortController) => {
+    setRunning(body.id)
+    setProgress((all) => ({ ...all, [body.id]: idle }))
+    const change = (how: (before: Progress) => Progress) =>
+      setProgress((all) => ({ ...all, [body.id]: how(all[body.id] ?? idle) }))
+    try {
+      await readNews(address, order, control.signal, (news) => change((before) => after(before, news)))
+    } catch {
+      change((before) => brokenOff(before, control.signal.aborted, body.name))
+    }
+  }
+  const finished = () => {
+    setRunning(null)
+    setRound((before) => before + 1)
+    router.refresh()
+  }
   const carry = async () => {
     const control = new AbortController()
     stopping.current = control
-    setRunning(true)
-    setProgress(idle)
-    try {
-      await readNews(`/api/plans/${start.planId}/carry`, { body: target }, control.signal, (news) =>
-        setProgress((before) => after(before, news)),
-      )
-    } catch {
-      setProgress((before) => brokenOff(before, control.signal.aborted, body?.name ?? ''))
+    setProgress({})
+    for (const body of clear) {
+      if (control.signal.aborted) break
+      const order = { source: source?.id, body: body.id, ...(pauseBefore === '' ? {} : { pauseBefore }) }
+      await follow(body, '/api/carry', order, control)
     }
-    setRunning(false)
-    router.refresh()
+    finished()
+  }
+  const goOn = async (transfer: string, bodyId: string) => {
+    const body = bodies.find(({ id }) => id === bodyId)
+    if (!body) return
+    const control = new AbortController()
+    stopping.current = control
+    setProgress({})
+    await follow(body, `/api/transfers/${transfer}/go-on`, {}, control)
+    finished()
   }
   return {
-    body,
-    /** The bodies of the plan’s model, and those that no file of it can be loaded on. */
-    own,
-    others: bodies.filter((one) => !own.includes(one)),
-    model: `${start.model.maker} ${start.model.name}`,
-    progress,
-    running,
-    /** The card of the body is being changed. */
-    changing,
-    /** It can be begun: nothing is under way, and everything is saved. */
-    ready: !running && !changing && saving === 'saved',
+    ...{ source, own, targets, clear, seen, progress, running, pauseBefore },
+    others: bodies.filter(({ modelId }) => modelId !== source?.modelId),
+    seenOf,
+    /** It can be begun: nothing is under way, everything is saved, and some body can take it. */
+    ready: running === null && isSaved && clear.length > 0,
     carry,
+    goOn,
     stop: () => stopping.current?.abort(),
-    choose: (id: string) => {
-      setTarget(id)
-      setProgress(idle)
+    pickSource: (id: string) => {
+      setPicked(id)
+      setChosen(null)
+      setProgress({})
     },
-    changeCard: (underWay: boolean) => {
-      setChanging(underWay)
-      if (!underWay) router.refresh()
+    toggle: (id: string) => {
+      const now = targets.map((one) => one.id)
+      setChosen(now.includes(id) ? now.filter((one) => one !== id) : [...now, id])
+      setProgress({})
     },
+    setPauseBefore,
+    lookAgain: () => setRound((before) => before + 1),
   }
 }
 
-/** What is told where the news end without saying how the transfer did: stopped here, or nobody answers any more. */
-function brokenOff(before: Progress, wasStopped: boolean, body: string): Progress {
-  if (wasStopped) return { ...before, current: null, stopped: { holds: null } }
-  const refusal = { code: 'unreachable', message: 'The server stopped answering.', where: body }
-  return { ...before, current: null, refused: { stage: before.current, refusal, holds: null } }
-}
+/** What carrying knows and does. */
+export type Carrying = ReturnType<typeof useCarry>

@@ -20,7 +20,7 @@ import type { SheetFile } from '@/writers/forms'
 import type { Composed } from '@/workers/sheet.worker'
 import { saveAs } from './save-as'
 import { useSheetThread } from './sheet-thread'
-import { useFetched } from './use-fetched'
+import { useFetched } from '@/ui/use-fetched'
 
 /** Stands for every body, one after the other. */
 export const eachBody = '*'

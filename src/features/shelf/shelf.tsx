@@ -1,6 +1,7 @@
 import Link from 'next/link'
 import type { ReactNode } from 'react'
 import type { Refusal } from '@/core/result'
+import { capital } from '@/core/text'
 import { type BodyLine, endedWords, heldSentence } from '@/features/bodies'
 import { PlateSymbol, SmallPlate, type Drawn } from '@/ui/plate/drawing'
 import { When } from '@/ui/when'
@@ -136,7 +137,7 @@ function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
               <p className="mt-1">
                 {body.last ? (
                   <>
-                    Revision {body.last.revision}: {endedWords(body.last)}, <When at={body.last.endedAt} />
+                    {capital(body.last.source)}: {endedWords(body.last)}, <When at={body.last.endedAt} />
                   </>
                 ) : (
                   'Nothing carried to it yet'

@@ -1,6 +1,7 @@
 import type { Plan } from '../../plan/plan'
 import { certaintyWords, noteRow, rowValue, type NoteName, type RowId } from '../../plan/rows'
 import type { Cell } from '../types'
+import { capital } from '../../text'
 
 /** What is said beside a row in one cell: why, how sure, who, since which firmware, and a risk with its day. */
 export function noted(plan: Plan, row: RowId): Cell {
@@ -22,8 +23,4 @@ export function noted(plan: Plan, row: RowId): Cell {
 
 function sentence(text: string): string {
   return /[.!?]$/.test(text.trim()) ? text.trim() : `${text.trim()}.`
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1)
 }

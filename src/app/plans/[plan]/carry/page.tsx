@@ -1,7 +1,7 @@
-import { bodyLine } from '@/app/lines'
+import { bodyLine, transferLine } from '@/app/lines'
 import { ok } from '@/core/result'
 import { CarryStation } from '@/features/carry'
-import { listBodies } from '@/server/bodies'
+import { choicesBesides } from '@/server/carry-choices'
 import { isUuid } from '@/server/db'
 import { withDatabase } from '@/server/requests'
 import { endAbandoned } from '@/server/leases'
@@ -12,17 +12,16 @@ export default async function CarryPage({ params }: { params: Promise<{ plan: st
   const { plan } = await params
   const read = await withDatabase(async () => {
     await endAbandoned()
-    const [{ bodies }, past] = await Promise.all([listBodies(), isUuid(plan) ? listTransfers(plan) : []])
-    return ok({ bodies, past })
+    const [choices, past] = await Promise.all([
+      choicesBesides(plan),
+      isUuid(plan) ? listTransfers({ plan }) : [],
+    ])
+    return ok({ ...choices, past })
   })
   if (!read.ok)
     return (
       <Trouble title="The bodies cannot be read" refusal={read.refusal} address={`/plans/${plan}/carry`} />
     )
-  return (
-    <CarryStation
-      bodies={read.value.bodies.map(bodyLine)}
-      past={read.value.past.map((one) => ({ ...one, startedAt: one.startedAt.toISOString() }))}
-    />
-  )
+  const { bodies, past, sources } = read.value
+  return <CarryStation bodies={bodies.map(bodyLine)} past={past.map(transferLine)} sources={sources} />
 }

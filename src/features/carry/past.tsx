@@ -1,0 +1,110 @@
+'use client'
+
+import Link from 'next/link'
+import { useState } from 'react'
+import { capital } from '@/core/text'
+import { endedWords } from '@/features/bodies'
+import { Offer } from '@/ui/button'
+import { Check } from '@/ui/check'
+import { RefusalNote } from '@/ui/refusal-note'
+import { When } from '@/ui/when'
+import { ask } from './ask'
+import type { PastTransfer } from './sources'
+import { stageWords } from './stages'
+
+/** What was carried, the newest first: each with the way back, its hand work to tick, and, where it waits, the way on. */
+export function Past({
+  past,
+  busy,
+  onGoOn,
+}: {
+  past: readonly PastTransfer[]
+  busy: boolean
+  onGoOn: (transfer: PastTransfer) => void
+}) {
+  return (
+    <section aria-label="Carried so far" className="mt-5 border-t pt-3">
+      <h3 className="font-semibold">Carried so far</h3>
+      <ul className="mt-1 divide-y">
+        {past.map((one) => (
+          <PastLine key={one.id} transfer={one} busy={busy} onGoOn={() => onGoOn(one)} />
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function PastLine({ transfer, busy, onGoOn }: { transfer: PastTransfer; busy: boolean; onGoOn: () => void }) {
+  const { id, bodyName, bodyId, source, compared, startedAt, files, stage, outcome } = transfer
+  const backup = files.find(({ role }) => role === 'backup')
+  const [lines, setLines] = useState(transfer.handWork)
+  const [refusal, setRefusal] = useState<Parameters<typeof RefusalNote>[0]['refusal'] | null>(null)
+  const tick = async (setting: string, done: boolean) => {
+    const answer = await ask<{ handWork: typeof lines }>(`/api/transfers/${id}`, { setting, done })
+    if (answer.ok) setLines(answer.value.handWork)
+    setRefusal(answer.ok ? null : answer.refusal)
+  }
+  const stop = async () => {
+    const answer = await ask(`/api/transfers/${id}`, { ask: 'stop' })
+    setRefusal(answer.ok ? null : answer.refusal)
+    if (answer.ok) window.location.reload()
+  }
+  const left = lines.filter(({ done }) => !done).length
+  return (
+    <li className="grid gap-1 py-2">
+      <p>
+        <b>{bodyName}</b> · {capital(source)} · {endedWords(transfer)}
+        {compared !== null && outcome === 'identical' && ` · ${compared} rows`}
+        {stage !== null && ` before “${stageWords[stage].name}”`}{' '}
+        <span className="text-silt">
+          · <When at={startedAt} />
+        </span>
+      </p>
+      {outcome === 'paused' && (
+        <p className="flex gap-4">
+          <Offer disabled={busy} onClick={onGoOn}>
+            Go on with {bodyName}
+          </Offer>
+          <Offer disabled={busy} onClick={() => void stop()}>
+            Stop it
+          </Offer>
+        </p>
+      )}
+      {backup && (
+        <p>
+          <Link
+            href={`/carry?source=${encodeURIComponent(`file:${backup.id}`)}&to=${bodyId}`}
+            className="font-semibold text-brine underline underline-offset-3"
+          >
+            Put {backup.name} back on {bodyName}
+          </Link>{' '}
+          <span className="text-silt">what it held before</span>
+        </p>
+      )}
+      {lines.length > 0 && outcome === 'identical' && (
+        <details open={left > 0}>
+          <summary className="min-h-8 cursor-pointer py-1 text-silt">
+            Hand work: {left === 0 ? 'all done' : `${left} left`}
+          </summary>
+          <ul className="grid gap-1">
+            {lines.map((line) => (
+              <li key={line.setting}>
+                <Check checked={line.done} onChange={() => void tick(line.setting, !line.done)}>
+                  <b>{line.label}</b> <span className="font-mono text-small text-silt">{line.menu}</span>: set{' '}
+                  <b className="font-mono">{line.wanted}</b>
+                  {line.tickedAt !== undefined && (
+                    <span className="text-silt">
+                      {' '}
+                      done <When at={line.tickedAt} />
+                    </span>
+                  )}
+                </Check>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {refusal && <RefusalNote refusal={refusal} />}
+    </li>
+  )
+}

@@ -1,0 +1,86 @@
+import { Check, OctagonX } from 'lucide-react'
+import type { Overwritten, Preflight } from '@/core/camera/preflight'
+import { Fold } from '@/ui/fold'
+
+/** What would happen to a body: everything that was looked at, every row that would be overwritten, and what is left for the hand. */
+export function PreflightList({ name, preflight }: { name: string; preflight: Preflight }) {
+  const { lines, overwritten, handWork, isClear } = preflight
+  const only = overwritten.filter(({ isOnlyHere }) => isOnlyHere)
+  const left = handWork.filter(({ done }) => !done)
+  return (
+    <div className="grid gap-2">
+      <ul className="grid gap-1">
+        {lines.map((line) => (
+          <li key={line.name} className="grid grid-cols-[22px_88px_1fr] items-start">
+            <span className="pt-0.5">
+              {line.stop === null ? (
+                <Check size={16} className="text-samphire" aria-label="in order" />
+              ) : (
+                <OctagonX size={16} className="text-rust" aria-label="stops it" />
+              )}
+            </span>
+            <span className="font-semibold">{line.name}</span>
+            <span className={line.stop === null ? 'text-silt' : ''}>{line.words}</span>
+          </li>
+        ))}
+      </ul>
+      {isClear && (
+        <p>
+          {overwritten.length === 0
+            ? `${name} holds all of it already: nothing is overwritten.`
+            : `${counted(overwritten.length)} of ${name} will be overwritten.`}{' '}
+          {only.length > 0 && (
+            <b className="text-lichen">
+              {only.length === overwritten.length ? 'All' : counted(only.length)} of them{' '}
+              {only.length === 1 ? 'is' : 'are'} kept nowhere else yet: the backup keeps them.
+            </b>
+          )}
+        </p>
+      )}
+      {overwritten.length > 0 && (
+        <Fold title={`Row by row: ${counted(overwritten.length)}`}>
+          <Rows rows={[...only, ...overwritten.filter(({ isOnlyHere }) => !isOnlyHere)]} name={name} />
+        </Fold>
+      )}
+      {left.length > 0 && (
+        <p className="text-silt">
+          By hand afterwards: {left.map(({ label, wanted }) => `${label} ${wanted}`).join(', ')}.
+        </p>
+      )}
+    </div>
+  )
+}
+
+function counted(rows: number): string {
+  return rows === 1 ? '1 row' : `${rows} rows`
+}
+
+function Rows({ rows, name }: { rows: readonly Overwritten[]; name: string }) {
+  return (
+    <div className="max-h-80 overflow-auto">
+      <table className="w-full border-collapse">
+        <caption className="sr-only">What will be overwritten on {name}</caption>
+        <thead>
+          <tr className="border-b text-left text-small text-silt">
+            <th className="py-1 pr-3 font-normal">Row</th>
+            <th className="pr-3 font-normal">Now</th>
+            <th className="pr-3 font-normal">Then</th>
+            <th className="font-normal">Kept</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((one) => (
+            <tr key={one.row} className="border-b align-top last:border-0">
+              <td className="py-1 pr-3">{one.place}</td>
+              <td className="pr-3 font-mono">{one.rightWords}</td>
+              <td className="pr-3 font-mono font-semibold">{one.leftWords}</td>
+              <td className={one.isOnlyHere ? 'font-semibold text-lichen' : 'text-silt'}>
+                {one.isOnlyHere ? 'only here' : 'elsewhere too'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}
