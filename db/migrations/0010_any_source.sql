@@ -33,8 +33,24 @@ alter table files
   add column tags text[] not null default '{}',
   add column deleted_at timestamptz;
 
+-- What is to go wrong with a simulated body, and before which stage of its next transfer.
+alter table bodies add column mishaps jsonb not null default '[]';
+
+-- What was done to a body by hand on its bench, besides transfers and walks; only ever appended to.
+create table body_events (
+  id uuid primary key default gen_random_uuid(),
+  body_id uuid not null references bodies on delete cascade,
+  at timestamptz not null default now(),
+  kind text not null check (length(kind) <= 40),
+  words text not null
+);
+create index body_events_by_time on body_events (body_id, at desc);
+create trigger body_events_are_kept before update on body_events for each row execute function refuse_change();
+
 -- Down Migration
 
+drop table body_events;
+alter table bodies drop column mishaps;
 alter table files drop column tags, drop column deleted_at;
 drop index transfers_by_time;
 delete from transfers where revision_id is null or outcome = 'paused';

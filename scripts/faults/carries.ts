@@ -129,8 +129,8 @@ async function carryOver(
     hear(news)
   }
   try {
-    const address = `${place.address}/api/plans/${plan}/carry`
-    await readNews(address, { body }, stop ?? null, hearOne, { origin: place.address })
+    const order = { source: `plan:${plan}`, body }
+    await readNews(`${place.address}/api/carry`, order, stop ?? null, hearOne, { origin: place.address })
   } catch {
     // The server was killed, or the carry was stopped: what came before counts.
   }

@@ -92,7 +92,9 @@ export async function strangeRequests(place: Place, tries: number, seed: number)
       [`/api/plans/${demoPlan}/steps`, JSON.stringify(save)],
       [`/api/plans/${chance.pick(['%00', 'x', randomUUID(), '..%2f..'])}/steps`, JSON.stringify(save)],
       ['/api/plans', JSON.stringify({ model: chance.pick(strange) })],
-      [`/api/plans/${demoPlan}/carry`, JSON.stringify({ body: chance.pick(strange) })],
+      ['/api/carry', JSON.stringify({ source: `plan:${demoPlan}`, body: chance.pick(strange) })],
+      ['/api/carry', JSON.stringify({ source: chance.pick(strange), body: randomUUID() })],
+      [`/api/transfers/${chance.pick(['x', randomUUID()])}`, JSON.stringify({ ask: chance.pick(strange) })],
       [`/api/plans/${demoPlan}/agreement`, JSON.stringify({ with: chance.pick(strange) })],
       [
         `/api/bodies/${chance.pick(['x', '%00', randomUUID()])}/card`,

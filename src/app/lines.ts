@@ -1,8 +1,10 @@
 import type { BodyLine } from '@/features/bodies'
 import type { PastTransfer } from '@/features/carry'
+import type { HappenedLine } from '@/features/history'
 import type { ShelfFile } from '@/features/shelf'
 import type { FileLine } from '@/server/files'
 import { cardConditionOf, type Body } from '@/server/bodies'
+import type { HistoryLine } from '@/server/history'
 import type { TransferLine } from '@/server/transfer-log'
 
 /** A body of the store as screens show it. */
@@ -29,4 +31,9 @@ export function fileLine(file: FileLine): ShelfFile {
 /** A transfer of the store as screens show it. */
 export function transferLine(transfer: TransferLine): PastTransfer {
   return { ...transfer, startedAt: transfer.startedAt.toISOString() }
+}
+
+/** A line of history as screens show it. */
+export function happenedLine(line: HistoryLine): HappenedLine {
+  return { ...line, at: line.at.toISOString() }
 }

@@ -5,6 +5,7 @@ import { Shelf } from '@/features/shelf'
 import { ok } from '@/core/result'
 import { readySets } from '@/core/vocabulary/situations'
 import { listBodies } from '@/server/bodies'
+import { mismatchesOf } from '@/server/body-known'
 import { listFiles } from '@/server/files'
 import { devicesKnown } from '@/server/door/known'
 import { deviceHeader } from '@/server/door/state'
@@ -13,6 +14,7 @@ import { definitions } from '@/server/models'
 import { withDatabase } from '@/server/requests'
 import { endAbandoned } from '@/server/leases'
 import { deletedPlans, listPlans } from '@/server/summaries'
+import { waitingTransfers } from '@/server/transfer-log'
 import { AskAgain } from '@/ui/ask-again'
 import { TopBar } from '@/ui/top-bar'
 import { Trouble } from '@/ui/trouble'
@@ -34,7 +36,7 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
   const page = Number.isInteger(asked) && asked >= 1 && asked <= 1_000_000 ? asked : 1
   const read = await withDatabase(async () => {
     await endAbandoned()
-    const [found, deleted, bodies, files, known, owned, devices] = await Promise.all([
+    const [found, deleted, bodies, files, known, owned, devices, waiting] = await Promise.all([
       listPlans(page, plansShown, find),
       deletedPlans(),
       listBodies(),
@@ -42,11 +44,12 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
       definitions(),
       loadInventory(),
       devicesKnown(asking),
+      waitingTransfers(),
     ])
-    return ok({ ...found, deleted, files, ...bodies, ...known, owned, devices })
+    return ok({ ...found, deleted, files, ...bodies, ...known, owned, devices, waiting })
   })
   if (!read.ok) return <Trouble title="The shelf cannot be read" refusal={read.refusal} address="/" />
-  const { plans, count, deleted, bodies, lost, files, models, faults, owned, devices } = read.value
+  const { plans, count, deleted, bodies, lost, files, models, faults, owned, devices, waiting } = read.value
   const named = (id: string) => {
     const model = models.find((one) => one.id === id)
     return model ? `${model.maker} ${model.name}` : id
@@ -81,6 +84,8 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
         work={readySets.map(({ id, name, side }) => ({ id, name, side }))}
         deleted={deleted.map(({ id, title, modelId }) => ({ id, title, model: named(modelId) }))}
         faults={faults}
+        mismatches={mismatchesOf(bodies)}
+        waiting={waiting.map(({ id, bodyName, source }) => ({ id, bodyName, source }))}
         aside={<OtherDevices known={devices} />}
         unshown={[
           ...plans.flatMap(({ id, title, trouble }) => (trouble ? [{ id, name: title, trouble }] : [])),

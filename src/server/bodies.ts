@@ -1,6 +1,7 @@
 import * as yup from 'yup'
-import { operate, type BodyState, type Card } from '@/core/camera/body'
-import type { Holds } from '@/core/camera/carry'
+import type { BodyState, Card } from '@/core/camera/body'
+import { carryStages, type CarryStage, type Holds } from '@/core/camera/carry'
+import { isMishap, type MishapId } from '@/core/camera/mishaps'
 import type { Memory } from '@/core/camera/memory'
 import type { BodyModel } from '@/core/model/types'
 import { readValue } from '@/core/plan/limits'
@@ -18,6 +19,8 @@ export interface Body {
   readonly place: string
   readonly model: BodyModel
   readonly state: BodyState
+  /** What is to go wrong with it, and before which stage of its next transfer. */
+  readonly mishaps: readonly Mishap[]
   /** How its last transfer ended, or null. */
   readonly lastTransfer: {
     readonly outcome: string
@@ -26,6 +29,12 @@ export interface Body {
     readonly source: string
     readonly endedAt: Date
   } | null
+}
+
+/** Something that is to go wrong, once. */
+export interface Mishap {
+  readonly stage: CarryStage
+  readonly what: MishapId
 }
 
 /** A body that cannot be shown, and why. */
@@ -107,7 +116,7 @@ export async function putBody(body: NewBody): Promise<void> {
 }
 
 /** A body without the history that only the store has. */
-export type NewBody = Omit<Body, 'lastTransfer'>
+export type NewBody = Omit<Body, 'lastTransfer' | 'mishaps'>
 
 /** The same within a transaction. */
 export async function writeBody(client: Connection, body: NewBody): Promise<void> {
@@ -140,26 +149,6 @@ export async function writeBody(client: Connection, body: NewBody): Promise<void
   await keepCardFiles(client, body.id, {}, state.card?.files ?? {})
 }
 
-/** Changes the card in a simulated body; its files stay on the card unless it is taken out. */
-export function setCard(id: string, condition: CardCondition): Promise<Result<true>> {
-  return transaction(async (client): Promise<Result<true>> => {
-    const body = await lockBody(client, id)
-    if (!body.ok) return body
-    const { model, state } = body.value
-    const files = state.card?.files ?? {}
-    const cards: Record<CardCondition, Card | null> = {
-      ready: { locked: false, freeBytes: 64_000_000_000, files },
-      locked: { locked: true, freeBytes: 64_000_000_000, files },
-      full: { locked: false, freeBytes: 0, files },
-      none: null,
-    }
-    const operated = operate(model, state, { kind: 'card', card: cards[condition] })
-    if (!operated.ok) return operated
-    await keepState(client, id, state, operated.value.body)
-    return ok(true)
-  })
-}
-
 /** The condition a card shows. */
 export function cardConditionOf(state: BodyState): CardCondition {
   if (state.card === null) return 'none'
@@ -179,6 +168,7 @@ interface BodyRow {
   readonly memory: unknown
   readonly pending: unknown
   readonly card: unknown
+  readonly mishaps: unknown
   readonly battery_percent: number
   /** Pairs of name and bytes as hexadecimal text. */
   readonly card_files: readonly (readonly [string, string])[] | null
@@ -231,6 +221,7 @@ async function bodyOf(row: BodyRow): Promise<Result<Body>> {
       card: card.value,
       batteryPercent: row.battery_percent,
     },
+    mishaps: mishapsIn(row.mishaps),
     lastTransfer:
       outcome !== null && source !== null && endedAt !== null ? { outcome, holds, source, endedAt } : null,
   })
@@ -244,6 +235,16 @@ function memoryIn(column: unknown): Result<Memory> {
     rows[row] = value.value
   }
   return ok(rows)
+}
+
+/** What is to go wrong, as far as it is understood. */
+function mishapsIn(column: unknown): Mishap[] {
+  return (Array.isArray(column) ? (column as { stage?: unknown; what?: unknown }[]) : []).flatMap(
+    ({ stage, what }) => {
+      const known = carryStages.find((one) => one === stage)
+      return known && isMishap(what) ? [{ stage: known, what }] : []
+    },
+  )
 }
 
 const cardShape = yup

@@ -1,5 +1,5 @@
 import { orderOfBody, orderOfFile, orderOfPlan, type CarryOrder } from '@/core/camera/carry-order'
-import { memoryOf, readMemory } from '@/core/camera/memory'
+import { factoryMemory, memoryOf, readMemory } from '@/core/camera/memory'
 import { readCardFile, readCardHeader, writeCardFile } from '@/core/files/card-file'
 import type { BodyModel } from '@/core/model/types'
 import { planFor } from '@/core/plan/bodies'
@@ -215,5 +215,6 @@ export async function keptRowsOf(model: BodyModel, most = 60) {
     const plan: Plan = { model: { id: model.id, version: model.version }, rows: knownRows(model, rows).rows }
     return memoryOf(model, planFor(plan, ''))
   })
-  return [...ofFiles, ...ofRevisions]
+  // What a body is delivered with is brought back by a reset.
+  return [factoryMemory(model), ...ofFiles, ...ofRevisions]
 }

@@ -52,6 +52,15 @@ export async function listTransfers(
   )
 }
 
+/** Transfers that wait for somebody to go on, the newest first. */
+export async function waitingTransfers(): Promise<Pick<TransferLine, 'id' | 'bodyName' | 'source'>[]> {
+  return query(
+    `select t.id, b.name as "bodyName", t.source from transfers t join bodies b on b.id = t.body_id
+     where t.owner_id = $1 and t.outcome = 'paused' order by t.started_at desc limit 20`,
+    [localOwner],
+  )
+}
+
 /** A transfer under way. */
 export interface Transfer {
   readonly id: string

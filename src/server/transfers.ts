@@ -15,6 +15,7 @@ import { onEdition, type BodyState } from '@/core/camera/body'
 import { readCardFile } from '@/core/files/card-file'
 import { ok, refuse, type Refusal, type Result } from '@/core/result'
 import { keepState, loadBody, lockBody, type Body } from './bodies'
+import { befall } from './bench'
 import { openSource, type CarrySource } from './carry-sources'
 import { close, within, type Connection } from './db'
 import { endDead, takeLease } from './leases'
@@ -199,7 +200,9 @@ async function runOne(
   const body = await lockBody(client, transfer.body.id)
   if (!body.ok) return { kind: 'ended', refusal: body.refusal, holds: 'before' }
   const found = body.value.state
-  const current = { ...before, body: onEdition(transfer.order.model, found) }
+  const befallen = await befall(client, body.value, stage, found)
+  if (befallen.words !== null) await keepState(client, transfer.body.id, found, befallen.state)
+  const current = { ...before, body: onEdition(transfer.order.model, befallen.state) }
   const { runs, asked } = await standingOf(client, transfer.id)
   if (!runs) {
     const holds = holdsOf(transfer.order, current.body, rowsBefore(transfer, before))
@@ -209,11 +212,11 @@ async function runOne(
   const ran = runStage(stage, transfer.order, current)
   if (!ran.ok) {
     await note(client, transfer.id, stage, 'refused', ran.refusal.message)
-    const holds = await breakOff(client, transfer, found, current, stage, 'refused')
+    const holds = await breakOff(client, transfer, befallen.state, current, stage, 'refused')
     return { kind: 'ended', refusal: ran.refusal, holds }
   }
   const { state, log } = ran.value
-  await keepState(client, transfer.body.id, found, state.body)
+  await keepState(client, transfer.body.id, befallen.state, state.body)
   await keepNewFiles(client, transfer, before, state)
   await note(client, transfer.id, stage, 'done', log)
   if (stage !== carryStages.at(-1)) return { kind: 'done', state, log, record: null }

@@ -11,9 +11,8 @@ import {
 import { orderOfBody, orderOfPlan, type CarryOrder, type WantedByHand } from '@/core/camera/carry-order'
 import { readCardFile } from '@/core/files/card-file'
 import type { BodyModel } from '@/core/model/types'
-import { lookup } from '@/core/model/lookup'
 import { readMemory } from '@/core/camera/memory'
-import { baseCellOf, type RowId } from '@/core/plan/rows'
+import { parseRow, rowIdOf } from '@/core/plan/rows'
 import { knownRows } from '@/core/plan/written'
 import { ok, refuse, type Refusal, type Result } from '@/core/result'
 import { readValue } from '@/core/plan/limits'
@@ -180,10 +179,10 @@ async function keptOrder(
 
 function byHandIn(model: BodyModel, kept: readonly (readonly [string, unknown])[]): WantedByHand[] {
   return kept.flatMap(([id, given]) => {
-    const row = id as RowId
-    const setting = lookup(model).settings.get(baseCellOf(row)?.setting ?? '')
+    const parsed = parseRow(model, id)
     const value = readValue(given, id)
-    return setting && value.ok ? [{ setting, row, value: value.value }] : []
+    if (!parsed.ok || parsed.value.kind !== 'base' || !value.ok) return []
+    return [{ setting: parsed.value.setting, row: rowIdOf(parsed.value), value: value.value }]
   })
 }
 

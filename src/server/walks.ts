@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto'
 import { readMemory, type Memory } from '@/core/camera/memory'
-import { readCardFile } from '@/core/files/card-file'
 import { bodiesIn } from '@/core/inventory/records'
 import { equipmentFor, equipped } from '@/core/inventory/equip'
 import type { Inventory, Library } from '@/core/inventory/rows'
@@ -28,6 +27,7 @@ import { decide } from '@/core/sync/decide'
 import type { Head } from '@/core/sync/head'
 import type { Answer, ReadSave } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
+import { beliefOf } from './beliefs'
 import { isUuid, localOwner, query, transaction, type Connection } from './db'
 import { inventoryNow } from './inventory'
 import { definitions } from './models'
@@ -166,31 +166,9 @@ async function standingRevision(client: Connection, planId: string): Promise<num
   return newest?.same ? newest.number : null
 }
 
-/**
- * What a body is believed to hold: after the transfer or the walk that ended last, whichever came later; null where neither
- * is known. What a file does not carry is taken as delivered.
- */
+/** What a body is believed to hold; null where nothing is known of it. */
 async function believed(client: Connection, model: BodyModel, tag: string): Promise<Memory | null> {
-  if (tag === '') return null
-  const ended = await client.query<{ held: unknown; at: Date }>(
-    `select w.record -> 'held' as held, w.ended_at as at from walks w join plans p on p.id = w.plan_id
-     where w.owner_id = $1 and w.body = $2 and p.model_id = $3 and w.ended_at is not null and w.record ? 'held'
-     order by w.ended_at desc limit 1`,
-    [localOwner, tag, model.id],
-  )
-  const carried = await client.query<{ bytes: Buffer; at: Date }>(
-    `select f.bytes, t.ended_at as at from transfers t join bodies b on b.id = t.body_id
-     join transfer_files tf on tf.transfer_id = t.id and tf.role = 'readBack' join files f on f.id = tf.file_id
-     where t.owner_id = $1 and b.tag = $2 and b.model_id = $3 and t.outcome = 'identical'
-     order by t.ended_at desc limit 1`,
-    [localOwner, tag, model.id],
-  )
-  const [walk, file] = [ended.rows[0], carried.rows[0]]
-  if (file && (!walk || file.at > walk.at)) {
-    const read = readCardFile(model, new Uint8Array(file.bytes), 'read back')
-    if (read.ok) return readMemory(model, read.value.rows)
-  }
-  return walk ? readMemory(model, (walk.held ?? {}) as Record<string, unknown>) : null
+  return (await beliefOf(client, model, tag))?.memory ?? null
 }
 
 /** What each body of a plan's model is believed to hold, by tag; bodies of which nothing is known are left out. */

@@ -64,7 +64,10 @@ export function preflightOf(order: CarryOrder, body: BodyState, kept: readonly R
     : { differences: [] }
   const overwritten = differences.map((one) => ({
     ...one,
-    isOnlyHere: !kept.some((rows) => sameValue(rowValue(rows, one.row) ?? undefined, one.right ?? undefined)),
+    // What a body does not have is nowhere else to be kept.
+    isOnlyHere:
+      one.right !== null &&
+      !kept.some((rows) => sameValue(rowValue(rows, one.row) ?? undefined, one.right ?? undefined)),
   }))
   return {
     ...{ lines, overwritten, handWork: isSameModel ? handWorkOf(order, body) : [] },

@@ -2,6 +2,7 @@
 
 import Link from 'next/link'
 import { carryStages } from '@/core/camera/carry'
+import { capital } from '@/core/text'
 import { type BodyLine, endedWords, heldSentence } from '@/features/bodies'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
@@ -194,7 +195,7 @@ function Under({ body, progress }: { body: BodyLine; progress: Progress | undefi
   return (
     <section aria-label={`Transfer to ${body.name}`} className="mb-4">
       <h2 className="font-head text-lead font-semibold">
-        {progress.begun ? `${progress.begun.from} → ${body.name}` : body.name}
+        {progress.begun ? `${capital(progress.begun.from)} → ${body.name}` : body.name}
       </h2>
       <Stages progress={progress} />
       <HowItEnded progress={progress} name={body.name} />

@@ -8,7 +8,7 @@ import { Offer } from '@/ui/button'
 import { Check } from '@/ui/check'
 import { RefusalNote } from '@/ui/refusal-note'
 import { When } from '@/ui/when'
-import { ask } from './ask'
+import { ask } from '@/ui/ask'
 import type { PastTransfer } from './sources'
 import { stageWords } from './stages'
 
@@ -40,8 +40,10 @@ function PastLine({ transfer, busy, onGoOn }: { transfer: PastTransfer; busy: bo
   const [lines, setLines] = useState(transfer.handWork)
   const [refusal, setRefusal] = useState<Parameters<typeof RefusalNote>[0]['refusal'] | null>(null)
   const tick = async (setting: string, done: boolean) => {
+    const before = lines
+    setLines(lines.map((line) => (line.setting === setting ? { ...line, done } : line)))
     const answer = await ask<{ handWork: typeof lines }>(`/api/transfers/${id}`, { setting, done })
-    if (answer.ok) setLines(answer.value.handWork)
+    setLines(answer.ok ? answer.value.handWork : before)
     setRefusal(answer.ok ? null : answer.refusal)
   }
   const stop = async () => {

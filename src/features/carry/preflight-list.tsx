@@ -70,11 +70,13 @@ function Rows({ rows, name }: { rows: readonly Overwritten[]; name: string }) {
         </thead>
         <tbody>
           {rows.map((one) => (
-            <tr key={one.row} className="border-b align-top last:border-0">
+            <tr key={one.row} className="border-b align-baseline last:border-0">
               <td className="py-1 pr-3">{one.place}</td>
               <td className="pr-3 font-mono">{one.rightWords}</td>
               <td className="pr-3 font-mono font-semibold">{one.leftWords}</td>
-              <td className={one.isOnlyHere ? 'font-semibold text-lichen' : 'text-silt'}>
+              <td
+                className={`whitespace-nowrap ${one.isOnlyHere ? 'font-semibold text-lichen' : 'text-silt'}`}
+              >
                 {one.isOnlyHere ? 'only here' : 'elsewhere too'}
               </td>
             </tr>

@@ -21,6 +21,21 @@ export interface Unshown {
   readonly trouble: Refusal
 }
 
+/** Two bodies of a model between which something clashes. */
+export interface Mismatch {
+  readonly one: string
+  readonly other: string
+  readonly tags: readonly [string, string]
+  readonly clashes: readonly string[]
+}
+
+/** A transfer that waits. */
+export interface WaitingTransfer {
+  readonly id: string
+  readonly bodyName: string
+  readonly source: string
+}
+
 /** Home: plans, bodies, files, and what needs attention. */
 export function Shelf({
   plans,
@@ -33,6 +48,8 @@ export function Shelf({
   deleted,
   faults,
   unshown,
+  mismatches,
+  waiting,
   aside,
 }: {
   plans: readonly ShelfPlan[]
@@ -47,6 +64,9 @@ export function Shelf({
   deleted: readonly { readonly id: string; readonly title: string; readonly model: string }[]
   faults: readonly Refusal[]
   unshown: readonly Unshown[]
+  mismatches: readonly Mismatch[]
+  /** Transfers that wait for somebody to go on. */
+  waiting: readonly WaitingTransfer[]
   /** What else stands beside the plans. */
   aside?: ReactNode
 }) {
@@ -89,7 +109,7 @@ export function Shelf({
           <h2 id="attention" className="font-head text-title font-semibold">
             Needs attention
           </h2>
-          <Attention plans={plans} bodies={bodies} faults={faults} unshown={unshown} />
+          <Attention {...{ plans, bodies, faults, unshown, mismatches, waiting }} />
         </section>
         {aside}
       </aside>
@@ -112,9 +132,14 @@ function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
         <h2 id="bodies" className="font-head text-title font-semibold">
           Bodies
         </h2>
-        <Link href="/bodies" className="font-semibold text-brine underline underline-offset-3">
-          Bodies, lenses and cards
-        </Link>
+        <span className="flex flex-wrap gap-x-5">
+          <Link href="/bodies" className="font-semibold text-brine underline underline-offset-3">
+            Bodies, lenses and cards
+          </Link>
+          <Link href="/history" className="font-semibold text-brine underline underline-offset-3">
+            History
+          </Link>
+        </span>
       </div>
       {bodies.length === 0 && (
         <p className="mt-2 text-silt">A body is one camera of yours. Plans are carried to it.</p>
@@ -124,7 +149,7 @@ function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
           <li key={body.id} className="grid grid-cols-[minmax(0,1fr)_88px] gap-x-3 border bg-sheet px-4 py-3">
             <div className="min-w-0">
               <p className="font-head text-lead font-semibold">
-                <Link href={`/bodies#body/${body.tag}`} className="hover:text-brine hover:underline">
+                <Link href={`/bodies/${body.tag}`} className="hover:text-brine hover:underline">
                   {body.name}
                 </Link>
               </p>
@@ -185,19 +210,23 @@ function Attention({
   bodies,
   faults,
   unshown,
+  mismatches,
+  waiting,
 }: {
   plans: readonly ShelfPlan[]
   bodies: readonly BodyLine[]
   faults: readonly Refusal[]
   unshown: readonly Unshown[]
+  mismatches: readonly Mismatch[]
+  waiting: readonly WaitingTransfer[]
 }) {
-  const waiting = bodies
+  const untouched = bodies
     .filter((body) => body.last === null)
     .map((body) => ({ body, plan: plans.find((plan) => plan.model === body.model) }))
   const unsure = bodies.filter(
     ({ last }) => last?.holds && last.holds !== 'before' && last.outcome !== 'identical',
   )
-  if ([waiting, faults, unshown, unsure].every((list) => list.length === 0)) {
+  if ([untouched, faults, unshown, unsure, mismatches, waiting].every((list) => list.length === 0)) {
     return <p className="mt-2 text-silt">Nothing: every body has been carried to.</p>
   }
   return (
@@ -224,7 +253,26 @@ function Attention({
           {heldSentence(body.name, body.last?.holds ?? null)}
         </li>
       ))}
-      {waiting.map(({ body, plan }) => (
+      {waiting.map((one) => (
+        <li key={one.id} className="border-l-3 border-lichen bg-sheet px-3 py-2">
+          <b>{one.bodyName}</b>: {one.source} waits for you to go on.{' '}
+          <Link href="/carry" className="font-semibold text-brine underline underline-offset-3">
+            Go on or stop it
+          </Link>
+        </li>
+      ))}
+      {mismatches.map(({ one, other, tags: [first, second], clashes }) => (
+        <li key={`${first} ${second}`} className="border-l-3 border-lichen bg-sheet px-3 py-2">
+          {clashes.join(' ')}{' '}
+          <Link
+            href={`/bodies/${first}?against=${second}`}
+            className="font-semibold text-brine underline underline-offset-3"
+          >
+            {one} against {other}
+          </Link>
+        </li>
+      ))}
+      {untouched.map(({ body, plan }) => (
         <li key={body.id} className="border-l-3 bg-sheet px-3 py-2">
           <b>{body.name}</b> has{' '}
           {plan ? 'had nothing carried to it.' : `no plan yet: none is for a ${body.model}.`}

@@ -1,0 +1,174 @@
+'use client'
+
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { carryStages } from '@/core/camera/carry'
+import { isMishap, mishaps, type MishapId } from '@/core/camera/mishaps'
+import type { Refusal } from '@/core/result'
+import { Button } from '@/ui/button'
+import { Fold } from '@/ui/fold'
+import { NumberField } from '@/ui/number-field'
+import { ask } from '@/ui/ask'
+import { RefusalNote } from '@/ui/refusal-note'
+import { NamedSelect } from '@/ui/select'
+import type { BodyLine } from './body-line'
+
+/** A simulated body on its bench. */
+export interface BenchBody {
+  readonly id: string
+  readonly name: string
+  readonly firmware: string
+  /** Every firmware of its model, the oldest first. */
+  readonly firmwares: readonly string[]
+  readonly battery: number
+  readonly card: BodyLine['card']
+  readonly cardFiles: readonly { readonly name: string; readonly bytes: number }[]
+  readonly isPending: boolean
+  readonly mishaps: readonly { readonly stage: string; readonly what: MishapId }[]
+  /** Everything it remembers, in words. */
+  readonly memory: readonly { readonly row: string; readonly place: string; readonly value: string }[]
+}
+
+const cards = [
+  ['ready', 'in the body, ready'],
+  ['locked', 'in the body, locked'],
+  ['full', 'in the body, full'],
+  ['none', 'no card'],
+] as const
+
+/** The bench of a simulated body: battery, card, firmware, memory, and what is to go wrong at the next transfer. */
+export function Bench({ body }: { body: BenchBody }) {
+  const router = useRouter()
+  const [refusal, setRefusal] = useState<Refusal | null>(null)
+  const [isBusy, setBusy] = useState(false)
+  const act = async (order: object) => {
+    setBusy(true)
+    const done = await ask(`/api/bodies/${body.id}/bench`, order)
+    setRefusal(done.ok ? null : done.refusal)
+    setBusy(false)
+    router.refresh()
+  }
+  return (
+    <section aria-labelledby="bench" className="grid content-start gap-3 border bg-sheet p-4">
+      <h2 id="bench" className="font-head text-lead font-semibold">
+        Bench
+      </h2>
+      <p className="text-small text-silt">
+        {body.name} is simulated: what is done here happens to it at once, and stands in its history.
+      </p>
+      <p className="flex items-center gap-2">
+        <span className="text-small text-silt">Battery, percent</span>
+        <NumberField
+          key={body.battery}
+          label="Battery, percent"
+          value={body.battery}
+          from={0}
+          to={100}
+          onKeep={(percent) => void act({ act: 'battery', percent: percent ?? 0 })}
+        />
+      </p>
+      <NamedSelect
+        label="Card"
+        value={body.card}
+        options={cards}
+        onPick={(condition) => void act({ act: 'card', condition })}
+      />
+      {body.cardFiles.length > 0 && (
+        <Fold
+          title={`On its card: ${body.cardFiles.length === 1 ? '1 file' : `${body.cardFiles.length} files`}`}
+        >
+          <ul className="font-mono text-small">
+            {body.cardFiles.map((file) => (
+              <li key={file.name}>
+                {file.name} <span className="text-silt">{file.bytes} bytes</span>
+              </li>
+            ))}
+          </ul>
+        </Fold>
+      )}
+      <NamedSelect
+        label="Firmware"
+        value={body.firmware}
+        options={body.firmwares.map((version) => [version, version] as const)}
+        onPick={(version) => void act({ act: 'firmware', version })}
+      />
+      <div className="flex flex-wrap gap-2">
+        <Button disabled={isBusy} onClick={() => void act({ act: 'save' })}>
+          Save to card and shelf
+        </Button>
+        <Button disabled={isBusy} onClick={() => void act({ act: 'restart' })}>
+          Restart
+        </Button>
+        <Button disabled={isBusy} onClick={() => void act({ act: 'reset' })}>
+          Reset
+        </Button>
+      </div>
+      {body.isPending && (
+        <p className="border-l-3 border-lichen px-3">
+          Something was loaded and is not yet in force: it is, after a restart.
+        </p>
+      )}
+      {refusal && <RefusalNote refusal={refusal} />}
+      <Mishaps body={body} act={act} />
+      <MemoryList memory={body.memory} />
+    </section>
+  )
+}
+
+function Mishaps({ body, act }: { body: BenchBody; act: (order: object) => Promise<void> }) {
+  const [stage, setStage] = useState<string>('load')
+  return (
+    <div className="grid gap-2 border-t pt-3">
+      <h3 className="font-semibold">To go wrong at the next transfer</h3>
+      {body.mishaps.map((one) => (
+        <p key={one.stage}>
+          Before “{one.stage}”: {mishaps[one.what].words.toLowerCase()}.
+        </p>
+      ))}
+      <NamedSelect
+        label="Before"
+        value={stage}
+        options={carryStages.map((one) => [one, one] as const)}
+        onPick={setStage}
+      />
+      <NamedSelect
+        label="Happens"
+        value=""
+        options={[['', 'nothing'], ...Object.entries(mishaps).map(([id, { words }]) => [id, words] as const)]}
+        onPick={(what) => void act({ act: 'mishap', stage, what: isMishap(what) ? what : null })}
+      />
+    </div>
+  )
+}
+
+function MemoryList({ memory }: { memory: BenchBody['memory'] }) {
+  const [find, setFind] = useState('')
+  const words = find.toLowerCase().split(/\s+/)
+  const shown = memory.filter(({ place, value }) => {
+    const text = `${place} ${value}`.toLowerCase()
+    return words.every((word) => text.includes(word))
+  })
+  return (
+    <div className="border-t pt-2">
+      <Fold title={`Its memory: ${memory.length} rows`}>
+        <label className="block text-small text-silt">
+          Find a row
+          <input
+            value={find}
+            onChange={(event) => setFind(event.target.value)}
+            className="mt-0.5 block min-h-9 w-full rounded-md border bg-sheet px-2 text-body text-ink"
+          />
+        </label>
+        <ul className="mt-2 max-h-80 overflow-auto">
+          {shown.slice(0, 300).map((one) => (
+            <li key={one.row} className="flex justify-between gap-3 border-b py-0.5 last:border-0">
+              <span>{one.place}</span> <span className="text-right font-mono">{one.value}</span>
+            </li>
+          ))}
+        </ul>
+        {shown.length > 300 && <p className="text-silt">And {shown.length - 300} more: type a word.</p>}
+        {shown.length === 0 && <p className="text-silt">No row has these words.</p>}
+      </Fold>
+    </div>
+  )
+}

@@ -1,0 +1,2 @@
+/** What happened, in lines: what pages use of it. */
+export { HistoryList, type HappenedLine } from './history-list'

@@ -1,0 +1,100 @@
+import { localOwner, query } from './db'
+import { patternsOf } from './summaries'
+
+/** What history is made of. */
+export const historyKinds = {
+  transfer: 'Transfers',
+  walk: 'Walks',
+  file: 'Files',
+  revision: 'Revisions',
+  bench: 'Done on a body',
+} as const
+
+/** One of `historyKinds`. */
+export type HistoryKind = keyof typeof historyKinds
+
+/** Something that happened. */
+export interface HistoryLine {
+  readonly id: string
+  readonly kind: HistoryKind
+  readonly at: Date
+  /** What happened, in words. */
+  readonly words: string
+  readonly bodyTag: string | null
+  readonly bodyName: string | null
+  readonly planId: string | null
+  readonly planTitle: string | null
+  readonly fileId: string | null
+  readonly walkId: string | null
+}
+
+/** What is asked of history. */
+export interface HistoryAsked {
+  readonly kind: HistoryKind | null
+  /** A body by its tag. */
+  readonly body: string | null
+  readonly plan: string | null
+  readonly file: string | null
+  readonly words: string
+}
+
+/** Everything, with no filter. */
+export const allHistory: HistoryAsked = { kind: null, body: null, plan: null, file: null, words: '' }
+
+/** Each part by itself, its newest first: as many of each as a page can need, so that no part is read whole. */
+const parts: Readonly<Record<HistoryKind, string>> = {
+  transfer: `select t.id::text as id, 'transfer' as kind, coalesce(t.ended_at, t.started_at) as at,
+      t.source || ' → ' || b.name || ': ' || case t.outcome when 'paused' then 'waits' else t.outcome end
+        || case t.holds when 'before' then ', as it was before' when 'loaded' then ', in force at its next restart'
+             when 'other' then ', holds something else' else '' end as words,
+      b.tag as "bodyTag", b.name as "bodyName", t.plan_id as "planId", p.title as "planTitle",
+      (select file_id from transfer_files tf where tf.transfer_id = t.id and tf.role = 'backup') as "fileId",
+      null::text as "walkId"
+    from transfers t join bodies b on b.id = t.body_id left join plans p on p.id = t.plan_id
+    where t.owner_id = $1 and ($2::text is null or b.tag = $2) and ($3::uuid is null or t.plan_id = $3)
+      and ($4::uuid is null or t.source_file = $4 or exists (
+        select from transfer_files tf where tf.transfer_id = t.id and tf.file_id = $4))
+    order by t.started_at desc limit $5`,
+  walk: `select w.id::text, 'walk', coalesce(w.ended_at, w.begun_at),
+      w.procedure || case when w.ended_at is null then ' begun' else ' ended' end,
+      nullif(w.body, ''), b.name, w.plan_id, p.title, null::uuid, w.id::text
+    from walks w join plans p on p.id = w.plan_id left join bodies b on b.owner_id = w.owner_id and b.tag = w.body
+    where w.owner_id = $1 and ($2::text is null or w.body = $2) and ($3::uuid is null or w.plan_id = $3)
+      and $4::uuid is null
+    order by w.updated_at desc limit $5`,
+  file: `select f.id::text, 'file', f.added_at, f.name || ': ' || f.note, b.tag, b.name, f.plan_id, p.title, f.id, null::text
+    from files f left join bodies b on b.id = f.body_id left join plans p on p.id = f.plan_id
+    where f.owner_id = $1 and ($2::text is null or b.tag = $2) and ($3::uuid is null or f.plan_id = $3)
+      and ($4::uuid is null or f.id = $4)
+    order by f.added_at desc limit $5`,
+  revision: `select r.id::text, 'revision', r.made_at, 'Revision ' || r.number || ' of ' || p.title || case r.note when '' then '' else ': ' || r.note end,
+      null::text, null::text, p.id, p.title, null::uuid, null::text
+    from revisions r join plans p on p.id = r.plan_id
+    where p.owner_id = $1 and $2::text is null and ($3::uuid is null or p.id = $3) and $4::uuid is null
+    order by r.made_at desc limit $5`,
+  bench: `select e.id::text, 'bench', e.at, e.words, b.tag, b.name, null::uuid, null::text, null::uuid, null::text
+    from body_events e join bodies b on b.id = e.body_id
+    where b.owner_id = $1 and ($2::text is null or b.tag = $2) and $3::uuid is null and $4::uuid is null
+    order by e.at desc limit $5`,
+}
+
+/** One page of what happened, the newest first; and whether there is more. */
+export async function listHistory(
+  asked: HistoryAsked,
+  page = 1,
+  most = 50,
+): Promise<{ lines: HistoryLine[]; more: boolean }> {
+  const kinds = asked.kind ? [asked.kind] : (Object.keys(parts) as HistoryKind[])
+  const patterns = patternsOf(asked.words)
+  // With words to look for the newest lines that have them may lie deep: more of each part is looked through.
+  const reach = patterns.length > 0 ? 20_000 : page * most + 1
+  const union = kinds.map((kind) => `(${parts[kind]})`).join(' union all ')
+  const lines = await query<HistoryLine>(
+    `with lines (id, kind, at, words, "bodyTag", "bodyName", "planId", "planTitle", "fileId", "walkId") as (${union})
+     select * from lines where not exists (
+       select from unnest($6::text[]) as pattern where concat_ws(' ', words, "bodyName", "planTitle") not ilike pattern)
+     order by at desc, id limit $7 offset $8`,
+    [...[localOwner, asked.body, asked.plan, asked.file, reach], ...[patterns, most + 1, (page - 1) * most]],
+  )
+  return { lines: lines.slice(0, most), more: lines.length > most }
+}
