@@ -11,7 +11,7 @@ import { endChildren, ensureDebian, portFrom, root, runTypeScript } from './lib/
 const stop = Symbol('stopped')
 
 /**
- * `npm run demo [-- --reset] [-- --share [ADDRESS]]`: everything from a fresh clone to the printed address. Ctrl+C ends all of
+ * `npm run demo [-- --reset] [-- --empty] [-- --share [ADDRESS]]`: everything from a fresh clone to the printed address. Ctrl+C ends all of
  * it. Only with `--share` other devices can reach it, at one address of this machine, and only those that are let in.
  */
 await main(async () => {
@@ -19,6 +19,7 @@ await main(async () => {
   const databasePort = portFrom('SALT_SHELF_DB_PORT', 54178)
   const ownServer = process.env.DATABASE_URL
   const reset = process.argv.includes('--reset')
+  const isEmpty = process.argv.includes('--empty')
   const asked = askedToShare(process.argv.slice(2))
   const sharePort = portFrom('SALT_SHELF_SHARE_PORT', 4179)
   const place = ownServer ? `database ${ownServer}` : `home ${dataHome()}`
@@ -41,7 +42,7 @@ await main(async () => {
         ? await ownDatabase(ownServer)
         : await ensureDatabase(cluster.url, 'salt_shelf')
       say('Bringing the tables up to date')
-      const mode = reset ? '--reset-demo' : '--demo'
+      const mode = reset ? '--reset-demo' : isEmpty ? '--no-demo' : '--demo'
       await runTypeScript('scripts/prepare-database.ts', [mode], { DATABASE_URL: databaseUrl })
       say('Starting the application')
       return startServer({ port, databaseUrl, build, share, home: ownServer ? '' : dataHome() })

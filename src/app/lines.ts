@@ -25,7 +25,11 @@ export function bodyLine(body: Body): BodyLine {
 
 /** A file of the store as screens show it. */
 export function fileLine(file: FileLine): ShelfFile {
-  return { ...file, addedAt: file.addedAt.toISOString() }
+  return {
+    ...file,
+    addedAt: file.addedAt.toISOString(),
+    deletedAt: file.deletedAt && file.deletedAt.toISOString(),
+  }
 }
 
 /** A transfer of the store as screens show it. */

@@ -11,6 +11,11 @@ import { createServer, type IncomingMessage, type Server, type ServerResponse } 
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { heron } from '@tests/fixtures/heron'
+import { strToU8, zipSync } from 'fflate'
+import { newBody, operate } from '@/core/camera/body'
+import { digestHex } from '@/core/digest'
+import { must } from '@/core/result'
 import { commands, run } from './run'
 
 let folder = ''
@@ -25,17 +30,35 @@ beforeAll(async () => {
   // What an owner has left from before: a former edition, and a plan that stands on it.
   const former = { ...(JSON.parse(readFileSync('models/tarrow-heron.json', 'utf8')) as object), version: 1 }
   writeFileSync(join(folder, 'heron-1.json'), JSON.stringify(former))
+  const card = join(folder, 'night.card', 'HERON', 'SET')
+  mkdirSync(card, { recursive: true })
+  const body = { ...newBody(heron, 'TH-1', '2.0') }
+  const saved = must(operate(heron, body, { kind: 'save', file: 'A', atSeconds: 5 })).body.card?.files.A
+  for (const name of ['A.SSC', 'B.SSC']) writeFileSync(join(card, name), saved ?? '')
+  writeFileSync(join(folder, 'night.card', 'notes.txt'), 'only a note\n')
+  writeFileSync(join(folder, 'night.zip'), exportWith('{}\n', 1))
   const rows = { title: 'Of the first edition', 'base/focus.lamp': false }
-  const body = { format: 'salt-shelf/plan', formatVersion: 1, model: { id: 'tarrow-heron', version: 1 } }
+  const plan = { format: 'salt-shelf/plan', formatVersion: 1, model: { id: 'tarrow-heron', version: 1 } }
   writeFileSync(
     join(folder, 'old.plan.json'),
-    JSON.stringify({ ...body, revision: null, rows, digest: null }),
+    JSON.stringify({ ...plan, revision: null, rows, digest: null }),
   )
 })
 afterAll(() => {
   running.close()
   rmSync(folder, { recursive: true })
 })
+
+/** A small export: one table with these lines, of which its list says so many rows. */
+function exportWith(plans: string, rows: number): Uint8Array {
+  const bytes = strToU8(plans)
+  const manifest = {
+    ...{ format: 'salt-shelf/export', formatVersion: 1, madeAt: '2026-11-30T07:00:00.000Z' },
+    ...{ tablesAt: '0010_any_source', tables: { plans: rows } },
+    entries: [{ name: 'tables/plans.ndjson', bytes: bytes.length, sha256: digestHex(bytes) }],
+  }
+  return zipSync({ 'tables/plans.ndjson': bytes, 'manifest.json': strToU8(JSON.stringify(manifest)) })
+}
 
 const file = (name: string, text: string) => {
   const path = join(folder, name)
@@ -69,6 +92,42 @@ describe('devices', () => {
   ])('%j is refused in words', async (args, words) => {
     const { code, error } = await run(args.includes('--at') ? args : [...args, '--at', address])
     expect([code, error.includes(words)]).toEqual([1, true])
+  })
+
+  it('says what would happen to a body, with everything that stops it', async () => {
+    const plan = file(
+      'carried.plan.json',
+      JSON.stringify({
+        ...{ format: 'salt-shelf/plan', formatVersion: 1, model: { id: 'tarrow-heron', version: 5 } },
+        ...{ revision: null, digest: null },
+        rows: { 'base/movie.frameRate': '50p', 'base/files.owner': 'Lanternfold' },
+      }),
+    )
+    const clear = await run(['transfer', 'preflight', plan, '--json'])
+    expect(clear.code).toBe(0)
+    expect(JSON.parse(clear.output)).toMatchObject({
+      isClear: true,
+      overwritten: [{ row: 'base/movie.frameRate', leftWords: '50p', rightWords: '25p' }],
+      handWork: [{ setting: 'files.owner', wanted: 'Lanternfold', done: false }],
+    })
+    const stopped = await run(['transfer', 'preflight', plan, '--battery', '3', '--card', 'none'])
+    expect(stopped.code).toBe(1)
+    expect(stopped.error).toMatch(/battery has 3 %[\s\S]*no card/)
+    for (const [option, value] of [
+      ['--card', 'wet'],
+      ['--battery', '200'],
+      ['--firmware', '9.9'],
+    ] as const)
+      expect(await run(['transfer', 'preflight', plan, option, value])).toMatchObject({ code: 1 })
+  })
+
+  it('finds an export that is not whole, and a folder that is none', async () => {
+    const bytes = exportWith('{}\n', 1)
+    const cut = join(folder, 'cut.zip')
+    writeFileSync(cut, bytes.slice(0, bytes.length - 10))
+    expect(await run(['export', 'check', cut])).toMatchObject({ code: 1 })
+    expect(await run(['files', 'of', join(folder, 'nowhere')])).toMatchObject({ code: 1 })
+    expect(await run(['files', 'of', cut])).toMatchObject({ code: 1 })
   })
 
   it('holds a plan against those of other bodies, named one by one, in a continuity report', async () => {
@@ -126,7 +185,7 @@ describe('the examples of docs/cli.md', () => {
     const placed = (text: string) =>
       text
         .replace(
-          /night\.(plan\.json|stage\.json|set|csv)|(?:old|mended)\.plan\.json|heron-1\.json/g,
+          /night\.(plan\.json|stage\.json|set|csv|card|zip)|(?:old|mended)\.plan\.json|heron-1\.json/g,
           (name) => join(folder, name),
         )
         .replace('http://127.0.0.1:4178', address)
@@ -134,7 +193,9 @@ describe('the examples of docs/cli.md', () => {
     const told = `${ended.output}${ended.error}`
     const pattern = placed(expected.trimEnd())
       .split('\n')
-      .map((line) => (line === '…' ? '[\\s\\S]*' : line.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')))
+      .map((line) =>
+        line === '…' ? '[\\s\\S]*' : line.replace(/[.*+?^${}()|[\]\\]/g, '\\$&').replace('…', '.*'),
+      )
       .join('\\n?')
     expect(told).toMatch(new RegExp(`^${pattern}$`))
   })

@@ -2,6 +2,7 @@ import { parseArgs, type ParseArgsConfig } from 'node:util'
 import type { Refusal } from '@/core/result'
 import { adviseOnPlan } from './advise'
 import { banksOfPlan, dialsOfPlan } from './banks'
+import { checkExport, filesOf, preflightCommand } from './carry'
 import type { Command, Options, Outcome } from './command'
 import { checkPlan, focusPlan } from './checks'
 import { endDevice, letDeviceIn, listDevices } from './devices'
@@ -41,7 +42,16 @@ export const commands: readonly Command[] = [
     fitPlan,
     comparePlans,
   ],
-  ...[writeFileCommand, readFileCommand, compareFiles, runCamera, matchLabels],
+  ...[
+    writeFileCommand,
+    readFileCommand,
+    compareFiles,
+    filesOf,
+    preflightCommand,
+    checkExport,
+    runCamera,
+    matchLabels,
+  ],
   ...[listDevices, letDeviceIn, endDevice],
 ]
 

@@ -22,8 +22,24 @@ export interface FileLine {
   readonly firmware: string | null
   readonly bodyName: string | null
   readonly revision: number | null
+  /** The plan it holds or was opened as. */
+  readonly plan: { readonly id: string; readonly title: string } | null
+  /** The bodies it was carried to. */
+  readonly loadedOn: readonly string[]
+  readonly tags: readonly string[]
   readonly note: string
   readonly addedAt: Date
+  /** When it was put into the bin; null where it was not. */
+  readonly deletedAt: Date | null
+}
+
+/** Which files are asked for. */
+export interface FilesAsked {
+  readonly words?: string
+  readonly kind?: 'plan' | 'card' | null
+  readonly tag?: string | null
+  /** Those in the bin instead of those on the shelf. */
+  readonly bin?: boolean
 }
 
 /** What a file is to be kept with. */
@@ -51,36 +67,93 @@ export interface Imported {
 export const broughtIn = 'Brought in'
 
 /**
- * One page of every file ever kept whose name, body or note has every word, newest first, with where each came from; and
- * how many there are.
+ * One page of the files whose name, body, tags or note has every word, newest first, with where each came from; and how many
+ * there are. Those in the bin are asked for by themselves.
  */
 export async function listFiles(
   page = 1,
   most = 50,
-  words = '',
+  { words = '', kind = null, tag = null, bin = false }: FilesAsked = {},
 ): Promise<{ files: FileLine[]; count: number }> {
   const patterns = patternsOf(words)
   // Which files, from what is small of them; then what is said of those alone.
+  const where = `f.owner_id = $1 and (f.deleted_at is not null) = $3 and ($4::text is null or f.kind = $4)
+    and ($5::text is null or $5 = any(f.tags))`
   const from =
     patterns.length === 0
-      ? 'files f where f.owner_id = $1 and $2::text[] is not null'
+      ? `files f where ${where} and $2::text[] is not null`
       : `files f left join bodies b on b.id = f.body_id
-           where f.owner_id = $1 and not exists (select from unnest($2::text[]) as pattern
-             where f.name || ' ' || coalesce(b.name, '') || ' ' || f.note not ilike pattern)`
+           where ${where} and not exists (select from unnest($2::text[]) as pattern
+             where concat_ws(' ', f.name, b.name, f.note, array_to_string(f.tags, ' ')) not ilike pattern)`
+  const asked = [localOwner, patterns, bin, kind, tag]
   const [files, counted] = await Promise.all([
     query<FileLine>(
       `with chosen as (
-         select f.id from ${from} order by f.added_at desc, f.name, f.id limit $3 offset $4)
+         select f.id from ${from} order by f.added_at desc, f.name, f.id limit $6 offset $7)
        select f.id, f.kind, f.name, length(f.bytes) as size, f.digest, f.model_id as "modelId", f.firmware,
-         b.name as "bodyName", r.number as revision, f.note, f.added_at as "addedAt"
+         b.name as "bodyName", r.number as revision, f.note, f.tags, f.added_at as "addedAt", f.deleted_at as "deletedAt",
+         (select json_build_object('id', p.id, 'title', p.title) from plans p where p.id = coalesce(r.plan_id, f.plan_id)) as plan,
+         (select coalesce(json_agg(distinct tb.name), '[]') from transfers t join bodies tb on tb.id = t.body_id
+          where t.outcome = 'identical' and (t.source_file = f.id or exists (
+            select from transfer_files tf where tf.transfer_id = t.id and tf.file_id = f.id and tf.role = 'sent'))) as "loadedOn"
        from chosen join files f using (id)
          left join bodies b on b.id = f.body_id left join revisions r on r.id = f.revision_id
        order by f.added_at desc, f.name, f.id`,
-      [localOwner, patterns, most, (page - 1) * most],
+      [...asked, most, (page - 1) * most],
     ),
-    query<{ count: number }>(`select count(*)::int as count from ${from}`, [localOwner, patterns]),
+    query<{ count: number }>(`select count(*)::int as count from ${from}`, asked),
   ])
   return { files, count: counted[0]?.count ?? 0 }
+}
+
+/** The tags that files have, the most used first. */
+export async function fileTags(): Promise<string[]> {
+  const rows = await query<{ tag: string }>(
+    `select tag from files, unnest(tags) as tag where owner_id = $1 and deleted_at is null
+     group by tag order by count(*) desc, tag limit 60`,
+    [localOwner],
+  )
+  return rows.map(({ tag }) => tag)
+}
+
+/** A tag is a short text of one line; so many of them stand beside a file. */
+const longestTag = 40
+const mostTags = 12
+
+/** Puts tags beside a file in the place of those it had; refuses what is no tag. */
+export async function tagFile(id: string, given: unknown): Promise<Result<readonly string[]>> {
+  if (!isUuid(id)) return unknownFile(id)
+  if (!Array.isArray(given) || given.length > mostTags || !given.every((tag) => typeof tag === 'string'))
+    return refuse('shape', `At most ${mostTags} tags are put beside a file.`, 'tags')
+  const tags = [...new Set((given as string[]).map((tag) => tag.trim()).filter((tag) => tag !== ''))]
+  const wrong = tags.find((tag) => tag.length > longestTag || unkept.test(tag) || tag.includes('\n'))
+  if (wrong !== undefined)
+    return refuse(
+      'shape',
+      `A tag is a text of one line with at most ${longestTag} characters.`,
+      wrong.slice(0, 60),
+    )
+  const rows = await query('update files set tags = $3 where id = $1 and owner_id = $2 returning id', [
+    id,
+    localOwner,
+    tags,
+  ])
+  return rows.length > 0 ? ok(tags) : unknownFile(id)
+}
+
+/** Puts a file into the bin, or back onto the shelf. Its bytes stay in both. */
+export async function binFile(id: string, isInBin: boolean): Promise<Result<true>> {
+  if (!isUuid(id)) return unknownFile(id)
+  const rows = await query('update files set deleted_at = $3 where id = $1 and owner_id = $2 returning id', [
+    id,
+    localOwner,
+    isInBin ? new Date() : null,
+  ])
+  return rows.length > 0 ? ok(true) : unknownFile(id)
+}
+
+function unknownFile(id: string): Result<never> {
+  return refuse('unknown-file', 'There is no such file on the shelf.', id)
 }
 
 /** A file's bytes exactly as they were kept. */

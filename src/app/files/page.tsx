@@ -2,7 +2,7 @@ import type { Metadata } from 'next'
 import Link from 'next/link'
 import { ok } from '@/core/result'
 import { FileTable } from '@/features/shelf'
-import { listFiles } from '@/server/files'
+import { fileTags, listFiles } from '@/server/files'
 import { withDatabase } from '@/server/requests'
 import { SearchForm } from '@/ui/search-form'
 import { TopBar } from '@/ui/top-bar'
@@ -13,18 +13,31 @@ export const metadata: Metadata = { title: 'Files' }
 
 const onPage = 50
 
-/** Every file ever kept, page by page, newest first. */
-export default async function FilesPage({
-  searchParams,
-}: {
-  searchParams: Promise<{ page?: string; find?: string }>
-}) {
-  const { page: wanted, find = '' } = await searchParams
+interface Asked {
+  readonly page?: string
+  readonly find?: string
+  readonly kind?: string
+  readonly tag?: string
+  readonly bin?: string
+}
+
+/** Every file ever kept, page by page, newest first: by kind, by tag, by word, and those in the bin. */
+export default async function FilesPage({ searchParams }: { searchParams: Promise<Asked> }) {
+  const given = await searchParams
+  const { page: wanted, find = '', tag = null } = given
+  const kind = given.kind === 'plan' || given.kind === 'card' ? given.kind : null
+  const bin = given.bin === '1'
   const asked = Number(wanted ?? 1)
   const page = Number.isInteger(asked) && asked >= 1 && asked <= 1_000_000 ? asked : 1
-  const read = await withDatabase(async () => ok(await listFiles(page, onPage, find)))
+  const read = await withDatabase(async () => {
+    const [found, tags] = await Promise.all([
+      listFiles(page, onPage, { words: find, kind, tag, bin }),
+      fileTags(),
+    ])
+    return ok({ ...found, tags })
+  })
   if (!read.ok) return <Trouble title="The files cannot be read" refusal={read.refusal} address="/files" />
-  const { files, count } = read.value
+  const { files, count, tags } = read.value
   const pages = Math.max(1, Math.ceil(count / onPage))
   const first = (page - 1) * onPage + 1
   return (
@@ -36,24 +49,45 @@ export default async function FilesPage({
         <h1 className="font-head text-title font-semibold">Files</h1>
         <p className="mt-1 text-silt">
           {files.length === 0
-            ? `There is nothing on page ${page} of ${pages}.`
+            ? count === 0
+              ? 'No file is like that.'
+              : `There is nothing on page ${page} of ${pages}.`
             : `${first} to ${first + files.length - 1} of ${count}, newest first. Each is kept byte for byte.`}
         </p>
+        <nav aria-label="Which files" className="mt-2 flex flex-wrap gap-x-5 gap-y-1">
+          <Which asked={{}} isHere={kind === null && tag === null && !bin}>
+            All
+          </Which>
+          <Which asked={{ kind: 'card' }} isHere={kind === 'card'}>
+            Of cameras
+          </Which>
+          <Which asked={{ kind: 'plan' }} isHere={kind === 'plan'}>
+            Plans
+          </Which>
+          {tags.map((one) => (
+            <Which key={one} asked={{ tag: one }} isHere={tag === one}>
+              {one}
+            </Which>
+          ))}
+          <Which asked={{ bin: '1' }} isHere={bin}>
+            In the bin
+          </Which>
+        </nav>
         <SearchForm
           action="/files"
           label="Find a file"
           find={find}
           placeholder="A few letters of its name, body or note"
         />
-        {files.length > 0 && <FileTable files={files.map(fileLine)} />}
+        {files.length > 0 && <FileTable isWhole files={files.map(fileLine)} />}
         <nav aria-label="Pages" className="mt-4 flex gap-6">
           {page > 1 && (
-            <PageLink page={Math.min(page - 1, pages)} find={find}>
+            <PageLink page={Math.min(page - 1, pages)} asked={given}>
               Newer
             </PageLink>
           )}
           {page < pages && (
-            <PageLink page={page + 1} find={find}>
+            <PageLink page={page + 1} asked={given}>
               Older
             </PageLink>
           )}
@@ -63,12 +97,23 @@ export default async function FilesPage({
   )
 }
 
-function PageLink({ page, find, children }: { page: number; find: string; children: string }) {
-  const query = { ...(find === '' ? {} : { find }), page: String(page) }
+function PageLink({ page, asked, children }: { page: number; asked: Asked; children: string }) {
   return (
     <Link
-      href={{ pathname: '/files', query }}
+      href={{ pathname: '/files', query: { ...asked, page: String(page) } }}
       className="font-semibold text-brine underline underline-offset-3"
+    >
+      {children}
+    </Link>
+  )
+}
+
+function Which({ asked, isHere, children }: { asked: Asked; isHere: boolean; children: string }) {
+  return (
+    <Link
+      href={{ pathname: '/files', query: { ...asked } }}
+      aria-current={isHere ? 'page' : undefined}
+      className="min-h-8 text-silt underline-offset-3 aria-[current=page]:font-semibold aria-[current=page]:text-brine aria-[current=page]:underline"
     >
       {children}
     </Link>

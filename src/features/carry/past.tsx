@@ -52,6 +52,8 @@ function PastLine({ transfer, busy, onGoOn }: { transfer: PastTransfer; busy: bo
     if (answer.ok) window.location.reload()
   }
   const left = lines.filter(({ done }) => !done).length
+  // What was ticked last is still seen.
+  const [isOpen, setOpen] = useState(left > 0)
   return (
     <li className="grid gap-1 py-2">
       <p>
@@ -84,7 +86,7 @@ function PastLine({ transfer, busy, onGoOn }: { transfer: PastTransfer; busy: bo
         </p>
       )}
       {lines.length > 0 && outcome === 'identical' && (
-        <details open={left > 0}>
+        <details open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
           <summary className="min-h-8 cursor-pointer py-1 text-silt">
             Hand work: {left === 0 ? 'all done' : `${left} left`}
           </summary>

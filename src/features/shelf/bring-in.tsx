@@ -9,7 +9,9 @@ import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
 
 type Answer =
-  { kind: 'refused'; refusal: Refusal } | { kind: 'imported'; known: boolean; planId: string | null }
+  | { kind: 'refused'; refusal: Refusal }
+  | { kind: 'imported'; known: boolean; planId: string | null }
+  | { kind: 'all' }
 
 /** Brings a plan file or card file in; a refused file changes nothing and says what is wrong where. */
 export function BringIn() {
@@ -17,11 +19,23 @@ export function BringIn() {
   const input = useRef<HTMLInputElement>(null)
   const [refusal, setRefusal] = useState<Refusal | null>(null)
   const [done, setDone] = useState<{ words: string; planId: string | null } | null>(null)
-  const bring = async (file: File) => {
+  /** One file after the other; the first that is refused is told, and the rest are not begun. */
+  const bringAll = async (files: readonly File[]) => {
     setRefusal(null)
     setDone(null)
+    for (const file of files) if (!(await bring(file))) return
+  }
+  const bring = async (file: File): Promise<boolean> => {
     const answer = await sendFile(file)
-    if (answer.kind === 'refused') return setRefusal(answer.refusal)
+    if (answer.kind === 'refused') {
+      setRefusal({ ...answer.refusal, where: answer.refusal.where ?? file.name })
+      return false
+    }
+    if (answer.kind === 'all') {
+      setDone({ words: `Everything in ${file.name} is here.`, planId: null })
+      router.refresh()
+      return true
+    }
     const place = answer.known
       ? 'was on the shelf already'
       : answer.planId
@@ -29,19 +43,21 @@ export function BringIn() {
         : 'is on the shelf'
     setDone({ words: `${file.name} ${place}.`, planId: answer.planId })
     router.refresh()
+    return true
   }
   return (
     <div className="grid max-w-md gap-2">
       <input
         ref={input}
         type="file"
+        multiple
         aria-label="File to bring in"
         className="sr-only"
         tabIndex={-1}
         onChange={(event) => {
-          const file = event.target.files?.[0]
-          if (file) void bring(file)
+          const files = [...(event.target.files ?? [])]
           event.target.value = ''
+          void bringAll(files)
         }}
       />
       <Button className="justify-self-end" onClick={() => input.current?.click()}>
@@ -65,8 +81,10 @@ export function BringIn() {
   )
 }
 
+/** An export of everything is known by its ending; it goes its own way, however large. */
 async function sendFile(file: File): Promise<Answer> {
-  if (file.size > planFileBytes) {
+  const isAll = /\.zip$/i.test(file.name)
+  if (!isAll && file.size > planFileBytes) {
     return {
       kind: 'refused',
       refusal: {
@@ -77,11 +95,10 @@ async function sendFile(file: File): Promise<Answer> {
     }
   }
   try {
-    const response = await fetch(`/api/files?name=${encodeURIComponent(file.name)}`, {
-      method: 'POST',
-      body: file,
-    })
-    return (await response.json()) as Answer
+    const address = isAll ? '/api/import' : `/api/files?name=${encodeURIComponent(file.name)}`
+    const response = await fetch(address, { method: 'POST', body: file })
+    const answer = (await response.json()) as Answer
+    return isAll && answer.kind === 'imported' ? { kind: 'all' } : answer
   } catch {
     return {
       kind: 'refused',

@@ -1,4 +1,6 @@
+import Link from 'next/link'
 import { When } from '@/ui/when'
+import { FileActs } from './file-acts'
 
 /** A file as the shelf shows it. */
 export interface ShelfFile {
@@ -7,14 +9,19 @@ export interface ShelfFile {
   readonly name: string
   readonly size: number
   readonly digest: string
+  readonly firmware: string | null
   readonly bodyName: string | null
   readonly revision: number | null
+  readonly plan: { readonly id: string; readonly title: string } | null
+  readonly loadedOn: readonly string[]
+  readonly tags: readonly string[]
   readonly note: string
   readonly addedAt: string
+  readonly deletedAt: string | null
 }
 
-/** Files with where each came from; the name leads to its bytes. */
-export function FileTable({ files }: { files: readonly ShelfFile[] }) {
+/** Files with where each came from, what it holds and where it was loaded; the name leads to its bytes. */
+export function FileTable({ files, isWhole = false }: { files: readonly ShelfFile[]; isWhole?: boolean }) {
   return (
     <div className="mt-2 overflow-x-auto border bg-sheet px-4">
       <table className="w-full border-collapse">
@@ -22,14 +29,16 @@ export function FileTable({ files }: { files: readonly ShelfFile[] }) {
           <tr className="border-b text-left text-small text-silt">
             <th className="py-1.5 pr-3 font-normal">File</th>
             <th className="pr-3 font-normal">From</th>
+            {isWhole && <th className="pr-3 font-normal">Holds</th>}
             <th className="pr-3 text-right font-normal">Bytes</th>
             <th className="pr-3 font-normal">Digest</th>
-            <th className="font-normal">Kept</th>
+            <th className="pr-3 font-normal">Kept</th>
+            {isWhole && <th className="font-normal">Tags and acts</th>}
           </tr>
         </thead>
         <tbody>
           {files.map((file) => (
-            <tr key={file.id} className="border-b last:border-0">
+            <tr key={file.id} className="border-b align-baseline last:border-0">
               <td className="py-1.5 pr-3">
                 <a
                   href={`/api/files/${file.id}`}
@@ -39,15 +48,40 @@ export function FileTable({ files }: { files: readonly ShelfFile[] }) {
                 </a>
               </td>
               <td className="pr-3">{file.note}</td>
+              {isWhole && (
+                <td className="pr-3">
+                  <Holds file={file} />
+                </td>
+              )}
               <td className="pr-3 text-right font-mono">{file.size}</td>
               <td className="pr-3 font-mono text-silt">{file.digest.slice(0, 8)}</td>
-              <td className="whitespace-nowrap text-silt">
+              <td className="pr-3 whitespace-nowrap text-silt">
                 <When at={file.addedAt} />
               </td>
+              {isWhole && (
+                <td className="py-1">
+                  <FileActs file={file} />
+                </td>
+              )}
             </tr>
           ))}
         </tbody>
       </table>
     </div>
+  )
+}
+
+/** The revision or plan a file holds, the firmware that wrote it, the bodies it was loaded on. */
+function Holds({ file: { plan, revision, firmware, loadedOn } }: { file: ShelfFile }) {
+  return (
+    <>
+      {plan && (
+        <Link href={`/plans/${plan.id}`} className="text-brine underline underline-offset-3">
+          {revision === null ? plan.title : `Revision ${revision} of ${plan.title}`}
+        </Link>
+      )}
+      {firmware !== null && <span className="block text-silt">firmware {firmware}</span>}
+      {loadedOn.length > 0 && <span className="block text-silt">loaded on {loadedOn.join(', ')}</span>}
+    </>
   )
 }

@@ -112,6 +112,18 @@ export function Shelf({
           <Attention {...{ plans, bodies, faults, unshown, mismatches, waiting }} />
         </section>
         {aside}
+        <section aria-labelledby="everything">
+          <h2 id="everything" className="font-head text-title font-semibold">
+            Everything as one file
+          </h2>
+          <p className="mt-2 border bg-sheet px-4 py-3 text-silt">
+            Plans with all their steps and revisions, bodies, files, transfers and walks, each with its
+            digest, as one ZIP. Brought into an empty installation, it is all there again.{' '}
+            <a href="/api/export" className="font-semibold text-brine underline underline-offset-3">
+              Take everything along
+            </a>
+          </p>
+        </section>
       </aside>
     </main>
   )
@@ -194,10 +206,10 @@ function Files({ files, count }: { files: readonly ShelfFile[]; count: number })
       ) : (
         <FileTable files={files} />
       )}
-      {count > files.length && (
+      {count > 0 && (
         <p className="mt-2">
           <Link href="/files" className="font-semibold text-brine underline underline-offset-3">
-            All {count} files
+            {count === 1 ? 'The one file' : `All ${count} files`}, with tags and the bin
           </Link>
         </p>
       )}

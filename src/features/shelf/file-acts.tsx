@@ -1,0 +1,55 @@
+'use client'
+
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { ok, type Refusal } from '@/core/result'
+import { ask } from '@/ui/ask'
+import { Offer } from '@/ui/button'
+import { RefusalNote } from '@/ui/refusal-note'
+import { TypedField } from '@/ui/typed-field'
+import type { ShelfFile } from './file-table'
+
+/** What is put beside a file, and what is done with it: tags, carrying it to a body, the bin and the way back from there. */
+export function FileActs({ file }: { file: ShelfFile }) {
+  const router = useRouter()
+  const [refusal, setRefusal] = useState<Refusal | null>(null)
+  const act = async (order: object) => {
+    const done = await ask(`/api/files/${file.id}`, order)
+    setRefusal(done.ok ? null : done.refusal)
+    if (done.ok) router.refresh()
+  }
+  return (
+    <div className="grid min-w-44 gap-1">
+      <TypedField
+        key={file.tags.join()}
+        label={`Tags of ${file.name}`}
+        shown={file.tags.join(', ')}
+        placeholder="tags, with commas"
+        read={(typed) => ok(typed)}
+        onKeep={(typed) => void act({ tags: (typed ?? '').split(',') })}
+        className="min-h-8 w-full"
+      />
+      <p className="flex flex-wrap gap-x-3">
+        {file.kind === 'card' && file.deletedAt === null && (
+          <Link
+            href={`/carry?source=${encodeURIComponent(`file:${file.id}`)}`}
+            className="font-semibold text-brine underline underline-offset-3"
+          >
+            Carry to a body
+          </Link>
+        )}
+        <Link
+          href={`/history?file=${file.id}`}
+          className="text-brine underline decoration-rule underline-offset-3"
+        >
+          History
+        </Link>
+        <Offer onClick={() => void act({ bin: file.deletedAt === null })}>
+          {file.deletedAt === null ? 'Put into the bin' : 'Put back on the shelf'}
+        </Offer>
+      </p>
+      {refusal && <RefusalNote refusal={refusal} />}
+    </div>
+  )
+}
