@@ -1,7 +1,9 @@
 import { operate, type BodyEvent, type BodyState, type Card } from '@/core/camera/body'
 import { carryStages } from '@/core/camera/carry'
 import { isMishap, mishaps } from '@/core/camera/mishaps'
+import { firmwareDay, type FirmwareDay } from '@/core/camera/firmware-day'
 import { factRow } from '@/core/inventory/rows'
+import { needsOf } from '@/core/reach/needs'
 import { ok, refuse, type Result } from '@/core/result'
 import {
   cardConditions,
@@ -12,15 +14,18 @@ import {
   type CardCondition,
   type Mishap,
 } from './bodies'
+import { standingOf } from './beliefs'
+import { keptFilesOf } from './carry-sources'
 import { transaction, type Connection } from './db'
 import { keepFile } from './files'
 import { setInventory } from './inventory'
+import { loadPlan } from './plans'
 
 /** What is done to a simulated body by hand: its card, its battery, its firmware, what it holds, and what is to go wrong with it. */
 export type BenchAct =
   | { readonly act: 'card'; readonly condition: CardCondition }
   | { readonly act: 'battery'; readonly percent: number }
-  | { readonly act: 'firmware'; readonly version: string }
+  | { readonly act: 'firmware'; readonly version: string; readonly anyway: boolean }
   | { readonly act: 'restart' | 'reset' | 'save' }
   | { readonly act: 'mishap'; readonly mishap: Mishap | null }
 
@@ -40,7 +45,7 @@ export function readBenchAct(given: Readonly<Record<string, unknown>>): Result<B
         : refuse('shape', 'A battery has 0 to 100 percent, a whole number.', 'percent')
     case 'firmware':
       return typeof version === 'string'
-        ? ok({ act, version })
+        ? ok({ act, version, anyway: given.anyway === true })
         : refuse('shape', 'A firmware is a text.', 'version')
     case 'restart':
     case 'reset':
@@ -60,7 +65,7 @@ export function readBenchAct(given: Readonly<Record<string, unknown>>): Result<B
 
 /** Does it, with the body locked; what was done stands in its history. */
 export async function actOnBench(id: string, act: BenchAct): Promise<Result<true>> {
-  if (act.act === 'firmware') return updateFirmware(id, act.version)
+  if (act.act === 'firmware') return updateFirmware(id, act.version, act.anyway)
   return transaction(async (client): Promise<Result<true>> => {
     const body = await lockBody(client, id)
     if (!body.ok) return body
@@ -150,23 +155,32 @@ export function setCard(id: string, condition: CardCondition): Promise<Result<tr
   return actOnBench(id, { act: 'card', condition })
 }
 
-/** Puts another firmware into a simulated body; the inventory says so from then on, and what it holds stays, as far as that firmware has it. */
-async function updateFirmware(id: string, version: string): Promise<Result<true>> {
+/**
+ * Puts a newer firmware into a simulated body; the inventory says so from then on, and what it holds stays, as far as that
+ * firmware has it. Every gate has to be open; where what it holds is saved nowhere, that is said, and `anyway` goes on.
+ */
+async function updateFirmware(id: string, version: string, anyway: boolean): Promise<Result<true>> {
   const body = await loadBody(id)
   if (!body.ok) return body
-  const { tag, model, state } = body.value
-  const there = model.firmware.map((one) => one.version)
-  if (!there.includes(version))
-    return refuse('unknown-firmware', `A ${model.name} has firmware ${there.join(', ')}.`, version)
-  if (state.batteryPercent < 50)
-    return refuse(
-      'battery',
-      `The battery has ${state.batteryPercent} %: a firmware update that breaks off leaves a dead camera. Charge it first.`,
-      body.value.name,
-    )
+  const { tag, name, state } = body.value
+  const day = await firmwareDayOf(body.value, version)
+  if (!day.ok) return day
+  const shut = day.value.gates.find((gate) => !gate.isOpen && !(anyway && gate.name === 'Files saved'))
+  if (shut) return refuse(shut.name === 'Battery' ? 'battery' : 'not-saved', shut.words, name)
   await setInventory({ [factRow('body', tag, 'firmware')]: version })
   await transaction((client) => tell(client, id, 'firmware', `Firmware ${state.firmware} → ${version}.`))
   return ok(true)
+}
+
+/** What an update of a body comes to, before it is done. */
+export async function firmwareDayOf(body: Body, to: string): Promise<Result<FirmwareDay>> {
+  const { belief } = await standingOf(body)
+  const plan = belief?.planId ? await loadPlan(belief.planId) : null
+  const mine = plan?.ok === true && plan.value.model.version === body.model.version ? plan.value.plan : null
+  const needs = mine ? needsOf(body.model, mine) : []
+  const needed = (means: string) =>
+    needs.reduce((sum, { what, perOuting }) => sum + (what === means ? perOuting : 0), 0)
+  return firmwareDay(body.model, body.state, to, await keptFilesOf(body.model), mine?.rows ?? {}, needed)
 }
 
 /** Writes down what was done to a body. */

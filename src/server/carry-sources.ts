@@ -194,27 +194,35 @@ async function openBody(id: string): Promise<Result<Opened>> {
 }
 
 /** The rows of everything kept of a model: its newest files and the revisions of its plans, at most so many of each. */
-export async function keptRowsOf(model: BodyModel, most = 60) {
+export async function keptRowsOf(model: BodyModel): Promise<readonly Rows[]> {
   const [files, revisions] = await Promise.all([
-    query<{ name: string; bytes: Buffer }>(
-      `select name, bytes from files where owner_id = $1 and model_id = $2 and kind = 'card' and deleted_at is null
-       order by added_at desc limit $3`,
-      [localOwner, model.id, most],
-    ),
+    keptFilesOf(model),
     query<{ rows: Record<string, unknown> }>(
       `select r.rows from revisions r join plans p on p.id = r.plan_id
        where p.owner_id = $1 and p.model_id = $2 order by r.made_at desc limit $3`,
-      [localOwner, model.id, most],
+      [localOwner, model.id, mostKept],
     ),
   ])
-  const ofFiles = files.flatMap(({ name, bytes }) => {
-    const order = orderOfFile(model, new Uint8Array(bytes), name, { stem: '', atSeconds: 0 })
-    return order.ok ? [order.value.rows] : []
-  })
   const ofRevisions = revisions.map(({ rows }) => {
     const plan: Plan = { model: { id: model.id, version: model.version }, rows: knownRows(model, rows).rows }
     return memoryOf(model, planFor(plan, ''))
   })
   // What a body is delivered with is brought back by a reset.
-  return [factoryMemory(model), ...ofFiles, ...ofRevisions]
+  return [factoryMemory(model), ...files, ...ofRevisions]
+}
+
+/** So many files, and so many revisions, are looked through. */
+const mostKept = 60
+
+/** The rows of the newest files of a model on the shelf. */
+export async function keptFilesOf(model: BodyModel): Promise<readonly Rows[]> {
+  const files = await query<{ name: string; bytes: Buffer }>(
+    `select name, bytes from files where owner_id = $1 and model_id = $2 and kind = 'card' and deleted_at is null
+     order by added_at desc limit $3`,
+    [localOwner, model.id, mostKept],
+  )
+  return files.flatMap(({ name, bytes }) => {
+    const order = orderOfFile(model, new Uint8Array(bytes), name, { stem: '', atSeconds: 0 })
+    return order.ok ? [order.value.rows] : []
+  })
 }

@@ -125,7 +125,7 @@ export async function tagFile(id: string, given: unknown): Promise<Result<readon
   if (!isUuid(id)) return unknownFile(id)
   if (!Array.isArray(given) || given.length > mostTags || !given.every((tag) => typeof tag === 'string'))
     return refuse('shape', `At most ${mostTags} tags are put beside a file.`, 'tags')
-  const tags = [...new Set((given as string[]).map((tag) => tag.trim()).filter((tag) => tag !== ''))]
+  const tags = [...new Set(given.map((tag: string) => tag.trim()).filter((tag) => tag !== ''))]
   const wrong = tags.find((tag) => tag.length > longestTag || unkept.test(tag) || tag.includes('\n'))
   if (wrong !== undefined)
     return refuse(

@@ -7,13 +7,15 @@ import { carryStages, type CarryNews } from '@/core/camera/carry'
 import { carriedRows } from '@/core/camera/memory'
 import { mishaps, type MishapId } from '@/core/camera/mishaps'
 import { compareRows } from '@/core/files/compare'
+import { factRow } from '@/core/inventory/rows'
 import { must } from '@/core/result'
 import { actOnBench } from './bench'
 import { standingOf } from './beliefs'
-import { loadBody, putBody } from './bodies'
+import { listBodies, loadBody, putBody } from './bodies'
 import { bodyCalled } from './body-known'
 import { closePool } from './db'
 import { allHistory, listHistory } from './history'
+import { setInventory } from './inventory'
 import { createPlan } from './plans'
 import { listTransfers } from './transfer-log'
 import { carry } from './transfers'
@@ -127,11 +129,38 @@ describe('what is known of a body', () => {
 
   it('refuses a firmware update on a low battery, and one that its model never had', async () => {
     const { id } = await body({ batteryPercent: 30 })
-    expect(await actOnBench(id, { act: 'firmware', version: '2.0' })).toMatchObject({
+    expect(await actOnBench(id, { act: 'firmware', version: '2.0', anyway: true })).toMatchObject({
       refusal: { code: 'battery' },
     })
-    expect(await actOnBench(id, { act: 'firmware', version: '9.9' })).toMatchObject({
+    expect(await actOnBench(id, { act: 'firmware', version: '9.9', anyway: true })).toMatchObject({
       refusal: { code: 'unknown-firmware' },
     })
+  })
+
+  it('goes to a newer firmware once it is charged and saved; then what it holds is in doubt, and its old file does not load', async () => {
+    const tag = `f${randomUUID().slice(0, 8)}`
+    await setInventory({
+      ...{ [factRow('body', tag, 'name')]: 'Firmware day', [factRow('body', tag, 'model')]: 'tarrow-heron' },
+      [factRow('body', tag, 'firmware')]: '1.2',
+    })
+    const found = (await listBodies()).bodies.find((one) => one.tag === tag)
+    const id = found?.id ?? ''
+    const plan = await createPlan(heron, { [rate]: '50p' })
+    await told(carry({ kind: 'plan', id: plan }, id, { stop }))
+    must(await actOnBench(id, { act: 'firmware', version: '2.0', anyway: false }))
+    const after = must(await loadBody(id))
+    expect([after.state.firmware, after.state.memory[rate]]).toEqual(['2.0', '50p'])
+    expect((await standingOf(after)).doubts).toEqual([expect.stringContaining('Firmware was 1.2 then')])
+    const [line] = await listTransfers({ body: id })
+    const backup = line?.files.find(({ role }) => role === 'backup')?.id ?? ''
+    expect(await told(carry({ kind: 'file', id: backup }, id, { stop }))).toMatchObject({
+      kind: 'refused',
+      refusal: { code: 'firmware' },
+    })
+    await told(carry({ kind: 'plan', id: plan }, id, { stop }))
+    expect((await standingOf(must(await loadBody(id)))).doubts).toEqual([])
+    await setInventory(
+      Object.fromEntries(['name', 'model', 'firmware'].map((fact) => [factRow('body', tag, fact), null])),
+    )
   })
 })

@@ -128,7 +128,8 @@ describe('the list of files', () => {
     const { fileId } = must(
       await importFile(named, new TextEncoder().encode(writePlanFile({ plan: stored, revision: null }))),
     )
-    const found = async (words: string) => (await listFiles(1, 50, { words: words })).files.map(({ id }) => id)
+    const found = async (words: string) =>
+      (await listFiles(1, 50, { words: words })).files.map(({ id }) => id)
     expect(await found(`${word.toLowerCase()} brought`)).toEqual([fileId])
     expect(await found(`${word} nowhere`)).toEqual([])
     expect((await listFiles(1, 50, { words: `${word} nowhere` })).count).toBe(0)

@@ -118,7 +118,8 @@ export async function keepNewFiles(
       modelId: after.body.model.id,
       firmware: after.body.firmware,
       bodyId: body.id,
-      revisionId: revision?.id ?? null,
+      // What a body held before is not what was carried to it.
+      revisionId: file.role === 'backup' ? null : (revision?.id ?? null),
       note: `${words[file.role]}.`,
     })
     await client.query('insert into transfer_files (transfer_id, role, file_id) values ($1, $2, $3)', [

@@ -7,6 +7,7 @@ import { rowNamed } from '@tests/fixtures/rows'
 import { must } from '../result'
 import { parsePlan } from '../plan/plan'
 import { planFor } from '../plan/bodies'
+import { baseCellOf, idsOf } from '../plan/rows'
 import { factoryMemory, memoryOf, type Memory } from './memory'
 import { compareTwins } from './twins'
 
@@ -64,7 +65,7 @@ describe('two bodies of a model held against each other', () => {
     const colour = heron.settings.find(
       ({ means, domain }) => means === 'colour.balanceMode' && domain.kind === 'choice',
     )
-    const row = Object.keys(delivered).find((one) => one.startsWith(`base/${colour?.id ?? ''}`)) ?? ''
+    const row = idsOf(delivered).find((one) => baseCellOf(one)?.setting === colour?.id) ?? rowNamed('')
     const clock = Object.keys(delivered).find((one) => one.includes('body.clock')) ?? ''
     const other = { ...delivered, [row]: 'kelvin', [clock]: 'another', 'base/files.prefix': 'LHB' }
     const { differences, clashes } = compareTwins(heron, twin('A', delivered), twin('B', other), [])

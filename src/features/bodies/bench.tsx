@@ -12,6 +12,7 @@ import { ask } from '@/ui/ask'
 import { RefusalNote } from '@/ui/refusal-note'
 import { NamedSelect } from '@/ui/select'
 import type { BodyLine } from './body-line'
+import { FirmwareDayPanel } from './firmware-day-panel'
 
 /** A simulated body on its bench. */
 export interface BenchBody {
@@ -86,12 +87,7 @@ export function Bench({ body }: { body: BenchBody }) {
           </ul>
         </Fold>
       )}
-      <NamedSelect
-        label="Firmware"
-        value={body.firmware}
-        options={body.firmwares.map((version) => [version, version] as const)}
-        onPick={(version) => void act({ act: 'firmware', version })}
-      />
+      <FirmwareDayPanel body={body} act={act} />
       <div className="flex flex-wrap gap-2">
         <Button disabled={isBusy} onClick={() => void act({ act: 'save' })}>
           Save to card and shelf

@@ -127,8 +127,8 @@ function Begin({ carrying }: { carrying: Carrying }) {
         {running !== null && <Button onClick={carrying.stop}>Stop</Button>}
       </div>
       <p className="text-small text-silt">
-        A plan is frozen as a revision first. Each body is saved before anything is written to it; that backup
-        stays on the shelf.
+        {carrying.source?.id.startsWith('plan:') === true && 'The plan is frozen as a revision first. '}
+        Each body is saved before anything is written to it; that backup stays on the shelf.
       </p>
     </>
   )
