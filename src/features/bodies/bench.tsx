@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { carryStages } from '@/core/camera/carry'
-import { isMishap, mishaps, type MishapId } from '@/core/camera/mishaps'
+import { isMishap, mishaps } from '@/core/camera/mishaps'
 import type { Refusal } from '@/core/result'
 import { Button } from '@/ui/button'
 import { Fold } from '@/ui/fold'
@@ -11,24 +11,8 @@ import { NumberField } from '@/ui/number-field'
 import { ask } from '@/ui/ask'
 import { RefusalNote } from '@/ui/refusal-note'
 import { NamedSelect } from '@/ui/select'
-import type { BodyLine } from './body-line'
+import type { BenchBody } from './bench-body'
 import { FirmwareDayPanel } from './firmware-day-panel'
-
-/** A simulated body on its bench. */
-export interface BenchBody {
-  readonly id: string
-  readonly name: string
-  readonly firmware: string
-  /** Every firmware of its model, the oldest first. */
-  readonly firmwares: readonly string[]
-  readonly battery: number
-  readonly card: BodyLine['card']
-  readonly cardFiles: readonly { readonly name: string; readonly bytes: number }[]
-  readonly isPending: boolean
-  readonly mishaps: readonly { readonly stage: string; readonly what: MishapId }[]
-  /** Everything it remembers, in words. */
-  readonly memory: readonly { readonly row: string; readonly place: string; readonly value: string }[]
-}
 
 const cards = [
   ['ready', 'in the body, ready'],

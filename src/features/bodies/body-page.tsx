@@ -2,12 +2,13 @@ import Link from 'next/link'
 import type { ReactNode } from 'react'
 import { capital } from '@/core/text'
 import { When } from '@/ui/when'
-import { Bench, type BenchBody } from './bench'
+import { Bench } from './bench'
+import type { BenchBody } from './bench-body'
 import { DifferenceTable, type DifferenceRow } from './difference-table'
 import { TwinChoice } from './twin-choice'
 
 /** A body as its page shows it. */
-export interface BodyKnown extends BenchBody {
+interface BodyKnown extends BenchBody {
   readonly tag: string
   readonly place: string
   readonly model: string
@@ -38,7 +39,7 @@ export interface BodyKnown extends BenchBody {
 }
 
 /** This body against another of its model. */
-export interface TwinKnown {
+interface TwinKnown {
   readonly tag: string
   readonly name: string
   readonly compared: number

@@ -8,7 +8,7 @@ import { Button } from '@/ui/button'
 import { Check } from '@/ui/check'
 import { NamedSelect } from '@/ui/select'
 import { useFetched } from '@/ui/use-fetched'
-import type { BenchBody } from './bench'
+import type { BenchBody } from './bench-body'
 
 /** A day of an update: which gates stand open, what it brings and takes, what to look at again, and how what the body holds comes back. */
 export function FirmwareDayPanel({ body, act }: { body: BenchBody; act: (order: object) => Promise<void> }) {

@@ -1,3 +1,3 @@
 /** A body in words, wherever it is shown, and its page: what other features and pages use of it. */
 export { type BodyLine, endedWords, heldSentence } from './body-line'
-export { BodyPage, type BodyKnown, type TwinKnown } from './body-page'
+export { BodyPage } from './body-page'

@@ -1,4 +1,4 @@
 /** Carrying to bodies: what other features and pages use of it. */
 export { CarryStation } from './carry-station'
 export { CarryWork } from './carry-work'
-export type { CarrySourceChoice, PastTransfer } from './sources'
+export type { PastTransfer } from './sources'

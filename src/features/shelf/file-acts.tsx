@@ -8,7 +8,7 @@ import { ask } from '@/ui/ask'
 import { Offer } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
 import { TypedField } from '@/ui/typed-field'
-import type { ShelfFile } from './file-table'
+import type { ShelfFile } from './shelf-file'
 
 /** What is put beside a file, and what is done with it: tags, carrying it to a body, the bin and the way back from there. */
 export function FileActs({ file }: { file: ShelfFile }) {

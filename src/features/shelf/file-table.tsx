@@ -1,24 +1,7 @@
 import Link from 'next/link'
 import { When } from '@/ui/when'
 import { FileActs } from './file-acts'
-
-/** A file as the shelf shows it. */
-export interface ShelfFile {
-  readonly id: string
-  readonly kind: string
-  readonly name: string
-  readonly size: number
-  readonly digest: string
-  readonly firmware: string | null
-  readonly bodyName: string | null
-  readonly revision: number | null
-  readonly plan: { readonly id: string; readonly title: string } | null
-  readonly loadedOn: readonly string[]
-  readonly tags: readonly string[]
-  readonly note: string
-  readonly addedAt: string
-  readonly deletedAt: string | null
-}
+import type { ShelfFile } from './shelf-file'
 
 /** Files with where each came from, what it holds and where it was loaded; the name leads to its bytes. */
 export function FileTable({ files, isWhole = false }: { files: readonly ShelfFile[]; isWhole?: boolean }) {

@@ -1,3 +1,4 @@
 /** Home: plans, bodies, files: what other features and pages use of it. */
-export { FileTable, type ShelfFile } from './file-table'
+export { FileTable } from './file-table'
+export type { ShelfFile } from './shelf-file'
 export { Shelf } from './shelf'

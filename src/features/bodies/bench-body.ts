@@ -1,0 +1,18 @@
+import type { MishapId } from '@/core/camera/mishaps'
+import type { BodyLine } from './body-line'
+
+/** A simulated body on its bench. */
+export interface BenchBody {
+  readonly id: string
+  readonly name: string
+  readonly firmware: string
+  /** Every firmware of its model, the oldest first. */
+  readonly firmwares: readonly string[]
+  readonly battery: number
+  readonly card: BodyLine['card']
+  readonly cardFiles: readonly { readonly name: string; readonly bytes: number }[]
+  readonly isPending: boolean
+  readonly mishaps: readonly { readonly stage: string; readonly what: MishapId }[]
+  /** Everything it remembers, in words. */
+  readonly memory: readonly { readonly row: string; readonly place: string; readonly value: string }[]
+}
