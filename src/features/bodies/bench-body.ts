@@ -12,6 +12,8 @@ export interface BenchBody {
   readonly card: BodyLine['card']
   readonly cardFiles: readonly { readonly name: string; readonly bytes: number }[]
   readonly isPending: boolean
+  /** The plan it is believed to hold, for the walk that sets what a file cannot. */
+  readonly planId: string | null
   readonly mishaps: readonly { readonly stage: string; readonly what: MishapId }[]
   /** Everything it remembers, in words. */
   readonly memory: readonly { readonly row: string; readonly place: string; readonly value: string }[]

@@ -56,20 +56,34 @@ export function FirmwareDayPanel({ body, act }: { body: BenchBody; act: (order: 
           >
             Update to {chosen}
           </Button>
-          <p className="text-silt">
-            {day.value.way === 'load'
-              ? `Afterwards its file of ${day.value.from} can be loaded again, under “Ways back”.`
-              : `Firmware ${day.value.to} does not read files of ${day.value.from}: afterwards what was wiped is set by hand, with the walk “Set this plan” at `}
-            {day.value.way === 'walk' && (
-              <Link href="/" className="text-brine underline underline-offset-3">
-                Prove
-              </Link>
-            )}
-            {day.value.way === 'walk' && '.'} Then carry the plan again, to prove it.
-          </p>
+          <Afterwards day={day.value} planId={body.planId} />
         </section>
       )}
     </div>
+  )
+}
+
+/** How what the body holds comes back after the update. */
+function Afterwards({ day: { way, from, to }, planId }: { day: FirmwareDay; planId: string | null }) {
+  if (way === 'load')
+    return (
+      <p className="text-silt">
+        Afterwards its file of {from} can be loaded again, under “Ways back”. Then carry the plan again, to
+        prove it.
+      </p>
+    )
+  return (
+    <p className="text-silt">
+      Firmware {to} does not read files of {from}: what was wiped is set by hand afterwards, with the walk{' '}
+      {planId === null ? (
+        '“Set this plan” at Prove'
+      ) : (
+        <Link href={`/plans/${planId}/prove`} className="text-brine underline underline-offset-3">
+          “Set this plan”
+        </Link>
+      )}
+      . Then carry the plan again, to prove it.
+    </p>
   )
 }
 

@@ -128,7 +128,8 @@ function Begin({ carrying }: { carrying: Carrying }) {
       </div>
       <p className="text-small text-silt">
         {carrying.source?.id.startsWith('plan:') === true && 'The plan is frozen as a revision first. '}
-        Each body is saved before anything is written to it; that backup stays on the shelf.
+        Each body is saved before anything is written to it; that backup stays on the shelf. A configuration
+        file carries all of it or nothing: no part alone.
       </p>
     </>
   )

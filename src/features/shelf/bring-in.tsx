@@ -46,7 +46,14 @@ export function BringIn() {
     return true
   }
   return (
-    <div className="grid max-w-md gap-2">
+    <div
+      className="grid max-w-md gap-2"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault()
+        void bringAll([...event.dataTransfer.files])
+      }}
+    >
       <input
         ref={input}
         type="file"
@@ -61,8 +68,9 @@ export function BringIn() {
         }}
       />
       <Button className="justify-self-end" onClick={() => input.current?.click()}>
-        Bring a file in
+        Bring files in
       </Button>
+      <p className="justify-self-end text-small text-silt">or drop them here</p>
       {refusal && <RefusalNote refusal={refusal} />}
       {done && (
         <p role="status">

@@ -7,8 +7,8 @@ import type { ShelfFile } from './shelf-file'
 export function FileTable({ files, isWhole = false }: { files: readonly ShelfFile[]; isWhole?: boolean }) {
   return (
     <div className="mt-2 overflow-x-auto border bg-sheet px-4">
-      <table className="w-full border-collapse">
-        <thead>
+      <table className="w-full border-collapse max-sm:block">
+        <thead className="max-sm:hidden">
           <tr className="border-b text-left text-small text-silt">
             <th className="py-1.5 pr-3 font-normal">File</th>
             <th className="pr-3 font-normal">From</th>
@@ -19,10 +19,10 @@ export function FileTable({ files, isWhole = false }: { files: readonly ShelfFil
             {isWhole && <th className="font-normal">Tags and acts</th>}
           </tr>
         </thead>
-        <tbody>
+        <tbody className="max-sm:block">
           {files.map((file) => (
-            <tr key={file.id} className="border-b align-baseline last:border-0">
-              <td className="py-1.5 pr-3">
+            <tr key={file.id} className="border-b align-baseline last:border-0 max-sm:block max-sm:py-2">
+              <td className="py-1.5 pr-3 max-sm:block max-sm:py-0.5">
                 <a
                   href={`/api/files/${file.id}`}
                   className="font-mono font-semibold text-brine underline underline-offset-3"
@@ -30,19 +30,22 @@ export function FileTable({ files, isWhole = false }: { files: readonly ShelfFil
                   {file.name}
                 </a>
               </td>
-              <td className="pr-3">{file.note}</td>
+              <td className="pr-3 max-sm:block">{file.note}</td>
               {isWhole && (
-                <td className="pr-3">
+                <td className="pr-3 max-sm:block">
                   <Holds file={file} />
                 </td>
               )}
-              <td className="pr-3 text-right font-mono">{file.size}</td>
+              <td className="pr-3 text-right font-mono">
+                {file.size}
+                <span className="sm:hidden"> bytes</span>
+              </td>
               <td className="pr-3 font-mono text-silt">{file.digest.slice(0, 8)}</td>
               <td className="pr-3 whitespace-nowrap text-silt">
                 <When at={file.addedAt} />
               </td>
               {isWhole && (
-                <td className="py-1">
+                <td className="py-1 max-sm:block">
                   <FileActs file={file} />
                 </td>
               )}

@@ -53,6 +53,7 @@ export default async function OneBodyPage({
             bytes: bytes.length,
           })),
           isPending: body.state.pending !== null,
+          planId: known.belief?.planId ?? null,
           ...known,
         }}
         history={<HistoryList lines={history.lines.map(happenedLine)} without="body" />}
