@@ -168,10 +168,7 @@ describe('carrying the plan to body B', () => {
     const past = page.getByRole('region', { name: 'Carried so far' })
     const line = past.getByLabel(/^Artist name/).first()
     await line.check()
-    await past
-      .getByText(/^done /)
-      .first()
-      .waitFor()
+    await expect.poll(() => past.innerText()).toMatch(/Lanternfold Puppet Theatre\s+done /)
     await go(`/plans/${demoPlan}/carry`)
     await expect
       .poll(() =>
