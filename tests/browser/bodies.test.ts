@@ -52,7 +52,7 @@ describe('two bodies of one model', () => {
   it('hold the same once the cause is mended and it is carried again', async () => {
     await go('/bodies/heron-b')
     await part('Bench').getByLabel('Card', { exact: true }).selectOption('ready')
-    await part('Bench').getByText('On its card:').waitFor()
+    await expect.poll(() => part('Bench').getByLabel('Card', { exact: true }).inputValue()).toBe('ready')
     await carryTo('Heron B')
     await part('Transfer to Heron B')
       .getByText(/^Identical · /)
@@ -72,7 +72,6 @@ describe('two bodies of one model', () => {
       const prefix = part('Bodies').getByRole('textbox', { name: 'File prefix' })
       await prefix.fill('LH')
       await prefix.press('Enter')
-      await page.getByRole('button', { name: 'Close' }).click()
     }
     await page.locator('header [role=status]', { hasText: /^saved$/ }).waitFor()
     await go('/')

@@ -108,6 +108,7 @@ describe('with one hand on a phone, by taps alone,', () => {
 
   it('the plan is carried to a body', async () => {
     await go(demoPlan, 'carry')
+    await button(/^Heron A/).tap()
     await button(/^Heron B/).tap()
     await button('Carry to Heron B').tap()
     await page
