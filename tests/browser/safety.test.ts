@@ -226,6 +226,9 @@ describe('a page', () => {
     `/plans/${demoPlan}/numbers#choose/formats`,
     `/plans/${demoPlan}/prove`,
     `/plans/${demoPlan}/sheets`,
+    '/carry',
+    '/history',
+    '/bodies/heron-b',
     `/plans/${demoPlan}/carry`,
     '/files',
   ])('%s breaks no rule of its policy and has no serious barrier, by day and by night', async (path) => {

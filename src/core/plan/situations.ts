@@ -8,8 +8,8 @@ import type { Plan } from './plan'
 import { idsOf, needSituationOf, rowValue, situationOf, situationRow, type RowId } from './rows'
 
 /** The situations that a plan's rows speak of, in the owner's order; those never moved come first, by id. */
-export const situationsOf = memoize(
-  (plan: Plan): readonly string[] => inOrder(orderedSituations(plan)).map((one) => one.id),
+export const situationsOf = memoize((plan: Plan): readonly string[] =>
+  inOrder(orderedSituations(plan)).map((one) => one.id),
 )
 
 /** The rows that put a situation so many places further on, or with a negative number back; none at the ends. */
