@@ -26,6 +26,10 @@ update transfers set stem = 'REV' || r.number, source = 'revision ' || r.number 
   from revisions r join plans p on p.id = r.plan_id where r.id = transfers.revision_id;
 update transfers set hand_work = record -> 'handWork' where record ? 'handWork';
 
+-- What a body held before is not the revision that was carried to it.
+update files set revision_id = null where id in (
+  select file_id from transfer_files group by file_id having bool_and(role = 'backup'));
+
 create index transfers_by_time on transfers (owner_id, started_at desc);
 
 -- What an owner puts beside a file, and files that were put into the bin: kept, and put back by one click.

@@ -12,7 +12,8 @@ import { planFor } from '@/core/plan/bodies'
 import { parsePlan } from '@/core/plan/plan'
 import { must } from '@/core/result'
 import { readNews } from '@/features/carry/news'
-import { cardConditionOf, loadBody, putBody, type CardCondition } from '@/server/bodies'
+import type { CardCondition } from '@/core/camera/card-condition'
+import { cardConditionOf, loadBody, putBody } from '@/server/bodies'
 import { query } from '@/server/db'
 import { modelFor } from '@/server/models'
 import { createPlan } from '@/server/plans'
@@ -158,11 +159,13 @@ async function secondHand(
 }
 
 async function setCard(place: Place, { body }: Bench, condition: CardCondition): Promise<boolean> {
-  const response = await fetch(`${place.address}/api/bodies/${body}/card`, {
+  const response = await fetch(`${place.address}/api/bodies/${body}/bench`, {
     method: 'POST',
     headers: { origin: place.address, 'content-type': 'application/json' },
-    body: JSON.stringify({ condition }),
+    body: JSON.stringify({ act: 'card', condition }),
   })
+  // Where the hand finds nothing to work on, nothing is tried.
+  if (response.status === 404) throw new Error(`there is no bench of ${body}`)
   return response.ok
 }
 

@@ -97,8 +97,8 @@ export async function strangeRequests(place: Place, tries: number, seed: number)
       [`/api/transfers/${chance.pick(['x', randomUUID()])}`, JSON.stringify({ ask: chance.pick(strange) })],
       [`/api/plans/${demoPlan}/agreement`, JSON.stringify({ with: chance.pick(strange) })],
       [
-        `/api/bodies/${chance.pick(['x', '%00', randomUUID()])}/card`,
-        JSON.stringify({ condition: chance.pick(strange) }),
+        `/api/bodies/${chance.pick(['x', '%00', randomUUID()])}/bench`,
+        JSON.stringify({ act: 'card', condition: chance.pick(strange) }),
       ],
       [`/api/files?name=${chance.pick(['%00', '%ed%a0%80', 'a'.repeat(300), ''])}`, 'not a file'],
       [chance.pick(['/%ff', '//api/shelf', '/plans/%00/controls', '/api/models/x/999999999999']), ''],

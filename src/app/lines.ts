@@ -41,3 +41,9 @@ export function transferLine(transfer: TransferLine): PastTransfer {
 export function happenedLine(line: HistoryLine): HappenedLine {
   return { ...line, at: line.at.toISOString() }
 }
+
+/** The number of a page as an address has it; the first where it has none, or nothing like one. */
+export function pageNumber(text: string | undefined): number {
+  const asked = Number(text ?? 1)
+  return Number.isInteger(asked) && asked >= 1 && asked <= 1_000_000 ? asked : 1
+}

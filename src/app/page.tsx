@@ -18,7 +18,7 @@ import { waitingTransfers } from '@/server/transfer-log'
 import { AskAgain } from '@/ui/ask-again'
 import { TopBar } from '@/ui/top-bar'
 import { Trouble } from '@/ui/trouble'
-import { bodyLine, fileLine } from './lines'
+import { bodyLine, fileLine, pageNumber } from './lines'
 
 /** How many of the newest files stand on the shelf itself, and how many plans on one page of it. */
 const filesShown = 12
@@ -32,8 +32,7 @@ interface Asked {
 export default async function ShelfPage({ searchParams }: { searchParams: Promise<Asked> }) {
   const { page: wanted, find = '' } = await searchParams
   const asking = (await headers()).get(deviceHeader)
-  const asked = Number(wanted ?? 1)
-  const page = Number.isInteger(asked) && asked >= 1 && asked <= 1_000_000 ? asked : 1
+  const page = pageNumber(wanted)
   const read = await withDatabase(async () => {
     await endAbandoned()
     const [found, deleted, bodies, files, known, owned, devices, waiting] = await Promise.all([

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import yauzl, { type Entry, type ZipFile } from 'yauzl'
 import { readJson } from '@/core/json'
 import { ok, refuse, type Result } from '@/core/result'
+import { nextEntry } from './zip'
 
 /** The format of an export, and its newest version. */
 export const archiveFormat = 'salt-shelf/export'
@@ -80,7 +81,7 @@ async function list(zip: ZipFile, name: string): Promise<Result<Map<string, Entr
   const found = new Map<string, Entry>()
   let unpacked = 0
   try {
-    for (let entry = await nextOf(zip); entry !== null; entry = await nextOf(zip)) {
+    for (let entry = await nextEntry(zip); entry !== null; entry = await nextEntry(zip)) {
       if (found.has(entry.fileName))
         return refuse('twice', `${entry.fileName} is in it twice.`, `${name}: ${entry.fileName}`)
       found.set(entry.fileName, entry)
@@ -143,19 +144,6 @@ function opened(path: string): Promise<ZipFile> {
       if (error) reject(error)
       else resolve(zip)
     })
-  })
-}
-
-function nextOf(zip: ZipFile): Promise<Entry | null> {
-  return new Promise((resolve, reject) => {
-    const done = (act: () => void) => {
-      zip.removeAllListeners()
-      act()
-    }
-    zip.once('entry', (entry: Entry) => done(() => resolve(entry)))
-    zip.once('end', () => done(() => resolve(null)))
-    zip.once('error', (error: Error) => done(() => reject(error)))
-    zip.readEntry()
   })
 }
 

@@ -1,8 +1,9 @@
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
-import yauzl, { type Entry, type ZipFile } from 'yauzl'
+import yauzl, { type ZipFile } from 'yauzl'
 import type { TypedLine } from '@/core/sheets/edit/take'
 import { ok, refuse, type Result } from '@/core/result'
+import { nextEntry } from './zip'
 
 /** What is read of a workbook at most: its bytes, what they unpack to, its parts, the lines on its page, and for how long. */
 export const workbookLimits = {
@@ -59,7 +60,7 @@ async function partsOf(bytes: Uint8Array, name: string): Promise<Result<readonly
   const found: string[] = []
   let unpacked = 0
   try {
-    for (let entry = await nextOf(zip); entry !== null; entry = await nextOf(zip)) {
+    for (let entry = await nextEntry(zip); entry !== null; entry = await nextEntry(zip)) {
       found.push(entry.fileName)
       unpacked += entry.uncompressedSize
       if (found.length > workbookLimits.parts)
@@ -88,19 +89,6 @@ function opened(bytes: Uint8Array): Promise<ZipFile> {
       if (error) reject(error)
       else resolve(zip)
     })
-  })
-}
-
-function nextOf(zip: ZipFile): Promise<Entry | null> {
-  return new Promise((resolve, reject) => {
-    const done = (act: () => void) => {
-      zip.removeAllListeners()
-      act()
-    }
-    zip.once('entry', (entry: Entry) => done(() => resolve(entry)))
-    zip.once('end', () => done(() => resolve(null)))
-    zip.once('error', (error: Error) => done(() => reject(error)))
-    zip.readEntry()
   })
 }
 

@@ -1,19 +1,12 @@
 import { operate, type BodyEvent, type BodyState, type Card } from '@/core/camera/body'
-import { carryStages } from '@/core/camera/carry'
+import { carryStages, stageNames, type CarryStage } from '@/core/camera/carry'
+import { cardConditions, cardWords, type CardCondition } from '@/core/camera/card-condition'
 import { isMishap, mishaps } from '@/core/camera/mishaps'
 import { firmwareDay, type FirmwareDay } from '@/core/camera/firmware-day'
 import { factRow } from '@/core/inventory/rows'
 import { needsOf } from '@/core/reach/needs'
 import { ok, refuse, type Result } from '@/core/result'
-import {
-  cardConditions,
-  keepState,
-  loadBody,
-  lockBody,
-  type Body,
-  type CardCondition,
-  type Mishap,
-} from './bodies'
+import { keepState, loadBody, lockBody, type Body, type Mishap } from './bodies'
 import { standingOf } from './beliefs'
 import { keptFilesOf } from './carry-sources'
 import { transaction, type Connection } from './db'
@@ -99,14 +92,6 @@ async function carryOut(
   }
 }
 
-/** What a card can be made to be like, in words. */
-export const cardWords: Readonly<Record<CardCondition, string>> = {
-  ready: 'in the body, ready',
-  locked: 'in the body, locked',
-  full: 'in the body, full',
-  none: 'no card',
-}
-
 function cardIn({ card }: BodyState, condition: CardCondition): Card | null {
   if (condition === 'none') return null
   const files = card?.files ?? {}
@@ -135,7 +120,9 @@ async function prepare(client: Connection, body: Body, mishap: Mishap | null): P
   const all = mishap ? [...body.mishaps.filter(({ stage }) => stage !== mishap.stage), mishap] : []
   await client.query('update bodies set mishaps = $2 where id = $1', [body.id, JSON.stringify(all)])
   if (!mishap) return ok('Nothing is to go wrong any more.')
-  return ok(`To go wrong before “${mishap.stage}” of the next transfer: ${mishaps[mishap.what].words}.`)
+  return ok(
+    `To go wrong before “${stageNames[mishap.stage]}” of the next transfer: ${mishaps[mishap.what].words}.`,
+  )
 }
 
 async function operated(
@@ -188,17 +175,15 @@ export async function tell(client: Connection, id: string, kind: string, words: 
   await client.query('insert into body_events (body_id, kind, words) values ($1, $2, $3)', [id, kind, words])
 }
 
-/** What is to befall a body before a stage does, once; gives the state after it, and what happened in words. */
-export async function befall(
-  client: Connection,
-  body: Body,
-  stage: Mishap['stage'],
-  state: BodyState,
-): Promise<{ readonly state: BodyState; readonly words: string | null }> {
+/** Lets happen what is to befall a locked body before a stage, once, and writes it down; gives the state after it. */
+export async function befall(client: Connection, body: Body, stage: CarryStage): Promise<BodyState> {
   const mishap = body.mishaps.find((one) => one.stage === stage)
-  if (!mishap) return { state, words: null }
+  if (!mishap) return body.state
   const { words, befall: happen } = mishaps[mishap.what]
   const left = body.mishaps.filter((one) => one !== mishap)
   await client.query('update bodies set mishaps = $2 where id = $1', [body.id, JSON.stringify(left)])
-  return { state: happen(state), words }
+  const state = happen(body.state)
+  await keepState(client, body.id, body.state, state)
+  await tell(client, body.id, 'mishap', `${words}, before “${stageNames[stage]}”.`)
+  return state
 }

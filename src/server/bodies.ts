@@ -1,5 +1,6 @@
 import * as yup from 'yup'
 import type { BodyState, Card } from '@/core/camera/body'
+import type { CardCondition } from '@/core/camera/card-condition'
 import { carryStages, type CarryStage, type Holds } from '@/core/camera/carry'
 import { isMishap, type MishapId } from '@/core/camera/mishaps'
 import type { Memory } from '@/core/camera/memory'
@@ -43,12 +44,6 @@ export interface LostBody {
   readonly name: string
   readonly trouble: Refusal
 }
-
-/** What the card in a simulated body can be made to do. */
-export const cardConditions = ['ready', 'locked', 'full', 'none'] as const
-
-/** One of `cardConditions`. */
-export type CardCondition = (typeof cardConditions)[number]
 
 /** Every body whose name or place has every word, by name, and those that cannot be shown. */
 export async function listBodies(

@@ -1,4 +1,4 @@
-import { compareTwins } from '@/core/camera/twins'
+import { clashesOf, compareTwins } from '@/core/camera/twins'
 import { bodyTags } from '@/core/plan/bodies'
 import { bodyTagOf, describeRow, differsIn, entriesOf, noteRow, rowValue, showRow } from '@/core/plan/rows'
 import { planTitle, type Plan } from '@/core/plan/plan'
@@ -61,8 +61,8 @@ function twinOf(body: Body, other: Body, plans: readonly NamedPlan[]) {
   const model = body.model
   const twins = compareTwins(
     model,
-    { name: body.name, tag: body.tag, memory: body.state.memory },
-    { name: other.name, tag: other.tag, memory: other.state.memory },
+    twin(body),
+    twin(other),
     plans.map(({ plan }) => plan.rows),
   )
   return {
@@ -109,7 +109,7 @@ function wantedOf({ model, tag }: Body, { id, plan }: NamedPlan) {
   return rows.length === 0 ? [] : [{ planId: id, title: planTitle(plan), rows }]
 }
 
-/** Differences between bodies of one model that nobody wants, pair by pair, and what clashes between them: for the shelf. */
+/** What clashes between bodies of one model, pair by pair: for the shelf. */
 export function mismatchesOf(bodies: readonly Body[]): {
   readonly one: string
   readonly other: string
@@ -119,7 +119,7 @@ export function mismatchesOf(bodies: readonly Body[]): {
   return bodies.flatMap((one, i) =>
     bodies.slice(i + 1).flatMap((other) => {
       if (other.model.id !== one.model.id || other.model.version !== one.model.version) return []
-      const { clashes } = compareTwins(one.model, twin(one), twin(other), [])
+      const clashes = clashesOf(one.model, twin(one), twin(other))
       return clashes.length === 0
         ? []
         : [{ one: one.name, other: other.name, tags: [one.tag, other.tag] as const, clashes }]

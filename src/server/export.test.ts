@@ -88,6 +88,17 @@ describe('an export of everything', () => {
     )
   })
 
+  it('that nobody takes to its end keeps nothing open', async () => {
+    const taken = exportAll()
+    await new Promise((resolve) => taken.once('readable', resolve))
+    taken.destroy()
+    const open = () =>
+      query(
+        "select pid from pg_stat_activity where datname = current_database() and state like 'idle in transaction%'",
+      )
+    await expect.poll(open).toEqual([])
+  })
+
   it('taken into an empty installation gives an equal one: the same export, byte for byte in every part', async () => {
     const [before, bodies, history] = [
       must(await loadPlan(demo.plan)),

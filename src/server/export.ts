@@ -42,16 +42,21 @@ const batch = 200
 export function exportAll(): Readable {
   const archive = archiver('zip', { zlib: { level: 6 } })
   const out = new PassThrough()
-  archive.on('error', (error) => out.destroy(error))
   archive.pipe(out)
-  void writeAll(archive).catch((error: unknown) => {
+  // Whoever takes it may go away: then nothing waits for them, and nothing is kept open.
+  const gone = new Promise<never>((_, reject) => {
+    out.once('close', () => reject(new Error('whoever took the export has gone')))
+    archive.once('error', reject)
+  })
+  gone.catch(() => undefined)
+  void writeAll(archive, gone).catch((error: unknown) => {
     archive.abort()
     out.destroy(error instanceof Error ? error : new Error(String(error)))
   })
   return out
 }
 
-async function writeAll(archive: archiver.Archiver): Promise<void> {
+async function writeAll(archive: archiver.Archiver, gone: Promise<never>): Promise<void> {
   const client = await ownConnection()
   try {
     await client.query('begin isolation level repeatable read read only')
@@ -75,7 +80,7 @@ async function writeAll(archive: archiver.Archiver): Promise<void> {
       })
       archive.append(from.pipe(counted), { name, date: new Date(0) })
       from.once('error', (error) => counted.destroy(error))
-      await written
+      await Promise.race([written, gone])
       entries.push({ name, bytes, sha256: hash.digest('hex') })
     }
     for (const [table, key] of exportedTables) {
@@ -99,7 +104,7 @@ async function writeAll(archive: archiver.Archiver): Promise<void> {
       ...{ tablesAt: newest.rows[0]?.name ?? '', tables, entries },
     }
     archive.append(`${JSON.stringify(manifest, null, 1)}\n`, { name: 'manifest.json' })
-    await archive.finalize()
+    await Promise.race([archive.finalize(), gone])
     await client.query('commit')
   } finally {
     await close(client)

@@ -1,31 +1,12 @@
 import { onEdition } from '@/core/camera/body'
-import { preflightOf, type Preflight } from '@/core/camera/preflight'
+import { preflightOf, type SeenBefore } from '@/core/camera/preflight'
 import { adviceOn } from '@/core/checks/checks'
 import { equipmentFor, equipped } from '@/core/inventory/equip'
-import { ok, type Refusal, type Result } from '@/core/result'
+import { ok, type Result } from '@/core/result'
 import { loadBody } from './bodies'
 import { keptRowsOf, openSource, type CarrySource, type Opened } from './carry-sources'
 import { inventoryNow } from './inventory'
 import { definitions } from './models'
-
-/** What would happen to some bodies, before anything does. */
-export interface SeenBefore {
-  /** What is carried, in words. */
-  readonly words: string
-  /** Problems that are still open in the plan, the worst first. */
-  readonly problems: readonly {
-    readonly title: string
-    readonly severity: string
-    readonly station: string
-  }[]
-  readonly bodies: readonly {
-    readonly id: string
-    readonly name: string
-    readonly preflight: Preflight | null
-    /** Why nothing can be said of it. */
-    readonly refusal: Refusal | null
-  }[]
-}
 
 /** More bodies are not looked at together. */
 export const mostBodies = 40

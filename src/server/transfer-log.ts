@@ -169,7 +169,7 @@ function letterOf(number: number): string {
 }
 
 /** A transfer that has not been ended, its row locked: whether it runs, and what was asked of it meanwhile. */
-export async function standingOf(
+export async function askedOf(
   client: Connection,
   transfer: string,
 ): Promise<{ readonly runs: boolean; readonly asked: 'pause' | 'stop' | null }> {

@@ -10,7 +10,6 @@ import { must } from '@/core/result'
 import { cardConditionOf, loadBody, putBody } from './bodies'
 import { setCard } from './bench'
 import { close, closePool, ownConnection, query } from './db'
-import { listFiles } from './files'
 import { saveSteps } from '@tests/fixtures/saving'
 import { followEdition } from '@/core/fit/edition'
 import { storeDefinition } from './models'
@@ -50,10 +49,9 @@ describe('carrying', () => {
     const [plan, id] = [await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }), await body()]
     const told = await news(plan, id)
     expect(told.at(-1)).toMatchObject({ kind: 'finished' })
-    const files = (await listFiles(1, 1000)).files.filter(
-      (file) => file.bodyName === 'B' && file.revision !== null,
-    )
-    expect(files.length).toBeGreaterThanOrEqual(2)
+    // Another test may have made the very bytes in the same second: the files are asked of the transfer itself.
+    const [line] = await listTransfers({ plan })
+    expect(line?.files.map(({ role }) => role).sort()).toEqual(['backup', 'readBack', 'sent'])
     expect(must(await loadBody(id)).state.memory[rowNamed('base/movie.frameRate')]).toBe('50p')
     expect(await listTransfers({ plan })).toMatchObject([
       { outcome: 'identical', compared: (told.at(-1) as { compared: number }).compared },

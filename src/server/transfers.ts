@@ -1,4 +1,3 @@
-import type { Rows } from '@/core/plan/rows'
 import type { Client } from 'pg'
 import {
   carryStages,
@@ -12,14 +11,13 @@ import {
   type Holds,
 } from '@/core/camera/carry'
 import { onEdition, type BodyState } from '@/core/camera/body'
-import { readCardFile } from '@/core/files/card-file'
 import { ok, refuse, type Refusal, type Result } from '@/core/result'
 import { keepState, loadBody, lockBody, type Body } from './bodies'
 import { befall } from './bench'
 import { openSource, type CarrySource } from './carry-sources'
 import { close, within, type Connection } from './db'
 import { endDead, takeLease } from './leases'
-import { askRunning, takeUp, targetOf, wait } from './waiting'
+import { askRunning, rowsBefore, takeUp, targetOf, wait } from './waiting'
 import { databaseTrouble } from './requests'
 import {
   begin,
@@ -28,7 +26,7 @@ import {
   keepNewFiles,
   note,
   recordOf,
-  standingOf,
+  askedOf,
   type Transfer,
   type TransferRecord,
 } from './transfer-log'
@@ -199,24 +197,25 @@ async function runOne(
 ): Promise<Ran> {
   const body = await lockBody(client, transfer.body.id)
   if (!body.ok) return { kind: 'ended', refusal: body.refusal, holds: 'before' }
-  const found = body.value.state
-  const befallen = await befall(client, body.value, stage, found)
-  if (befallen.words !== null) await keepState(client, transfer.body.id, found, befallen.state)
-  const current = { ...before, body: onEdition(transfer.order.model, befallen.state) }
-  const { runs, asked } = await standingOf(client, transfer.id)
-  if (!runs) {
-    const holds = holdsOf(transfer.order, current.body, rowsBefore(transfer, before))
-    return { kind: 'ended', refusal: null, holds }
-  }
-  if (asked !== null) return { kind: 'asked', asked }
+  const { runs, asked } = await askedOf(client, transfer.id)
+  if (runs && asked !== null) return { kind: 'asked', asked }
+  const { order } = transfer
+  const found = runs ? await befall(client, body.value, stage) : body.value.state
+  const current = { ...before, body: onEdition(order.model, found) }
+  if (!runs)
+    return {
+      kind: 'ended',
+      refusal: null,
+      holds: holdsOf(order, current.body, rowsBefore(order.model, before.files)),
+    }
   const ran = runStage(stage, transfer.order, current)
   if (!ran.ok) {
     await note(client, transfer.id, stage, 'refused', ran.refusal.message)
-    const holds = await breakOff(client, transfer, befallen.state, current, stage, 'refused')
+    const holds = await breakOff(client, transfer, found, current, stage, 'refused')
     return { kind: 'ended', refusal: ran.refusal, holds }
   }
   const { state, log } = ran.value
-  await keepState(client, transfer.body.id, befallen.state, state.body)
+  await keepState(client, transfer.body.id, found, state.body)
   await keepNewFiles(client, transfer, before, state)
   await note(client, transfer.id, stage, 'done', log)
   if (stage !== carryStages.at(-1)) return { kind: 'done', state, log, record: null }
@@ -240,7 +239,7 @@ function endHere(
 ): Promise<Holds> {
   return within(lease, async (client) => {
     const body = await lockBody(client, transfer.body.id)
-    if (!body.ok || !(await standingOf(client, transfer.id)).runs) return 'before'
+    if (!body.ok || !(await askedOf(client, transfer.id)).runs) return 'before'
     const found = body.value.state
     const current = { ...state, body: onEdition(transfer.order.model, found) }
     const holds = await breakOff(client, transfer, found, current, stage, outcome)
@@ -261,13 +260,12 @@ async function breakOff(
   const isInForce = carryStages.indexOf(stage) > carryStages.indexOf('restart')
   const after = isInForce ? state.body : letGo(transfer.body.state, state.files, state.body)
   await keepState(client, transfer.body.id, found, after)
-  return end(client, transfer, outcome, holdsOf(transfer.order, after, rowsBefore(transfer, state)))
-}
-
-function rowsBefore({ order }: Transfer, state: CarryState): Rows | null {
-  const backup = state.files.find((file) => file.role === 'backup')
-  const read = backup && readCardFile(order.model, backup.bytes, backup.name)
-  return read?.ok ? read.value.rows : null
+  return end(
+    client,
+    transfer,
+    outcome,
+    holdsOf(transfer.order, after, rowsBefore(transfer.order.model, state.files)),
+  )
 }
 
 function endedElsewhere(body: Body): Refusal {

@@ -1,6 +1,7 @@
 import { onEdition } from '@/core/camera/body'
 import {
   carryStages,
+  fileNameOf,
   holdsOf,
   standOf,
   type CarriedFile,
@@ -169,7 +170,9 @@ async function keptOrder(
     if (row.source_body === null) return orderOfKept(file.value, body.model, written)
     return ok(orderOfBody(body.model, readMemory(body.model, file.value.rows), written))
   }
-  const model = row.model_id === null ? null : await modelFor(row.model_id, row.model_version ?? 0)
+  // The body went over to the edition of what is carried to it before anything else was done.
+  const isOwn = row.model_id === body.model.id
+  const model = isOwn ? body.model : await modelFor(row.model_id ?? '', row.model_version ?? 0)
   if (!model || row.rows === null)
     return refuse('unknown-model', 'What this transfer carries cannot be read any more.', row.source)
   const { rows } = knownRows(model, row.rows)
@@ -194,11 +197,10 @@ export async function filesOf(client: Connection, transferId: string): Promise<C
      order by array_position(array['backup', 'sent', 'readBack'], tf.role)`,
     [transferId],
   )
-  const endings = { backup: '-BEFORE', sent: '', readBack: '-AFTER' }
   // The shelf may know the same bytes by another name.
   return found.rows.map(({ role, bytes, stem }) => ({
     role,
-    name: `${stem}${endings[role]}.SSC`,
+    name: fileNameOf(stem, role),
     bytes: new Uint8Array(bytes),
   }))
 }

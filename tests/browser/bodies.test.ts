@@ -35,7 +35,7 @@ describe('two bodies of one model', () => {
     await go('/bodies/heron-b')
     await part('Bench').getByLabel('Happens').selectOption('card-pulled')
     await part('Bench')
-      .getByText(/Before “load”: the card is pulled out/)
+      .getByText(/Before “Load”: the card is pulled out/)
       .waitFor()
     await carryTo('Heron A', 'Heron B')
     await part('Transfer to Heron A')

@@ -122,7 +122,7 @@ describe('carrying the plan to body B', () => {
     const bench = page.getByRole('region', { name: 'Bench' })
     await bench.getByLabel('Before').selectOption('load')
     await bench.getByLabel('Happens').selectOption('card-pulled')
-    await bench.getByText(/Before “load”: the card is pulled out/).waitFor()
+    await bench.getByText(/Before “Load”: the card is pulled out/).waitFor()
     await chooseB()
     await page.getByRole('button', { name: 'Carry to Heron B' }).click()
     await page.getByText('Heron B is as it was before').waitFor()

@@ -40,7 +40,7 @@ export default async function CarryFilesPage({
       <CarryWork
         given={{
           ...{ sources, bodies: bodies.map(bodyLine), isSaved: true, mark: '' },
-          to: bodies.find(({ id }) => id === asked.to)?.tag,
+          to: asked.to,
         }}
         past={past.map(transferLine)}
         none={

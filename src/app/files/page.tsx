@@ -1,13 +1,13 @@
 import type { Metadata } from 'next'
-import Link from 'next/link'
 import { ok } from '@/core/result'
 import { FileTable } from '@/features/shelf'
 import { fileTags, listFiles } from '@/server/files'
 import { withDatabase } from '@/server/requests'
+import { NarrowLink, PageLinks } from '@/ui/narrow-link'
 import { SearchForm } from '@/ui/search-form'
 import { TopBar } from '@/ui/top-bar'
 import { Trouble } from '@/ui/trouble'
-import { fileLine } from '../lines'
+import { fileLine, pageNumber } from '../lines'
 
 export const metadata: Metadata = { title: 'Files' }
 
@@ -27,8 +27,7 @@ export default async function FilesPage({ searchParams }: { searchParams: Promis
   const { page: wanted, find = '', tag = null } = given
   const kind = given.kind === 'plan' || given.kind === 'card' ? given.kind : null
   const bin = given.bin === '1'
-  const asked = Number(wanted ?? 1)
-  const page = Number.isInteger(asked) && asked >= 1 && asked <= 1_000_000 ? asked : 1
+  const page = pageNumber(wanted)
   const read = await withDatabase(async () => {
     const [found, tags] = await Promise.all([
       listFiles(page, onPage, { words: find, kind, tag, bin }),
@@ -55,23 +54,23 @@ export default async function FilesPage({ searchParams }: { searchParams: Promis
             : `${first} to ${first + files.length - 1} of ${count}, newest first. Each is kept byte for byte.`}
         </p>
         <nav aria-label="Which files" className="mt-2 flex flex-wrap gap-x-5 gap-y-1">
-          <Which asked={{}} isHere={kind === null && tag === null && !bin}>
+          <NarrowLink pathname="/files" query={{}} isHere={kind === null && tag === null && !bin}>
             All
-          </Which>
-          <Which asked={{ kind: 'card' }} isHere={kind === 'card'}>
+          </NarrowLink>
+          <NarrowLink pathname="/files" query={{ kind: 'card' }} isHere={kind === 'card'}>
             Of cameras
-          </Which>
-          <Which asked={{ kind: 'plan' }} isHere={kind === 'plan'}>
+          </NarrowLink>
+          <NarrowLink pathname="/files" query={{ kind: 'plan' }} isHere={kind === 'plan'}>
             Plans
-          </Which>
+          </NarrowLink>
           {tags.map((one) => (
-            <Which key={one} asked={{ tag: one }} isHere={tag === one}>
+            <NarrowLink key={one} pathname="/files" query={{ tag: one }} isHere={tag === one}>
               {one}
-            </Which>
+            </NarrowLink>
           ))}
-          <Which asked={{ bin: '1' }} isHere={bin}>
+          <NarrowLink pathname="/files" query={{ bin: '1' }} isHere={bin}>
             In the bin
-          </Which>
+          </NarrowLink>
         </nav>
         <SearchForm
           action="/files"
@@ -80,42 +79,14 @@ export default async function FilesPage({ searchParams }: { searchParams: Promis
           placeholder="A few letters of its name, body or note"
         />
         {files.length > 0 && <FileTable isWhole files={files.map(fileLine)} />}
-        <nav aria-label="Pages" className="mt-4 flex gap-6">
-          {page > 1 && (
-            <PageLink page={Math.min(page - 1, pages)} asked={given}>
-              Newer
-            </PageLink>
-          )}
-          {page < pages && (
-            <PageLink page={page + 1} asked={given}>
-              Older
-            </PageLink>
-          )}
-        </nav>
+        <PageLinks
+          pathname="/files"
+          query={{ ...given }}
+          page={Math.min(page, pages + 1)}
+          hasNewer={page > 1}
+          hasOlder={page < pages}
+        />
       </main>
     </>
-  )
-}
-
-function PageLink({ page, asked, children }: { page: number; asked: Asked; children: string }) {
-  return (
-    <Link
-      href={{ pathname: '/files', query: { ...asked, page: String(page) } }}
-      className="font-semibold text-brine underline underline-offset-3"
-    >
-      {children}
-    </Link>
-  )
-}
-
-function Which({ asked, isHere, children }: { asked: Asked; isHere: boolean; children: string }) {
-  return (
-    <Link
-      href={{ pathname: '/files', query: { ...asked } }}
-      aria-current={isHere ? 'page' : undefined}
-      className="min-h-8 text-silt underline-offset-3 aria-[current=page]:font-semibold aria-[current=page]:text-brine aria-[current=page]:underline"
-    >
-      {children}
-    </Link>
   )
 }

@@ -21,6 +21,18 @@ export const carryStages = [
   'handWork',
 ] as const
 
+/** The stages as people call them. */
+export const stageNames: Readonly<Record<CarryStage, string>> = {
+  preflight: 'Preflight',
+  backup: 'Backup',
+  write: 'Write',
+  load: 'Load',
+  restart: 'Restart',
+  readBack: 'Read back',
+  compare: 'Compare',
+  handWork: 'Hand work',
+}
+
 /** One stage of a transfer. */
 export type CarryStage = (typeof carryStages)[number]
 
@@ -29,6 +41,17 @@ export interface CarriedFile {
   readonly role: 'backup' | 'sent' | 'readBack'
   readonly name: string
   readonly bytes: Uint8Array
+}
+
+/** What a file of a transfer is called on the card. */
+export function fileNameOf(stem: string, role: CarriedFile['role']): string {
+  return `${stem}${fileEndings[role]}.SSC`
+}
+
+const fileEndings: Readonly<Record<CarriedFile['role'], string>> = {
+  backup: '-BEFORE',
+  sent: '',
+  readBack: '-AFTER',
 }
 
 /** Where a transfer stands between stages. */
@@ -147,12 +170,11 @@ const stages: Record<CarryStage, (order: CarryOrder, state: CarryState) => Resul
     )
   },
   backup(order, state) {
-    const name = `${order.stem}-BEFORE.SSC`
-    return saved(order, state, name, 'backup', 'The body as it was is on the shelf')
+    return saved(order, state, 'backup', 'The body as it was is on the shelf')
   },
   write(order, state) {
     const bytes = fileFor(order, state.body)
-    const name = `${order.stem}.SSC`
+    const name = fileNameOf(order.stem, 'sent')
     const put = operate(order.model, state.body, { kind: 'copyToCard', file: name, bytes })
     if (!put.ok) return put
     const files = [...state.files, { role: 'sent' as const, name, bytes }]
@@ -162,7 +184,7 @@ const stages: Record<CarryStage, (order: CarryOrder, state: CarryState) => Resul
     )
   },
   load(order, state) {
-    const loaded = operate(order.model, state.body, { kind: 'load', file: `${order.stem}.SSC` })
+    const loaded = operate(order.model, state.body, { kind: 'load', file: fileNameOf(order.stem, 'sent') })
     return loaded.ok ? next({ ...state, body: loaded.value.body }, loaded.value.log) : loaded
   },
   restart(order, state) {
@@ -170,13 +192,7 @@ const stages: Record<CarryStage, (order: CarryOrder, state: CarryState) => Resul
     return restarted.ok ? next({ ...state, body: restarted.value.body }, restarted.value.log) : restarted
   },
   readBack(order, state) {
-    return saved(
-      order,
-      state,
-      `${order.stem}-AFTER.SSC`,
-      'readBack',
-      'The body was saved again and read back',
-    )
+    return saved(order, state, 'readBack', 'The body was saved again and read back')
   },
   compare(order, state) {
     const rows = (role: CarriedFile['role']) => {
@@ -215,10 +231,10 @@ const stages: Record<CarryStage, (order: CarryOrder, state: CarryState) => Resul
 function saved(
   order: CarryOrder,
   state: CarryState,
-  name: string,
   role: CarriedFile['role'],
   words: string,
 ): Result<Carried> {
+  const name = fileNameOf(order.stem, role)
   const operated = operate(order.model, state.body, { kind: 'save', file: name, atSeconds: order.atSeconds })
   if (!operated.ok) return operated
   const bytes = operated.value.body.card?.files[name]

@@ -53,10 +53,12 @@ describe('a firmware day', () => {
     const rate = rowNamed('base/movie.frameRate')
     const grid = rowNamed('base/assist.grid')
     const rows = {
-      ...{ [rate]: '50p', [noteRow('decidedOn', rate)]: '1.0' },
-      ...{ [grid]: 'thirds', [noteRow('decidedOn', grid)]: '2.0' },
+      ...{ [rate]: '50p', [noteRow('decidedOn', rate)]: '1.0 heron-a' },
+      ...{ [grid]: 'thirds', [noteRow('decidedOn', grid)]: '2.0 heron-a' },
     }
-    expect(must(firmwareDay(heron, body, '2.0', saved, rows)).recheck.map(({ row }) => row)).toEqual([rate])
+    expect(must(firmwareDay(heron, body, '2.0', saved, rows)).recheck).toMatchObject([
+      { row: rate, decidedOn: '1.0' },
+    ])
   })
 
   it('goes to no older firmware, and to none that the model never had', () => {

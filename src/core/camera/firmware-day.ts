@@ -1,7 +1,8 @@
 import { compareRows } from '../files/compare'
 import { lookup } from '../model/lookup'
 import type { BodyModel, FirmwareRange } from '../model/types'
-import { describeRow, entriesOf, notedRow, rowValue, type RowId, type Rows } from '../plan/rows'
+import { describeRow, type RowId, type Rows } from '../plan/rows'
+import { decidedBefore } from '../plan/stamp'
 import { lackingIn } from '../plan/lacking'
 import { firmwareNumber } from '../rules/facts'
 import { ok, refuse, type Result } from '../result'
@@ -96,7 +97,7 @@ export function firmwareDay(
       },
     ],
     lost: lackingIn(model, held, to).map(({ words }) => words),
-    recheck: decidedBefore(model, rows, there),
+    recheck: decidedBefore(rows, to).map((one) => ({ ...one, place: describeRow(model, one.row) })),
     way: next.readsFilesFrom.includes(body.firmware) ? 'load' : 'walk',
   })
 }
@@ -129,14 +130,4 @@ function broughtBy(
     }),
     ...model.functions.filter(comes).map((fn) => brought(fn.since, fn.name, '', fn.means)),
   ]
-}
-
-/** The rows stamped with an older firmware than this. */
-function decidedBefore(model: BodyModel, rows: Rows, there: number): FirmwareDay['recheck'] {
-  return entriesOf(rows).flatMap(([note, stamp]) => {
-    const row = notedRow(note, 'decidedOn')
-    if (row === null || typeof stamp !== 'string' || (firmwareNumber(stamp) ?? there) >= there) return []
-    if (rowValue(rows, row) === null) return []
-    return [{ row, place: describeRow(model, row), decidedOn: stamp }]
-  })
 }

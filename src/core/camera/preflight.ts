@@ -3,6 +3,7 @@ import { lookup } from '../model/lookup'
 import { showValue } from '../model/domain'
 import { lackingWords } from '../plan/lacking'
 import { rowValue, type Rows } from '../plan/rows'
+import type { Refusal } from '../result'
 import { sameValue } from '../vocabulary/values'
 import { leastBatteryPercent, writableCard, type BodyState } from './body'
 import { fileFor, type CarryOrder } from './carry-order'
@@ -40,6 +41,25 @@ export interface Preflight {
   readonly handWork: readonly HandWork[]
   /** Whether nothing speaks against it. */
   readonly isClear: boolean
+}
+
+/** What would happen to some bodies, before anything does. */
+export interface SeenBefore {
+  /** What is carried, in words. */
+  readonly words: string
+  /** Problems that are still open in the plan, the worst first. */
+  readonly problems: readonly {
+    readonly title: string
+    readonly severity: string
+    readonly station: string
+  }[]
+  readonly bodies: readonly {
+    readonly id: string
+    readonly name: string
+    readonly preflight: Preflight | null
+    /** Why nothing can be said of it. */
+    readonly refusal: Refusal | null
+  }[]
 }
 
 /** Room that a body wants on its card besides the files, in bytes. */

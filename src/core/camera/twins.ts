@@ -1,4 +1,5 @@
 import { compareRows, type RowDifference } from '../files/compare'
+import { baseRows } from '../plan/cells'
 import { travels } from '../files/travels'
 import { lookup } from '../model/lookup'
 import type { BodyModel, Setting } from '../model/types'
@@ -83,13 +84,14 @@ function settingOfRow(model: BodyModel, row: RowId): Setting | null {
   return parsed.ok && 'setting' in parsed.value ? parsed.value.setting : null
 }
 
-/** Prefixes that are the same, and clocks that are not. */
-function clashesOf(model: BodyModel, one: Twin, other: Twin): string[] {
+/** What is wrong between two bodies, in words: file prefixes that are the same, clocks that are not. */
+export function clashesOf(model: BodyModel, one: Twin, other: Twin): string[] {
   const valueOf = ({ memory }: Twin, means: string) => {
     const setting = lookup(model).byMeaning.get(means)
-    if (!setting) return null
-    const found = entriesOf(memory).find(([row]) => settingOfRow(model, row)?.id === setting.id)
-    return { label: setting.label, value: String(found?.[1] ?? setting.factory) }
+    const [row] = setting ? baseRows(model, memory, setting) : []
+    return setting && row
+      ? { label: setting.label, value: String(rowValue(memory, row) ?? setting.factory) }
+      : null
   }
   return (['files.prefix', 'body.clock'] as const).flatMap((means) => {
     const [mine, theirs] = [valueOf(one, means), valueOf(other, means)]

@@ -2,7 +2,8 @@ import type { BodyModel } from '../model/types'
 import type { Change, RowId, Step } from '../sync/step'
 import { sameValue } from '../vocabulary/values'
 import type { Plan } from './plan'
-import { noteRow, parseRow, rowValue, type Row } from './rows'
+import { firmwareNumber } from '../rules/facts'
+import { entriesOf, notedRow, noteRow, parseRow, readStamp, rowValue, type Row, type Rows } from './rows'
 
 /** The body in the hand while a plan is made. */
 export interface Hand {
@@ -34,4 +35,18 @@ export function stampedBy(model: BodyModel, plan: Plan, step: Step, hand: Hand |
     return sameValue(from ?? undefined, next ?? undefined) ? [] : [{ row: beside, from, to: next }]
   })
   return stamps.length === 0 ? step : { ...step, changes: [...step.changes, ...stamps] }
+}
+
+/** The rows stamped with an older firmware than this, each with the firmware it was decided on; a stamp without one counts as older. */
+export function decidedBefore(
+  rows: Rows,
+  version: string,
+): { readonly row: RowId; readonly decidedOn: string }[] {
+  const here = firmwareNumber(version) ?? 0
+  return entriesOf(rows).flatMap(([note, stamp]) => {
+    const row = notedRow(note, 'decidedOn')
+    if (row === null || typeof stamp !== 'string') return []
+    const { firmware } = readStamp(stamp)
+    return (firmwareNumber(firmware) ?? 0) < here ? [{ row, decidedOn: firmware }] : []
+  })
 }

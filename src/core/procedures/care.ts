@@ -3,7 +3,8 @@ import { settingsIn } from '../model/excerpt'
 import { lookup } from '../model/lookup'
 import type { Act } from '../model/types'
 import type { LiveEvent } from '../camera/live/events'
-import { describeRow, entriesOf, notedRow, parseRow, settingOf, readStamp, type RowId } from '../plan/rows'
+import { describeRow, entriesOf, parseRow, settingOf } from '../plan/rows'
+import { decidedBefore } from '../plan/stamp'
 import { contextOf, memoryPlan } from '../camera/live/state'
 import { route, type RouteStep } from '../route/route'
 import { firmwareNumber } from '../rules/facts'
@@ -157,7 +158,7 @@ export function firmwareDay(order: SetOrder): Composer {
       after: [off],
       because: `Firmware ${next.version} does not read files of ${firmware}.`,
     })
-  for (const row of decidedBefore(order, next.version))
+  for (const { row } of decidedBefore(order.plan.rows, next.version))
     composer.add({
       id: `recheck/${row}`,
       kind: 'look',
@@ -176,14 +177,4 @@ export function firmwareDay(order: SetOrder): Composer {
     after: again === null ? [] : [again],
   })
   return composer
-}
-
-/** The rows stamped with an older firmware than this. */
-function decidedBefore({ plan }: SetOrder, version: string): RowId[] {
-  return entriesOf(plan.rows).flatMap(([note, stamp]) => {
-    const row = notedRow(note, 'decidedOn')
-    if (row === null || typeof stamp !== 'string') return []
-    const on = firmwareNumber(readStamp(stamp).firmware) ?? 0
-    return on < (firmwareNumber(version) ?? 0) ? [row] : []
-  })
 }

@@ -1,5 +1,6 @@
+import type { CardCondition } from '@/core/camera/card-condition'
+import type { CarryStage } from '@/core/camera/carry'
 import type { MishapId } from '@/core/camera/mishaps'
-import type { BodyLine } from './body-line'
 
 /** A simulated body on its bench. */
 export interface BenchBody {
@@ -9,12 +10,12 @@ export interface BenchBody {
   /** Every firmware of its model, the oldest first. */
   readonly firmwares: readonly string[]
   readonly battery: number
-  readonly card: BodyLine['card']
+  readonly card: CardCondition
   readonly cardFiles: readonly { readonly name: string; readonly bytes: number }[]
   readonly isPending: boolean
   /** The plan it is believed to hold, for the walk that sets what a file cannot. */
   readonly planId: string | null
-  readonly mishaps: readonly { readonly stage: string; readonly what: MishapId }[]
+  readonly mishaps: readonly { readonly stage: CarryStage; readonly what: MishapId }[]
   /** Everything it remembers, in words. */
   readonly memory: readonly { readonly row: string; readonly place: string; readonly value: string }[]
 }

@@ -2,7 +2,8 @@
 
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { carryStages } from '@/core/camera/carry'
+import { cardConditions, cardWords } from '@/core/camera/card-condition'
+import { carryStages, stageNames, type CarryStage } from '@/core/camera/carry'
 import { isMishap, mishaps } from '@/core/camera/mishaps'
 import type { Refusal } from '@/core/result'
 import { Button } from '@/ui/button'
@@ -14,12 +15,7 @@ import { NamedSelect } from '@/ui/select'
 import type { BenchBody } from './bench-body'
 import { FirmwareDayPanel } from './firmware-day-panel'
 
-const cards = [
-  ['ready', 'in the body, ready'],
-  ['locked', 'in the body, locked'],
-  ['full', 'in the body, full'],
-  ['none', 'no card'],
-] as const
+const cards = cardConditions.map((condition) => [condition, cardWords[condition]] as const)
 
 /** The bench of a simulated body: battery, card, firmware, memory, and what is to go wrong at the next transfer. */
 export function Bench({ body }: { body: BenchBody }) {
@@ -96,19 +92,19 @@ export function Bench({ body }: { body: BenchBody }) {
 }
 
 function Mishaps({ body, act }: { body: BenchBody; act: (order: object) => Promise<void> }) {
-  const [stage, setStage] = useState<string>('load')
+  const [stage, setStage] = useState<CarryStage>('load')
   return (
     <div className="grid gap-2 border-t pt-3">
       <h3 className="font-semibold">To go wrong at the next transfer</h3>
       {body.mishaps.map((one) => (
         <p key={one.stage}>
-          Before “{one.stage}”: {mishaps[one.what].words.toLowerCase()}.
+          Before “{stageNames[one.stage]}”: {mishaps[one.what].words.toLowerCase()}.
         </p>
       ))}
       <NamedSelect
         label="Before"
         value={stage}
-        options={carryStages.map((one) => [one, one] as const)}
+        options={carryStages.map((one) => [one, stageNames[one]] as const)}
         onPick={setStage}
       />
       <NamedSelect

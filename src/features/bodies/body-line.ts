@@ -1,3 +1,4 @@
+import type { CardCondition } from '@/core/camera/card-condition'
 import type { Holds } from '@/core/camera/carry'
 
 /** A body as screens show it. */
@@ -11,7 +12,7 @@ export interface BodyLine {
   readonly model: string
   readonly serial: string
   readonly firmware: string
-  readonly card: 'ready' | 'locked' | 'full' | 'none'
+  readonly card: CardCondition
   /** How its last transfer ended, or null when nothing was carried to it yet. */
   readonly last: (Ended & { readonly source: string; readonly endedAt: string }) | null
 }

@@ -1,10 +1,10 @@
-import Link from 'next/link'
 import type { ReactNode } from 'react'
 import { capital } from '@/core/text'
+import { TextLink } from '@/ui/text-link'
 import { When } from '@/ui/when'
 import { Bench } from './bench'
 import type { BenchBody } from './bench-body'
-import { DifferenceTable, type DifferenceRow } from './difference-table'
+import { DifferenceTable, type DifferenceRow } from '@/ui/difference-table'
 import { TwinChoice } from './twin-choice'
 
 /** A body as its page shows it. */
@@ -64,12 +64,9 @@ export function BodyPage({ body, history }: { body: BodyKnown; history: ReactNod
               .join(' · ')}
           </p>
           <p className="mt-1">
-            <Link
-              href={`/bodies#body/${body.tag}`}
-              className="font-semibold text-brine underline underline-offset-3"
-            >
-              What is said of it
-            </Link>
+            <TextLink href={`/bodies#body/${body.tag}`}>
+              Its record: name, serial number, firmware, prefix
+            </TextLink>
           </p>
         </header>
         <Believed body={body} />
@@ -128,12 +125,7 @@ function Believed({ body }: { body: BodyKnown }) {
           )}
           {belief.planId !== null && (
             <p className="mt-2">
-              <Link
-                href={`/plans/${belief.planId}/carry`}
-                className="font-semibold text-brine underline underline-offset-3"
-              >
-                Carry the plan to it again
-              </Link>
+              <TextLink href={`/plans/${belief.planId}/carry`}>Carry the plan to it again</TextLink>
             </p>
           )}
         </>
@@ -142,7 +134,7 @@ function Believed({ body }: { body: BodyKnown }) {
   )
 }
 
-function Wanted({ body: { wanted, name } }: { body: BodyKnown }) {
+function Wanted({ body: { wanted } }: { body: BodyKnown }) {
   if (wanted.length === 0) return null
   return (
     <section aria-labelledby="wanted">
@@ -162,7 +154,6 @@ function Wanted({ body: { wanted, name } }: { body: BodyKnown }) {
           </ul>
         </div>
       ))}
-      <p className="sr-only">These are {name}’s own.</p>
     </section>
   )
 }
@@ -227,12 +218,9 @@ function Backups({ body: { backups, id, name } }: { body: BodyKnown }) {
       <ul className="mt-1 divide-y">
         {backups.map((file) => (
           <li key={file.id} className="py-1">
-            <Link
-              href={`/carry?source=${encodeURIComponent(`file:${file.id}`)}&to=${id}`}
-              className="font-semibold text-brine underline underline-offset-3"
-            >
+            <TextLink href={`/carry?source=${encodeURIComponent(`file:${file.id}`)}&to=${id}`}>
               Put {file.name} back on {name}
-            </Link>{' '}
+            </TextLink>{' '}
             <span className="text-silt">
               {file.note} <When at={file.at} />
             </span>

@@ -1,7 +1,7 @@
 'use client'
 
 import Link from 'next/link'
-import { carryStages } from '@/core/camera/carry'
+import { carryStages, stageNames } from '@/core/camera/carry'
 import { capital } from '@/core/text'
 import { type BodyLine, endedWords, heldSentence } from '@/features/bodies'
 import { Button } from '@/ui/button'
@@ -11,7 +11,7 @@ import { Past } from './past'
 import { PreflightList } from './preflight-list'
 import type { Progress } from './progress'
 import type { PastTransfer } from './sources'
-import { Finished, Stages, stageWords } from './stages'
+import { Finished, Stages } from './stages'
 import { useCarry, type CarryGiven, type Carrying } from './use-carry'
 
 /** Choose what is carried and to which bodies, see what would happen to each, then watch every stage. */
@@ -116,7 +116,7 @@ function Begin({ carrying }: { carrying: Carrying }) {
         value={pauseBefore}
         options={[
           ['', 'no stage'],
-          ...carryStages.slice(1).map((stage) => [stage, stageWords[stage].name] as const),
+          ...carryStages.slice(1).map((stage) => [stage, stageNames[stage]] as const),
         ]}
         onPick={carrying.setPauseBefore}
       />
@@ -224,8 +224,8 @@ function HowItEnded({ progress, name }: { progress: Progress; name: string }) {
       )}
       {paused && (
         <p className="mt-3 font-semibold text-lichen">
-          It waits before “{stageWords[paused].name}”. Go on below, today or another day: it first looks
-          whether {name} is as it was left.
+          It waits before “{stageNames[paused]}”. Go on below, today or another day: it first looks whether{' '}
+          {name} is as it was left.
         </p>
       )}
       {finished && <Finished finished={finished} name={name} />}

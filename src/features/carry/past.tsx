@@ -1,16 +1,17 @@
 'use client'
 
-import Link from 'next/link'
+import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { stageNames } from '@/core/camera/carry'
 import { capital } from '@/core/text'
 import { endedWords } from '@/features/bodies'
 import { Offer } from '@/ui/button'
 import { Check } from '@/ui/check'
 import { RefusalNote } from '@/ui/refusal-note'
+import { TextLink } from '@/ui/text-link'
 import { When } from '@/ui/when'
 import { ask } from '@/ui/ask'
 import type { PastTransfer } from './sources'
-import { stageWords } from './stages'
 
 /** What was carried, the newest first: each with the way back, its hand work to tick, and, where it waits, the way on. */
 export function Past({
@@ -37,6 +38,7 @@ export function Past({
 function PastLine({ transfer, busy, onGoOn }: { transfer: PastTransfer; busy: boolean; onGoOn: () => void }) {
   const { id, bodyName, bodyId, source, compared, startedAt, files, stage, outcome } = transfer
   const backup = files.find(({ role }) => role === 'backup')
+  const router = useRouter()
   const [lines, setLines] = useState(transfer.handWork)
   const [refusal, setRefusal] = useState<Parameters<typeof RefusalNote>[0]['refusal'] | null>(null)
   const tick = async (setting: string, done: boolean) => {
@@ -49,7 +51,7 @@ function PastLine({ transfer, busy, onGoOn }: { transfer: PastTransfer; busy: bo
   const stop = async () => {
     const answer = await ask(`/api/transfers/${id}`, { ask: 'stop' })
     setRefusal(answer.ok ? null : answer.refusal)
-    if (answer.ok) window.location.reload()
+    if (answer.ok) router.refresh()
   }
   const left = lines.filter(({ done }) => !done).length
   // What was ticked last is still seen.
@@ -59,7 +61,7 @@ function PastLine({ transfer, busy, onGoOn }: { transfer: PastTransfer; busy: bo
       <p>
         <b>{bodyName}</b> · {capital(source)} · {endedWords(transfer)}
         {compared !== null && outcome === 'identical' && ` · ${compared} rows`}
-        {stage !== null && ` before “${stageWords[stage].name}”`}{' '}
+        {stage !== null && ` before “${stageNames[stage]}”`}{' '}
         <span className="text-silt">
           · <When at={startedAt} />
         </span>
@@ -76,12 +78,9 @@ function PastLine({ transfer, busy, onGoOn }: { transfer: PastTransfer; busy: bo
       )}
       {backup && (
         <p>
-          <Link
-            href={`/carry?source=${encodeURIComponent(`file:${backup.id}`)}&to=${bodyId}`}
-            className="font-semibold text-brine underline underline-offset-3"
-          >
+          <TextLink href={`/carry?source=${encodeURIComponent(`file:${backup.id}`)}&to=${bodyId}`}>
             Put {backup.name} back on {bodyName}
-          </Link>{' '}
+          </TextLink>{' '}
           <span className="text-silt">what it held before</span>
         </p>
       )}

@@ -1,5 +1,6 @@
 import { Check, OctagonX } from 'lucide-react'
 import type { Overwritten, Preflight } from '@/core/camera/preflight'
+import { DifferenceTable, type DifferenceRow } from '@/ui/difference-table'
 import { Fold } from '@/ui/fold'
 
 /** What would happen to a body: everything that was looked at, every row that would be overwritten, and what is left for the hand. */
@@ -39,7 +40,13 @@ export function PreflightList({ name, preflight }: { name: string; preflight: Pr
       )}
       {overwritten.length > 0 && (
         <Fold title={`Row by row: ${counted(overwritten.length)}`}>
-          <Rows rows={[...only, ...overwritten.filter(({ isOnlyHere }) => !isOnlyHere)]} name={name} />
+          <DifferenceTable
+            caption={`What will be overwritten on ${name}`}
+            left="Now"
+            right="Then"
+            noted="Kept"
+            rows={[...only, ...overwritten.filter(({ isOnlyHere }) => !isOnlyHere)].map(lineOf)}
+          />
         </Fold>
       )}
       {left.length > 0 && (
@@ -55,34 +62,8 @@ function counted(rows: number): string {
   return rows === 1 ? '1 row' : `${rows} rows`
 }
 
-function Rows({ rows, name }: { rows: readonly Overwritten[]; name: string }) {
-  return (
-    <div className="max-h-80 overflow-auto">
-      <table className="w-full border-collapse">
-        <caption className="sr-only">What will be overwritten on {name}</caption>
-        <thead>
-          <tr className="border-b text-left text-small text-silt">
-            <th className="py-1 pr-3 font-normal">Row</th>
-            <th className="pr-3 font-normal">Now</th>
-            <th className="pr-3 font-normal">Then</th>
-            <th className="font-normal">Kept</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((one) => (
-            <tr key={one.row} className="border-b align-baseline last:border-0">
-              <td className="py-1 pr-3">{one.place}</td>
-              <td className="pr-3 font-mono">{one.rightWords}</td>
-              <td className="pr-3 font-mono font-semibold">{one.leftWords}</td>
-              <td
-                className={`whitespace-nowrap ${one.isOnlyHere ? 'font-semibold text-lichen' : 'text-silt'}`}
-              >
-                {one.isOnlyHere ? 'only here' : 'elsewhere too'}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
-  )
+/** A row as it is now, and as it will be. */
+function lineOf({ row, place, leftWords, rightWords, isOnlyHere }: Overwritten): DifferenceRow {
+  const note = isOnlyHere ? 'only here' : 'elsewhere too'
+  return { row, place, leftWords: rightWords, rightWords: leftWords, note, isNotable: isOnlyHere }
 }

@@ -1,17 +1,17 @@
 import { Check, CircleDashed, LoaderCircle, OctagonX } from 'lucide-react'
-import { carryStages, type CarryStage } from '@/core/camera/carry'
+import { carryStages, stageNames, type CarryStage } from '@/core/camera/carry'
 import type { Progress } from './progress'
 
-/** The stages as screens call them. */
-export const stageWords: Record<CarryStage, { name: string; what: string }> = {
-  preflight: { name: 'Preflight', what: 'model, firmware, card, battery, what will be overwritten' },
-  backup: { name: 'Backup', what: 'the body’s own configuration is saved first' },
-  write: { name: 'Write', what: 'the configuration file is put on the card' },
-  load: { name: 'Load', what: 'the body reads the file' },
-  restart: { name: 'Restart', what: 'what was read takes effect' },
-  readBack: { name: 'Read back', what: 'the body is saved again' },
-  compare: { name: 'Compare', what: 'every row sent against every row read back' },
-  handWork: { name: 'Hand work', what: 'what no file carries' },
+/** What each stage does, in words. */
+const stageWords: Readonly<Record<CarryStage, string>> = {
+  preflight: 'model, firmware, card, battery, what will be overwritten',
+  backup: 'the body’s own configuration is saved first',
+  write: 'the configuration file is put on the card',
+  load: 'the body reads the file',
+  restart: 'what was read takes effect',
+  readBack: 'the body is saved again',
+  compare: 'every row sent against every row read back',
+  handWork: 'what no file carries',
 }
 
 /** Every stage with what it did, or what it is for. */
@@ -19,7 +19,6 @@ export function Stages({ progress }: { progress: Progress | null }) {
   return (
     <ol aria-live="polite" className="mt-2 divide-y">
       {carryStages.map((stage) => {
-        const { name, what } = stageWords[stage]
         const done = progress?.done[stage]
         const refused = progress?.refused?.stage === stage
         const current = progress?.current === stage
@@ -40,8 +39,8 @@ export function Stages({ progress }: { progress: Progress | null }) {
                 <CircleDashed size={17} className="text-silt" aria-label="to do" />
               )}
             </span>
-            <span className="font-semibold">{name}</span>
-            <span className={done === undefined ? 'text-silt' : ''}>{done ?? what}</span>
+            <span className="font-semibold">{stageNames[stage]}</span>
+            <span className={done === undefined ? 'text-silt' : ''}>{done ?? stageWords[stage]}</span>
           </li>
         )
       })}

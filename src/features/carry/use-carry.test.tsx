@@ -122,7 +122,7 @@ describe('carrying', () => {
 
   it('goes to one body after the other, and takes up each piece of news', async () => {
     const ask = server([begun, done, finished])
-    const { now } = await station({ to: 'heron-b' })
+    const { now } = await station({ to: 'Heron B' })
     expect(now().targets.map(({ name }) => name)).toEqual(['Heron B'])
     await settled(() => now().toggle('Heron A'))
     await settled(() => now().setPauseBefore('load'))

@@ -3,35 +3,18 @@
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import type { CarryStage } from '@/core/camera/carry'
-import type { Preflight } from '@/core/camera/preflight'
-import type { Refusal } from '@/core/result'
+import type { SeenBefore } from '@/core/camera/preflight'
 import type { BodyLine } from '@/features/bodies'
 import { useFetched } from '@/ui/use-fetched'
 import { readNews } from './news'
 import { after, brokenOff, idle, type Progress } from './progress'
 import type { CarrySourceChoice } from './sources'
 
-/** What the server says before anything is carried. */
-export interface SeenBefore {
-  readonly words: string
-  readonly problems: readonly {
-    readonly title: string
-    readonly severity: string
-    readonly station: string
-  }[]
-  readonly bodies: readonly {
-    readonly id: string
-    readonly name: string
-    readonly preflight: Preflight | null
-    readonly refusal: Refusal | null
-  }[]
-}
-
 /** What carrying is given: what can be carried, to which bodies, and whether everything is saved. */
 export interface CarryGiven {
   readonly sources: readonly CarrySourceChoice[]
   readonly bodies: readonly BodyLine[]
-  /** The body chosen at first; else the first of the model. */
+  /** The id of the body chosen at first; else the first of the model. */
   readonly to?: string | undefined
   readonly isSaved: boolean
   /** Changes when what is carried does, so that it is looked at anew. */
@@ -45,7 +28,7 @@ export function useCarry({ sources, bodies, to, isSaved, mark }: CarryGiven) {
   const source = sources.find(({ id }) => id === picked) ?? sources[0]
   const own = bodies.filter(({ id, modelId }) => modelId === source?.modelId && `body:${id}` !== source.id)
   const [chosen, setChosen] = useState<readonly string[] | null>(null)
-  const usual = own.filter(({ tag }) => tag === to)
+  const usual = own.filter(({ id }) => id === to)
   const targets = chosen ? own.filter(({ id }) => chosen.includes(id)) : [...usual, ...own].slice(0, 1)
   const [pauseBefore, setPauseBefore] = useState<CarryStage | ''>('')
   const [progress, setProgress] = useState<Readonly<Record<string, Progress>>>({})
@@ -117,7 +100,6 @@ export function useCarry({ sources, bodies, to, isSaved, mark }: CarryGiven) {
       setProgress({})
     },
     setPauseBefore,
-    lookAgain: () => setRound((before) => before + 1),
   }
 }
 

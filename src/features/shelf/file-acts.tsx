@@ -7,6 +7,7 @@ import { ok, type Refusal } from '@/core/result'
 import { ask } from '@/ui/ask'
 import { Offer } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
+import { TextLink } from '@/ui/text-link'
 import { TypedField } from '@/ui/typed-field'
 import type { ShelfFile } from './shelf-file'
 
@@ -32,12 +33,7 @@ export function FileActs({ file }: { file: ShelfFile }) {
       />
       <p className="flex flex-wrap gap-x-3">
         {file.kind === 'card' && file.deletedAt === null && (
-          <Link
-            href={`/carry?source=${encodeURIComponent(`file:${file.id}`)}`}
-            className="font-semibold text-brine underline underline-offset-3"
-          >
-            Carry to a body
-          </Link>
+          <TextLink href={`/carry?source=${encodeURIComponent(`file:${file.id}`)}`}>Carry to a body</TextLink>
         )}
         <Link
           href={`/history?file=${file.id}`}

@@ -5,6 +5,8 @@ export interface DifferenceRow {
   readonly leftWords: string
   readonly rightWords: string
   readonly note?: string | null
+  /** The note is to be seen first. */
+  readonly isNotable?: boolean
 }
 
 /** Rows in which two sides differ, one below the other. */
@@ -13,11 +15,14 @@ export function DifferenceTable({
   left,
   right,
   rows,
+  noted = 'Why',
 }: {
   caption: string
   left: string
   right: string
   rows: readonly DifferenceRow[]
+  /** What stands over the notes. */
+  noted?: string
 }) {
   const hasNotes = rows.some(({ note }) => note != null)
   return (
@@ -31,7 +36,7 @@ export function DifferenceTable({
             <th className="py-1 pr-3 font-normal">Row</th>
             <th className="pr-3 font-normal">{left}</th>
             <th className="pr-3 font-normal">{right}</th>
-            {hasNotes && <th className="font-normal">Why</th>}
+            {hasNotes && <th className="font-normal">{noted}</th>}
           </tr>
         </thead>
         <tbody>
@@ -40,7 +45,11 @@ export function DifferenceTable({
               <td className="py-1 pr-3">{one.place}</td>
               <td className="pr-3 font-mono">{one.leftWords}</td>
               <td className="pr-3 font-mono font-semibold">{one.rightWords}</td>
-              {hasNotes && <td className="text-silt">{one.note}</td>}
+              {hasNotes && (
+                <td className={one.isNotable === true ? 'font-semibold text-lichen' : 'text-silt'}>
+                  {one.note}
+                </td>
+              )}
             </tr>
           ))}
         </tbody>
