@@ -4,7 +4,7 @@ import { cardConditions, cardWords, type CardCondition } from '@/core/camera/car
 import { isMishap, mishaps } from '@/core/camera/mishaps'
 import { firmwareDay, type FirmwareDay } from '@/core/camera/firmware-day'
 import { factRow } from '@/core/inventory/rows'
-import { needsOf } from '@/core/reach/needs'
+import { timesNeeded } from '@/core/reach/needs'
 import { ok, refuse, type Result } from '@/core/result'
 import { keepState, loadBody, lockBody, type Body, type Mishap } from './bodies'
 import { standingOf } from './beliefs'
@@ -164,9 +164,7 @@ export async function firmwareDayOf(body: Body, to: string): Promise<Result<Firm
   const { belief } = await standingOf(body)
   const plan = belief?.planId ? await loadPlan(belief.planId) : null
   const mine = plan?.ok === true && plan.value.model.version === body.model.version ? plan.value.plan : null
-  const needs = mine ? needsOf(body.model, mine) : []
-  const needed = (means: string) =>
-    needs.reduce((sum, { what, perOuting }) => sum + (what === means ? perOuting : 0), 0)
+  const needed = (means: string) => (mine ? timesNeeded(body.model, mine, means) : 0)
   return firmwareDay(body.model, body.state, to, await keptFilesOf(body.model), mine?.rows ?? {}, needed)
 }
 

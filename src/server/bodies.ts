@@ -22,6 +22,8 @@ export interface Body {
   readonly state: BodyState
   /** What is to go wrong with it, and before which stage of its next transfer. */
   readonly mishaps: readonly Mishap[]
+  /** It was removed from the inventory: kept with its transfers, and nothing more is carried to it. */
+  readonly isGone: boolean
   /** How its last transfer ended, or null. */
   readonly lastTransfer: {
     readonly outcome: string
@@ -111,7 +113,7 @@ export async function putBody(body: NewBody): Promise<void> {
 }
 
 /** A body without the history that only the store has. */
-export type NewBody = Omit<Body, 'lastTransfer' | 'mishaps'>
+export type NewBody = Omit<Body, 'lastTransfer' | 'mishaps' | 'isGone'>
 
 /** The same within a transaction. */
 export async function writeBody(client: Connection, body: NewBody): Promise<void> {
@@ -164,6 +166,7 @@ interface BodyRow {
   readonly pending: unknown
   readonly card: unknown
   readonly mishaps: unknown
+  readonly gone: boolean
   readonly battery_percent: number
   /** Pairs of name and bytes as hexadecimal text. */
   readonly card_files: readonly (readonly [string, string])[] | null
@@ -217,6 +220,7 @@ async function bodyOf(row: BodyRow): Promise<Result<Body>> {
       batteryPercent: row.battery_percent,
     },
     mishaps: mishapsIn(row.mishaps),
+    isGone: row.gone,
     lastTransfer:
       outcome !== null && source !== null && endedAt !== null ? { outcome, holds, source, endedAt } : null,
   })

@@ -8,6 +8,7 @@ import { PassThrough, Readable, Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { ok, refuse, type Result } from '@/core/result'
 import { archiveFormat, archiveVersion, openArchive, type Archive, type Manifest } from '@/disk/archive'
+import { forgetModels } from './models'
 import { close, ownConnection, query, within, type Connection } from './db'
 
 /** The tables of an export, each after those it hangs on, with the columns that name a row. */
@@ -31,7 +32,7 @@ export const exportedTables = [
 ] as const
 
 /** Tables that stay behind: what is reckoned anew, and who may come in here. */
-export const leftTables = ['plan_summaries', 'devices', 'pairing_codes', 'migrations'] as const
+export const leftTables = ['plan_summaries', 'edit_days', 'devices', 'pairing_codes', 'migrations'] as const
 
 type TableName = (typeof exportedTables)[number][0]
 
@@ -219,6 +220,7 @@ async function putIn(archive: Archive, name: string): Promise<Result<ImportedAll
             )
         }
       }
+      forgetModels()
       return ok({ tables: manifest.tables })
     })
   } catch (error) {

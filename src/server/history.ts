@@ -7,6 +7,7 @@ export const historyKinds = {
   walk: 'Walks',
   file: 'Files',
   revision: 'Revisions',
+  edit: 'Changes',
   bench: 'Done on a body',
 } as const
 
@@ -72,6 +73,14 @@ const parts: Readonly<Record<HistoryKind, string>> = {
     from revisions r join plans p on p.id = r.plan_id
     where p.owner_id = $1 and $2::text is null and ($3::uuid is null or p.id = $3) and $4::uuid is null
     order by r.made_at desc limit $5`,
+  edit: `select coalesce(d.plan_id, d.owner_id)::text || d.day, 'edit', d.last_at,
+      case when d.plan_id is null then 'The inventory' else p.title end || ' was changed: '
+        || case when d.first_step = d.last_step then 'step ' || d.first_step
+             else 'steps ' || d.first_step || ' to ' || d.last_step end,
+      null::text, null::text, p.id, p.title, null::uuid, null::text
+    from edit_days d left join plans p on p.id = d.plan_id
+    where d.owner_id = $1 and $2::text is null and ($3::uuid is null or d.plan_id = $3) and $4::uuid is null
+    order by d.last_at desc limit $5`,
   bench: `select e.id::text, 'bench', e.at, e.words, b.tag, b.name, null::uuid, null::text, null::uuid, null::text
     from body_events e join bodies b on b.id = e.body_id
     where b.owner_id = $1 and ($2::text is null or b.tag = $2) and $3::uuid is null and $4::uuid is null

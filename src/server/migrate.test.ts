@@ -82,6 +82,7 @@ describe('the database of the former release', () => {
       '0008_walks',
       '0009_devices',
       '0010_any_source',
+      '0011_edits_and_requests',
     ])
     await storeDefinitions()
     // Bodies that were there are records of the inventory, each with what was known of it.
@@ -175,6 +176,7 @@ describe('the database of the former release', () => {
     for (const name of [
       '0009_devices',
       '0010_any_source',
+      '0011_edits_and_requests',
       '0008_walks',
       '0007_inventory',
       '0006_shelf',

@@ -123,6 +123,8 @@ describe('what is known of a body', () => {
     expect(found.lines).toMatchObject([
       { words: expect.stringContaining('Revision 1 of Happened') as string },
     ])
+    const edits = await listHistory({ ...allHistory, plan, kind: 'edit' })
+    expect(edits.lines).toMatchObject([{ planId: plan, words: 'Happened was changed: step 1' }])
     const paged = await listHistory({ ...allHistory, body: tag }, 1, 2)
     expect([paged.lines.length, paged.more]).toEqual([2, true])
   })

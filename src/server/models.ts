@@ -71,7 +71,7 @@ export async function storeDefinition(model: BodyModel): Promise<void> {
   )
 }
 
-/** Forgets what was found, for tests that change the store behind our back. */
+/** Forgets what was found: where everything in the store was replaced at once. */
 export function forgetModels(): void {
   shared.saltShelfModels.clear()
 }

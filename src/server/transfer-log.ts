@@ -4,10 +4,10 @@ import type { CarryOrder } from '@/core/camera/carry-order'
 import type { HandWork } from '@/core/camera/preflight'
 import { canonicalJson } from '@/core/json'
 import { digestHex } from '@/core/digest'
-import { ok, type Result } from '@/core/result'
+import { ok, refuse, type Result } from '@/core/result'
 import type { Body } from './bodies'
 import type { Opened } from './carry-sources'
-import { localOwner, query, within, type Connection } from './db'
+import { isUuid, localOwner, query, within, type Connection } from './db'
 import { keepFile } from './files'
 
 /** A past transfer, or one that runs or waits. */
@@ -27,6 +27,15 @@ export interface TransferLine {
   readonly compared: number | null
   readonly handWork: readonly KeptHandWork[]
   readonly files: readonly { readonly role: string; readonly id: string; readonly name: string }[]
+  /** What each stage said, in order. */
+  readonly log: readonly LoggedStage[]
+}
+
+/** A line of the log of a transfer. */
+export interface LoggedStage {
+  readonly stage: CarryStage
+  readonly outcome: 'done' | 'refused' | 'stopped'
+  readonly message: string
 }
 
 /** A line of hand work, and when its owner ticked it. */
@@ -44,7 +53,9 @@ export async function listTransfers(
        t.stage, t.started_at as "startedAt", coalesce(t.compared, (t.record->>'compared')::int) as compared,
        coalesce(t.hand_work, '[]') as "handWork",
        (select coalesce(json_agg(json_build_object('role', tf.role, 'id', f.id, 'name', f.name) order by f.added_at), '[]')
-        from transfer_files tf join files f on f.id = tf.file_id where tf.transfer_id = t.id) as files
+        from transfer_files tf join files f on f.id = tf.file_id where tf.transfer_id = t.id) as files,
+       (select coalesce(json_agg(json_build_object('stage', l.stage, 'outcome', l.outcome, 'message', l.message) order by l.number), '[]')
+        from transfer_log l where l.transfer_id = t.id) as log
      from transfers t join bodies b on b.id = t.body_id left join revisions r on r.id = t.revision_id
      where t.owner_id = $1 and ($2::uuid is null or t.plan_id = $2) and ($3::uuid is null or t.body_id = $3)
      order by t.started_at desc limit $4`,
@@ -131,7 +142,18 @@ export async function keepNewFiles(
 }
 
 /** Begins a transfer; the caller holds the lease on the body. Refuses what cannot be carried as it is. */
-export async function begin(lease: Connection, opened: Opened, body: Body): Promise<Result<Transfer>> {
+export async function begin(
+  lease: Connection,
+  opened: Opened,
+  body: Body,
+  request: string | null,
+): Promise<Result<Transfer>> {
+  if (request !== null && (!isUuid(request) || (await isBegun(lease, request))))
+    return refuse(
+      'twice',
+      `This very transfer to ${body.name} was begun already; it is not carried out twice. How it ended stands under “Carried so far”.`,
+      body.name,
+    )
   const id = randomUUID()
   const stem = freeStem(opened.stem, Object.keys(body.state.card?.files ?? {}))
   const order = opened.orderFor(body, { stem, atSeconds: Math.floor(Date.now() / 1000) })
@@ -141,17 +163,22 @@ export async function begin(lease: Connection, opened: Opened, body: Body): Prom
     const file = opened.file && 'bytes' in opened.file ? await keepFile(client, opened.file) : null
     const fileId = file?.fileId ?? (opened.file && 'id' in opened.file ? opened.file.id : null)
     await client.query(
-      `insert into transfers (id, owner_id, plan_id, revision_id, source_file, source_body, source, stem, by_hand, body_id)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+      `insert into transfers (id, owner_id, plan_id, revision_id, source_file, source_body, source, stem, by_hand, body_id, request)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
       [
         ...[id, localOwner, opened.planId, revision?.id ?? null],
         ...[fileId, opened.bodyId, words, stem],
         JSON.stringify(order.value.byHand.map(({ row, value }) => [row, value])),
         body.id,
+        request,
       ],
     )
     return ok({ id, order: order.value, body, words, revision })
   })
+}
+
+async function isBegun(lease: Connection, request: string): Promise<boolean> {
+  return (await lease.query('select 1 from transfers where request = $1', [request])).rowCount !== 0
 }
 
 /** A stem of which the card has no file yet: nothing on it is written over. */

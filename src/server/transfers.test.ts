@@ -130,12 +130,21 @@ describe('a transfer', () => {
     return told.at(-1)
   }
 
-  it.each([
+  /** What the body holds of a transfer that was cut off once this stage was done; the last stage ends it. */
+  const cutOffAfter = [
+    ['preflight', 'before'],
     ['backup', 'before'],
+    ['write', 'before'],
     ['load', 'loaded'],
     ['restart', 'plan'],
+    ['readBack', 'plan'],
     ['compare', 'plan'],
-  ] as const)(
+  ] as const
+  it('can be cut off after every stage but the last, which ends it', () => {
+    expect(cutOffAfter.map(([stage]) => stage)).toEqual(carryStages.slice(0, -1))
+  })
+
+  it.each(cutOffAfter)(
     'whose process died after %s is ended by the next who asks, who says: %s',
     async (stage, holds) => {
       const [plan, id] = [
@@ -157,16 +166,58 @@ describe('a transfer', () => {
     },
   )
 
-  it('that loses the database on its way says so, and what comes next is not busy', async () => {
+  it.each(cutOffAfter)(
+    'that loses the database after %s says so, and what comes next is not busy and knows: %s',
+    async (stage, holds) => {
+      const [plan, id] = [
+        await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }),
+        await body(),
+      ]
+      const going = await until(plan, id, stage)
+      await die(id)
+      expect(await rest(going)).toMatchObject({ kind: 'refused', refusal: { code: 'database' }, holds: null })
+      expect((await news(plan, id)).at(-1)).toMatchObject({ kind: 'finished' })
+      expect(await listTransfers({ plan })).toMatchObject([
+        { outcome: 'identical' },
+        { outcome: 'stopped', holds },
+      ])
+    },
+  )
+
+  it.each(cutOffAfter)(
+    'to a body that is removed after %s ends there, says so, and its log says that the body holds: %s',
+    async (stage, left) => {
+      const [plan, id] = [
+        await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }),
+        await body(),
+      ]
+      const going = await until(plan, id, stage)
+      await query('update bodies set gone = true where id = $1', [id])
+      // What was read and is not in force yet is let go with it.
+      const holds = left === 'loaded' ? 'before' : left
+      expect(await rest(going)).toMatchObject({ kind: 'refused', refusal: { code: 'gone-body' }, holds })
+      const [line] = await listTransfers({ plan })
+      expect(line).toMatchObject({ outcome: 'refused', holds })
+      expect(line?.log.at(-1)).toMatchObject({
+        outcome: 'refused',
+        message: expect.stringContaining('was removed from Bodies') as string,
+      })
+      expect((await news(plan, id)).at(-1)).toMatchObject({ refusal: { code: 'gone-body' } })
+    },
+  )
+
+  it('is carried out once, however often its request comes', async () => {
     const [plan, id] = [await createPlan(heron, { [rowNamed('base/movie.frameRate')]: '50p' }), await body()]
-    const going = await until(plan, id, 'backup')
-    await die(id)
-    expect(await rest(going)).toMatchObject({ kind: 'refused', refusal: { code: 'database' }, holds: null })
-    expect((await news(plan, id)).at(-1)).toMatchObject({ kind: 'finished' })
-    expect(await listTransfers({ plan })).toMatchObject([
-      { outcome: 'identical' },
-      { outcome: 'stopped', holds: 'before' },
-    ])
+    const request = randomUUID()
+    const ask = async () => {
+      const told: CarryNews[] = []
+      const stop = new AbortController().signal
+      for await (const one of carry(ofPlan(plan), id, { stop, request })) told.push(one)
+      return told.at(-1)
+    }
+    expect(await ask()).toMatchObject({ kind: 'finished' })
+    expect(await ask()).toMatchObject({ kind: 'refused', refusal: { code: 'twice' } })
+    expect(await listTransfers({ plan })).toHaveLength(1)
   })
 
   it('whose page went away after the restart leaves the plan in force, its files on the card, and says so', async () => {

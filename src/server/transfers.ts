@@ -36,6 +36,8 @@ export interface CarryWishes {
   readonly stop: AbortSignal
   /** The stage before which it is to wait until somebody says to go on. */
   readonly pauseBefore?: CarryStage | null
+  /** What asked for it: the same request is not carried out twice. */
+  readonly request?: string | null
 }
 
 /**
@@ -51,7 +53,7 @@ export async function* carry(
   yield* withLease(bodyId, async function* (lease, body) {
     const opened = await openSource(source, `Carried to ${body.name}`)
     if (!opened.ok) return yield refusedNews(opened.refusal)
-    const transfer = await begin(lease, opened.value, body)
+    const transfer = await begin(lease, opened.value, body, wishes.request ?? null)
     if (!transfer.ok) return yield refusedNews(transfer.refusal)
     yield* runStages(lease, transfer.value, startCarry(body.state), 0, wishes)
   })
@@ -96,6 +98,7 @@ async function* withLease(
   try {
     const body = await loadBody(bodyId)
     if (!body.ok) return yield refusedNews(body.refusal)
+    if (body.value.isGone) return yield refusedNews(removed(body.value))
     lease = await takeLease(bodyId)
     if (lease === null) {
       const message = `Another transfer to ${body.value.name} is running; wait until it has ended.`
@@ -200,6 +203,14 @@ async function runOne(
   const { runs, asked } = await askedOf(client, transfer.id)
   if (runs && asked !== null) return { kind: 'asked', asked }
   const { order } = transfer
+  if (runs && body.value.isGone) {
+    const found = body.value.state
+    const current = { ...before, body: onEdition(order.model, found) }
+    const holds = await breakOff(client, transfer, found, current, stage, 'refused')
+    const refusal = removed(transfer.body)
+    await note(client, transfer.id, stage, 'refused', `${refusal.message} ${holdsWords[holds]}`)
+    return { kind: 'ended', refusal, holds }
+  }
   const found = runs ? await befall(client, body.value, stage) : body.value.state
   const current = { ...before, body: onEdition(order.model, found) }
   if (!runs)
@@ -266,6 +277,11 @@ async function breakOff(
     outcome,
     holdsOf(transfer.order, after, rowsBefore(transfer.order.model, state.files)),
   )
+}
+
+function removed({ name, tag }: Body): Refusal {
+  const message = `${name} was removed from Bodies: nothing more is carried to it. Add a body ${tag} there again to go on with it.`
+  return { code: 'gone-body', message, where: name }
 }
 
 function endedElsewhere(body: Body): Refusal {

@@ -3,11 +3,10 @@ import { readMemory, type Memory } from '@/core/camera/memory'
 import { bodiesIn } from '@/core/inventory/records'
 import { equipmentFor, equipped } from '@/core/inventory/equip'
 import type { Inventory, Library } from '@/core/inventory/rows'
-import { readRescuePlace } from '@/core/procedures/rescue'
 import type { BodyModel } from '@/core/model/types'
 import { parsePlan, planTitle, type Plan } from '@/core/plan/plan'
-import { isProcedure, type ProcedureId } from '@/core/procedures/catalogue'
-import { composeProcedure, heldBefore } from '@/core/procedures/compose'
+import { isProcedure, startingPointOf, type ProcedureId } from '@/core/procedures/catalogue'
+import { composeProcedure, heldBefore, isPlaceOf } from '@/core/procedures/compose'
 import { orderFor, startingPoints, type StartingPoint } from '@/core/procedures/order'
 import { heldAfter } from '@/core/procedures/play'
 import {
@@ -110,10 +109,10 @@ export interface WalkOrder {
 export async function beginWalk(planId: string, order: WalkOrder): Promise<Result<string>> {
   if (!isProcedure(order.procedure))
     return refuse('unknown-procedure', `There is no procedure ${order.procedure}.`, 'procedure')
-  // What is built on is what is there.
-  const asked = order.procedure === 'build-on' ? 'believed' : order.start
-  const start = startingPoints.find((one) => one === asked)
-  if (!start) return refuse('outside', `A walk starts from ${startingPoints.join(', ')}.`, 'start')
+  const asked = startingPoints.find((one) => one === order.start)
+  if (!asked) return refuse('outside', `A walk starts from ${startingPoints.join(', ')}.`, 'start')
+  const { procedure } = order
+  const start = startingPointOf(procedure, asked)
   const { inventory } = await inventoryNow()
   return transaction(async (client): Promise<Result<string>> => {
     const row = isUuid(planId) ? await planRow(client, planId, 'for update') : undefined
@@ -132,8 +131,12 @@ export async function beginWalk(planId: string, order: WalkOrder): Promise<Resul
     const read = await planOf(row)
     if (!read.ok) return read
     const { model, plan } = read.value
-    if (order.place !== '' && !readRescuePlace(model, plan, order.place))
-      return refuse('outside', 'This plan has no such side or bank.', 'place')
+    if (!isPlaceOf(procedure, model, plan, order.place))
+      return refuse(
+        'outside',
+        `“${order.place.slice(0, 60)}” is nothing that this procedure can be about.`,
+        'place',
+      )
     const id = randomUUID()
     const held = start === 'believed' ? await believed(client, model, order.body) : null
     await client.query(

@@ -26,11 +26,10 @@ export interface Brought {
   readonly needed: number
 }
 
-/** What an update of a body comes to, before it is done. */
-export interface FirmwareDay {
+/** What another firmware comes to: what it brings and takes, what to look at again, how what a body holds comes back. */
+export interface Update {
   readonly from: string
   readonly to: string
-  readonly gates: readonly Gate[]
   /** The versions on the way, the last of them the new one, with what each brings in words. */
   readonly versions: readonly { readonly version: string; readonly brings: string }[]
   readonly brought: readonly Brought[]
@@ -42,12 +41,49 @@ export interface FirmwareDay {
   readonly way: 'load' | 'walk'
 }
 
+/** What an update of a body comes to, before it is done: gates that have to be open first. */
+export interface FirmwareDay extends Update {
+  readonly gates: readonly Gate[]
+}
+
 /** Below this charge no update is begun: one that breaks off leaves a dead camera. */
 export const leastForUpdate = 50
 
+/** What is known where an update is looked at: what the body holds, the rows of its plan, and how often an outing something is needed. */
+interface Holding {
+  readonly held: Rows
+  readonly rows: Rows
+  readonly needed: (means: string) => number
+}
+
+/** What the update of a model from one firmware to another comes to. Refuses a firmware that the model has not, or an older one. */
+export function updateOf(
+  model: BodyModel,
+  from: string,
+  to: string,
+  { held, rows, needed }: Holding,
+): Result<Update> {
+  const known = model.firmware.map(({ version }) => version)
+  const next = model.firmware.find(({ version }) => version === to)
+  if (!next) return refuse('unknown-firmware', `A ${model.name} has firmware ${known.join(', ')}.`, to)
+  const [here, there] = [firmwareNumber(from) ?? 0, firmwareNumber(to) ?? 0]
+  if (there <= here)
+    return refuse('older', `Firmware goes from ${from} to a newer one only; ${to} is not.`, to)
+  const versions = model.firmware.filter(({ version }) => {
+    const number = firmwareNumber(version) ?? 0
+    return number > here && number <= there
+  })
+  return ok({
+    ...{ from, to, versions, brought: broughtBy(model, needed, here, there) },
+    lost: lackingIn(model, held, to).map(({ words }) => words),
+    recheck: decidedBefore(rows, to).map((one) => ({ ...one, place: describeRow(model, one.row) })),
+    way: next.readsFilesFrom.includes(from) ? 'load' : 'walk',
+  })
+}
+
 /**
  * What an update comes to. `kept` are the rows of every file that is kept of the body's model: what the body holds has to be
- * among them. `rows` are those of the plan it is believed to hold, `needed` says how often an outing something is needed. Refuses a firmware that the model has not, or an older one.
+ * among them. `rows` are those of the plan it is believed to hold, `needed` says how often an outing something is needed. Refuses what `updateOf` refuses.
  */
 export function firmwareDay(
   model: BodyModel,
@@ -57,21 +93,14 @@ export function firmwareDay(
   rows: Rows,
   needed: (means: string) => number = () => 0,
 ): Result<FirmwareDay> {
-  const known = model.firmware.map(({ version }) => version)
-  const next = model.firmware.find(({ version }) => version === to)
-  if (!next) return refuse('unknown-firmware', `A ${model.name} has firmware ${known.join(', ')}.`, to)
-  const [here, there] = [firmwareNumber(body.firmware) ?? 0, firmwareNumber(to) ?? 0]
-  if (there <= here)
-    return refuse('older', `Firmware goes from ${body.firmware} to a newer one only; ${to} is not.`, to)
   const held = carriedRows(model, body.memory)
+  const update = updateOf(model, body.firmware, to, { held, rows, needed })
+  if (!update.ok) return update
   const isSaved = kept.some((one) => compareRows(model, held, one).differences.length === 0)
   const isEnough = body.batteryPercent >= leastForUpdate
-  const versions = model.firmware.filter(({ version }) => {
-    const number = firmwareNumber(version) ?? 0
-    return number > here && number <= there
-  })
+  const { versions } = update.value
   return ok({
-    ...{ from: body.firmware, to, versions, brought: broughtBy(model, needed, here, there) },
+    ...update.value,
     gates: [
       {
         ...{ name: 'Battery', isOpen: isEnough },
@@ -96,9 +125,6 @@ export function firmwareDay(
             : 'No firmware lies in between.',
       },
     ],
-    lost: lackingIn(model, held, to).map(({ words }) => words),
-    recheck: decidedBefore(rows, to).map((one) => ({ ...one, place: describeRow(model, one.row) })),
-    way: next.readsFilesFrom.includes(body.firmware) ? 'load' : 'walk',
   })
 }
 

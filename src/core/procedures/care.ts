@@ -3,8 +3,11 @@ import { settingsIn } from '../model/excerpt'
 import { lookup } from '../model/lookup'
 import type { Act } from '../model/types'
 import type { LiveEvent } from '../camera/live/events'
-import { describeRow, entriesOf, parseRow, settingOf } from '../plan/rows'
-import { decidedBefore } from '../plan/stamp'
+import { entriesOf, parseRow, settingOf } from '../plan/rows'
+import { planTitle } from '../plan/plan'
+import { carriedRows } from '../camera/memory'
+import { leastForUpdate, updateOf, type Update } from '../camera/firmware-day'
+import { timesNeeded } from '../reach/needs'
 import { contextOf, memoryPlan } from '../camera/live/state'
 import { route, type RouteStep } from '../route/route'
 import { firmwareNumber } from '../rules/facts'
@@ -114,17 +117,28 @@ function along(composer: Composer, { move }: RouteStep): void {
   }
 }
 
-/** The day of an update: nothing is lost, what the file carries across is known, and what to look at again is named. */
-export function firmwareDay(order: SetOrder): Composer {
-  const composer = new Composer(order)
-  const { model, firmware } = order
-  const kept = saveFirst(composer, 'Before')
-  const next = model.firmware.find(
+/** The firmware that an update goes to: the one that is asked for, else the next after the body's. */
+export function updateTarget({ model, firmware }: SetOrder, asked: string): string | null {
+  const newer = model.firmware.filter(
     ({ version }) => (firmwareNumber(version) ?? 0) > (firmwareNumber(firmware) ?? 0),
   )
+  return (newer.find(({ version }) => version === asked) ?? newer[0])?.version ?? null
+}
+
+/** The day of an update: nothing is lost, what the file carries across is known, and what to look at again is named. */
+export function firmwareDay(order: SetOrder, asked: string): Composer {
+  const composer = new Composer(order)
+  const { model, firmware, plan } = order
+  const kept = saveFirst(composer, 'Before')
   const part = 'The update'
-  const charged = composer.doing('full-battery', 'Put a full battery in', { part, after: kept })
-  if (!next) {
+  const to = updateTarget(order, asked)
+  const update = to === null ? null : updateOf(model, firmware, to, holding(composer, order))
+  const charged = composer.doing('full-battery', 'Put a full battery in', {
+    part,
+    after: kept,
+    because: `Below ${leastForUpdate} % an update may break off, and leaves a dead camera.`,
+  })
+  if (!update?.ok) {
     composer.doing(
       'newest',
       `Firmware ${firmware} is the newest that the definition of ${model.name} knows`,
@@ -135,37 +149,37 @@ export function firmwareDay(order: SetOrder): Composer {
     )
     return composer
   }
-  const events: LiveEvent[] = [{ kind: 'firmware', version: next.version }]
+  const { versions, brought, lost, recheck, way } = update.value
+  const between = versions.slice(0, -1).map(({ version }) => version)
   const updated = composer.menuAct('update', {
     part,
     after: [...kept, charged],
-    events,
-    words: `Update to firmware ${next.version}`,
-    because: next.brings,
+    events: [{ kind: 'firmware', version: update.value.to }],
+    words: `Update to firmware ${update.value.to}`,
+    because: `${versions.map(({ brings }) => brings).join(' ')}${between.length > 0 ? ` ${between.join(', ')} lies in between: what that brought comes too.` : ''}`,
   })
   const off = composer.restart(updated === null ? [charged] : [updated], 'The new firmware begins then.')
-  const after = 'After'
-  if (next.readsFilesFrom.includes(firmware)) {
-    const loaded = composer.menuAct('load', {
-      part: after,
-      after: [off],
-      because: `Firmware ${next.version} reads files of ${firmware}: it brings back what the update wiped.`,
+  for (const words of lost)
+    composer.undone.push({ row: null, words, because: `Firmware ${update.value.to} does not have it.` })
+  bringBack(composer, way, update.value, off)
+  for (const { name, address, version, needed } of brought.filter((one) => one.needed > 0))
+    composer.add({
+      id: `brought/${name}`,
+      kind: 'look',
+      words: `Look at what is new: ${name}`,
+      where: address,
+      part: 'What it brings',
+      asks: version,
+      because: `The needs of ${planTitle(plan)} ask for it ${needed} times an outing.`,
     })
-    composer.restart(loaded === null ? [off] : [loaded], 'What was loaded comes into force then.')
-  } else
-    composer.doing('by-hand', 'Set the plan by hand: “Set this plan”, what differs from delivered', {
-      part: after,
-      after: [off],
-      because: `Firmware ${next.version} does not read files of ${firmware}.`,
-    })
-  for (const { row } of decidedBefore(order.plan.rows, next.version))
+  for (const { row, place } of recheck)
     composer.add({
       id: `recheck/${row}`,
       kind: 'look',
-      words: `Look again: ${describeRow(order.model, row)}`,
+      words: `Look again: ${place}`,
       part: 'Decided on older firmware',
       row,
-      asks: next.version,
+      asks: update.value.to,
       because: 'It was decided on an older firmware.',
     })
   const again = composer.menuAct('save', {
@@ -176,5 +190,74 @@ export function firmwareDay(order: SetOrder): Composer {
     part: 'Then',
     after: again === null ? [] : [again],
   })
+  composer.doing(
+    'prove',
+    'Carry the plan again, or press every key once: then it is proven on the new firmware',
+    {
+      part: 'Then',
+      after: [off],
+    },
+  )
+  return composer
+}
+
+function holding({ state }: Composer, { model, plan }: SetOrder) {
+  return {
+    held: carriedRows(model, state.body.memory),
+    rows: plan.rows,
+    needed: (means: string) => timesNeeded(model, plan, means),
+  }
+}
+
+/** What the update wiped, brought back: by the file saved before, or by hand. */
+function bringBack(composer: Composer, way: Update['way'], { from, to }: Update, off: string): void {
+  const part = 'After'
+  if (way === 'walk') {
+    composer.doing('by-hand', 'Set the plan by hand: “Set this plan”, what differs from delivered', {
+      part,
+      after: [off],
+      because: `Firmware ${to} does not read files of ${from}.`,
+    })
+    return
+  }
+  const loaded = composer.menuAct('load', {
+    part,
+    after: [off],
+    because: `Firmware ${to} reads files of ${from}: it brings back what the update wiped.`,
+  })
+  composer.restart(loaded === null ? [off] : [loaded], 'What was loaded comes into force then.')
+}
+
+/**
+ * A body brought back to delivered and up again from its own file: for a camera that behaves as nothing in the menu explains.
+ * What the file does not carry is set by hand afterwards.
+ */
+export function resetAndRestore(order: SetOrder): Composer {
+  const composer = new Composer(order)
+  const kept = saveFirst(composer, 'Save what is there')
+  const back = 'Back to delivered'
+  const reset = composer.menuAct('reset', { part: back, after: kept })
+  const off = composer.restart(reset === null ? kept : [reset], 'Some values come into force only then.')
+  const seen = composer.doing('as-delivered', 'See whether the trouble is gone as delivered', {
+    part: back,
+    after: [off],
+    expect:
+      'gone: a value had caused it. Still there: it is no value; go back all the same, and have the camera looked at',
+    because: 'If it comes back with the file, a value in the file causes it.',
+  })
+  const up = 'Up again from its file'
+  const loaded = composer.menuAct('load', { part: up, after: [...kept, off, seen] })
+  const on = composer.restart(loaded === null ? [off] : [loaded], 'What was loaded comes into force then.')
+  const again = composer.menuAct('save', {
+    part: up,
+    after: [on],
+    because: 'Held against the one saved before, it shows whether everything came back.',
+  })
+  composer.doing('compare', 'Hold the two files against each other, on the shelf under Files', {
+    part: up,
+    after: again === null ? [on] : [again],
+    expect: 'they say the same',
+  })
+  setBack(composer, order, 'What no file carries')
   return composer
 }

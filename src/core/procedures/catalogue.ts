@@ -1,3 +1,5 @@
+import type { StartingPoint } from './order'
+
 /** When a procedure is gone through. */
 export type ProcedureGroup = 'begin' | 'set' | 'prove' | 'day' | 'need'
 
@@ -7,6 +9,8 @@ export interface ProcedureName {
   readonly name: string
   readonly group: ProcedureGroup
   readonly purpose: string
+  /** From where it always starts, whatever is asked for. */
+  readonly start?: StartingPoint
 }
 
 /** Every procedure, in the order in which an owner meets them. */
@@ -28,6 +32,7 @@ export const catalogue = [
     name: 'Build on what is there',
     group: 'begin',
     purpose: 'Nothing is wiped: every line the plan says is looked at on the body.',
+    start: 'believed',
   },
   {
     id: 'set-plan',
@@ -107,10 +112,23 @@ export const catalogue = [
     group: 'need',
     purpose: 'An update that loses nothing: saved before, brought back, looked at again.',
   },
+  {
+    id: 'reset-restore',
+    name: 'Reset and restore',
+    group: 'need',
+    purpose: 'A camera that misbehaves: saved, reset, brought back from its own file, compared.',
+    start: 'believed',
+  },
 ] as const satisfies readonly ProcedureName[]
 
 /** The id of a procedure. */
 export type ProcedureId = (typeof catalogue)[number]['id']
+
+/** From where a procedure starts: some know that themselves. */
+export function startingPointOf(id: ProcedureId, asked: StartingPoint): StartingPoint {
+  const named: ProcedureName | undefined = catalogue.find((one) => one.id === id)
+  return named?.start ?? asked
+}
 
 /** Whether something names a procedure. */
 export function isProcedure(id: string): id is ProcedureId {

@@ -1,9 +1,10 @@
-import { plannedSlots } from '../plan/plan'
+import type { BodyModel } from '../model/types'
+import { plannedSlots, type Plan } from '../plan/plan'
 import { entriesOf, isSlotRow } from '../plan/rows'
 import { factoryMemory, memoryOf, type Memory } from '../camera/memory'
 import type { StateIn } from '../resolve/resolved'
 import { buildOn, cleanStart, firstDay } from './begin'
-import { firmwareDay, isoLadder, pairing } from './care'
+import { firmwareDay, isoLadder, pairing, resetAndRestore } from './care'
 import type { Composer } from './composer'
 import { evening, morning } from './days'
 import { fieldMoves } from './field-moves'
@@ -18,7 +19,7 @@ import { catalogue, type ProcedureId } from './catalogue'
 /** What is asked for besides the order. */
 export interface Asked {
   readonly order: SetOrder
-  /** Where focus fails, for the rescue (`readRescuePlace`); the first side with no bank where it is left out. */
+  /** What it is about, where a procedure asks for that (`isPlaceOf`); where it is left out, what is most likely meant. */
   readonly place?: string | undefined
   readonly stateIn?: StateIn
 }
@@ -27,6 +28,8 @@ interface Composing {
   /** On what it is composed: a body that holds what the order says, one as delivered, one with the plan on it, or with its base alone. */
   readonly on: 'given' | 'delivered' | 'plan' | 'base'
   readonly compose: (asked: Asked) => Composer
+  /** What it may be about; a procedure without this asks for nothing. */
+  readonly isPlace?: (model: BodyModel, plan: Plan, place: string) => boolean
   readonly leaves?: (asked: Asked) => readonly string[]
 }
 
@@ -59,6 +62,7 @@ const composing: Readonly<Record<ProcedureId, Composing>> = {
       const at = readRescuePlace(model, plan, place) ?? { side: model.sides[0] ?? 'stills', slot: null }
       return rescue(order, at, stateIn)
     },
+    isPlace: (model, plan, place) => readRescuePlace(model, plan, place) !== null,
   },
   'bracket-job': { on: 'plan', compose: ({ order }) => bracketJob(order) },
   'interval-job': { on: 'plan', compose: ({ order }) => intervalJob(order) },
@@ -66,9 +70,20 @@ const composing: Readonly<Record<ProcedureId, Composing>> = {
   pairing: { on: 'plan', compose: ({ order }) => pairing(order) },
   'firmware-day': {
     on: 'plan',
-    compose: ({ order }) => firmwareDay(order),
+    compose: ({ order, place = '' }) => firmwareDay(order, place),
+    isPlace: (model, _plan, place) => model.firmware.some(({ version }) => version === place),
     leaves: () => ['The old file may not load any more: keep it, and save a new one.'],
   },
+  'reset-restore': {
+    on: 'given',
+    compose: ({ order }) => resetAndRestore(order),
+    leaves: () => [mediaLost],
+  },
+}
+
+/** Whether a procedure can be about this: a side or bank where focus fails, a firmware to update to; the empty text always. */
+export function isPlaceOf(id: ProcedureId, model: BodyModel, plan: Plan, place: string): boolean {
+  return place === '' || composing[id].isPlace?.(model, plan, place) === true
 }
 
 /** What a body holds where a procedure begins: it is composed on that, and has to be played on it. */

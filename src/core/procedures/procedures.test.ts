@@ -15,6 +15,8 @@ import {
   bodyFirmwareRow,
   isSlotRow,
   keyRow,
+  needRow,
+  noteRow,
   type RowId,
 } from '../plan/rows'
 import { setRows, applyStep } from '../plan/step'
@@ -353,6 +355,45 @@ describe('the procedures', () => {
     expect(ids.some((id) => id.startsWith('act/load'))).toBe(readable?.version === heron.firmware[1]?.version)
     if (ids.some((id) => id.startsWith('act/load'))) expect(ids).toContain('do/restart#2')
   })
+
+  it('go to the firmware that is asked for, name what lies in between, what comes that is needed, and what to look at again', () => {
+    const [oldest, , newest] = heron.firmware
+    const [brought] = heron.settings.filter(({ since, means }) => since === newest?.version && means !== null)
+    const stamped = rowNamed('base/exposure.iso@stills')
+    const needy = withRows(heron, {
+      [stamped]: 'ISO 800',
+      [noteRow('decidedOn', stamped)]: `${oldest?.version ?? ''} heron-a`,
+      ...(brought ? { [needRow('dark-stage', brought.means ?? '')]: ['4'] } : {}),
+    })
+    const { acts: given } = composeProcedure('firmware-day', {
+      order: { ...deliveredOrder(heron, needy), firmware: oldest?.version ?? '' },
+      place: newest?.version ?? '',
+    })
+    const update = given.find(({ words }) => words.startsWith('Update to firmware'))
+    expect(update?.words).toContain(newest?.version)
+    expect(update?.because).toContain(`${heron.firmware[1]?.version ?? ''} lies in between`)
+    expect(given.map(({ id }) => id)).toContain(`recheck/${stamped}`)
+    if (brought) expect(given.some(({ words }) => words.includes(brought.label))).toBe(true)
+  })
+
+  it.each(named)(
+    'reset %s and bring it back from its own file: played, it holds what it held',
+    (_, model) => {
+      fc.assert(
+        fc.property(planOf(model), (plan) => {
+          const from = startOf('press-test', deliveredOrder(model, plan))
+          const given = { ...deliveredOrder(model, plan), from }
+          const procedure = composeProcedure('reset-restore', { order: given })
+          const played = play(given, procedure, from)
+          expect(played.refused).toEqual([])
+          expect(played.state.body.memory).toEqual(from)
+          const reset = procedure.acts.findIndex(({ id }) => id.startsWith('act/') && id.includes('reset'))
+          expect(reset).toBeGreaterThan(0)
+        }),
+        { numRuns: 4 },
+      )
+    },
+  )
 
   it('give only field moves that do on the simulated body what they say', () => {
     const { acts: given, undone } = composeProcedure('field-moves', { order })

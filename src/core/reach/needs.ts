@@ -26,6 +26,11 @@ export function needsOf(model: BodyModel, plan: Plan): readonly Need[] {
   return needsFor(model)(plan)
 }
 
+/** How often an outing the needs of a plan ask for a common setting or function. */
+export function timesNeeded(model: BodyModel, plan: Plan, means: string): number {
+  return needsOf(model, plan).reduce((sum, { what, perOuting }) => sum + (what === means ? perOuting : 0), 0)
+}
+
 const needsFor = memoize((model: BodyModel) => memoize((plan: Plan) => readNeeds(model, plan)))
 
 function readNeeds(model: BodyModel, plan: Plan): Need[] {

@@ -5,6 +5,7 @@ import type { MishapId } from '@/core/camera/mishaps'
 /** A simulated body on its bench. */
 export interface BenchBody {
   readonly id: string
+  readonly tag: string
   readonly name: string
   readonly firmware: string
   /** Every firmware of its model, the oldest first. */

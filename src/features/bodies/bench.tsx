@@ -6,6 +6,7 @@ import { cardConditions, cardWords } from '@/core/camera/card-condition'
 import { carryStages, stageNames, type CarryStage } from '@/core/camera/carry'
 import { isMishap, mishaps } from '@/core/camera/mishaps'
 import type { Refusal } from '@/core/result'
+import { BeginWalk } from '@/features/walk'
 import { Button } from '@/ui/button'
 import { Fold } from '@/ui/fold'
 import { NumberField } from '@/ui/number-field'
@@ -79,6 +80,11 @@ export function Bench({ body }: { body: BenchBody }) {
           Reset
         </Button>
       </div>
+      {body.planId !== null && (
+        <BeginWalk asked={{ planId: body.planId, procedure: 'reset-restore', body: body.tag }}>
+          Reset and restore, act by act
+        </BeginWalk>
+      )}
       {body.isPending && (
         <p className="border-l-3 border-lichen px-3">
           Something was loaded and is not yet in force: it is, after a restart.

@@ -9,7 +9,6 @@ import { TwinChoice } from './twin-choice'
 
 /** A body as its page shows it. */
 interface BodyKnown extends BenchBody {
-  readonly tag: string
   readonly place: string
   readonly model: string
   readonly serial: string

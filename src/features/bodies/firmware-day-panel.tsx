@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import { Check as CheckMark, OctagonX } from 'lucide-react'
 import type { FirmwareDay } from '@/core/camera/firmware-day'
+import { BeginWalk } from '@/features/walk'
 import { Button } from '@/ui/button'
 import { Check } from '@/ui/check'
 import { NamedSelect } from '@/ui/select'
@@ -57,6 +58,15 @@ export function FirmwareDayPanel({ body, act }: { body: BenchBody; act: (order: 
             Update to {chosen}
           </Button>
           <Afterwards day={day.value} planId={body.planId} />
+          {body.planId !== null && (
+            <BeginWalk
+              asked={{
+                ...{ planId: body.planId, procedure: 'firmware-day', body: body.tag, place: chosen },
+              }}
+            >
+              Go through the day act by act
+            </BeginWalk>
+          )}
         </section>
       )}
     </div>

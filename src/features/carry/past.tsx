@@ -84,6 +84,21 @@ function PastLine({ transfer, busy, onGoOn }: { transfer: PastTransfer; busy: bo
           <span className="text-silt">what it held before</span>
         </p>
       )}
+      {transfer.log.length > 0 && (
+        <details>
+          <summary className="min-h-8 cursor-pointer py-1 text-silt">Stage by stage</summary>
+          <ol className="grid gap-0.5">
+            {transfer.log.map((line, i) => (
+              <li key={i} className="grid grid-cols-[7rem_1fr] gap-x-3">
+                <span className={line.outcome === 'done' ? 'text-silt' : 'font-semibold text-rust'}>
+                  {stageNames[line.stage]}
+                </span>
+                <span>{line.message}</span>
+              </li>
+            ))}
+          </ol>
+        </details>
+      )}
       {lines.length > 0 && outcome === 'identical' && (
         <details open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
           <summary className="min-h-8 cursor-pointer py-1 text-silt">

@@ -22,4 +22,10 @@ export interface PastTransfer {
   readonly compared: number | null
   readonly handWork: readonly (HandWork & { readonly tickedAt?: string })[]
   readonly files: readonly { readonly role: string; readonly id: string; readonly name: string }[]
+  /** What each stage said, in order. */
+  readonly log: readonly {
+    readonly stage: CarryStage
+    readonly outcome: 'done' | 'refused' | 'stopped'
+    readonly message: string
+  }[]
 }

@@ -66,7 +66,10 @@ export function useCarry({ sources, bodies, to, isSaved, mark }: CarryGiven) {
     setProgress({})
     for (const body of clear) {
       if (control.signal.aborted) break
-      const order = { source: source?.id, body: body.id, ...(pauseBefore === '' ? {} : { pauseBefore }) }
+      const order = {
+        ...{ source: source?.id, body: body.id, request: crypto.randomUUID() },
+        ...(pauseBefore === '' ? {} : { pauseBefore }),
+      }
       await follow(body, '/api/carry', order, control)
     }
     finished()

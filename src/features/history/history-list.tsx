@@ -41,6 +41,7 @@ export function HistoryList({
             {line.planId !== null && line.planTitle !== null && without !== 'plan' && (
               <To href={`/plans/${line.planId}`}>{line.planTitle}</To>
             )}
+            {line.kind === 'edit' && line.planId === null && <To href="/bodies">The inventory</To>}
             {line.walkId !== null && <To href={`/walks/${line.walkId}`}>The walk</To>}
             {line.fileId !== null && (
               <a

@@ -5,7 +5,7 @@ import { useState } from 'react'
 import type { Memory } from '@/core/camera/memory'
 import { bodiesIn } from '@/core/inventory/records'
 import { emptyInventory } from '@/core/inventory/rows'
-import { catalogue, isProcedure, type ProcedureId } from '@/core/procedures/catalogue'
+import { catalogue, isProcedure, startingPointOf, type ProcedureId } from '@/core/procedures/catalogue'
 import type { StartingPoint } from '@/core/procedures/order'
 import { progressOf, type Walk } from '@/core/procedures/progress'
 import { provenRows, type DoneAct } from '@/core/procedures/proven'
@@ -13,7 +13,7 @@ import { writeRescuePlace } from '@/core/procedures/rescue'
 import { plannedSlots } from '@/core/plan/plan'
 import type { Refusal } from '@/core/result'
 import { standingFirmware } from '@/core/resolve/context'
-import { order } from '@/ui/order'
+import { beginWalk } from '@/features/walk'
 import { useLookAgain } from '@/ui/server-there'
 import { useStable } from '@/ui/use-stable'
 import { useKeptPart } from '@/features/documents'
@@ -63,7 +63,7 @@ export function useProveStation(known: ProveKnown) {
   const mine = walks.filter((one) => one.procedure === id && one.place === place && ofBody(one))
   const open = mine.find(({ endedAt }) => endedAt === null) ?? null
   // A walk that is under way goes on from where it began.
-  const wanted = open?.start ?? from
+  const wanted = open?.start ?? startingPointOf(id, from)
   const start = wanted === 'believed' && held === null ? 'delivered' : wanted
   const composed = useAnswer<'procedure'>({
     ...{ kind: 'procedure', id, tag, start, isPlayed },
@@ -111,10 +111,9 @@ export function useProveStation(known: ProveKnown) {
       setRefusal(null)
       // What is on the screen has to be on the server, where the walk is composed.
       if (saving !== 'saved') await saved(desk)
-      const asked = { procedure: id, body: tag ?? '', start, place }
-      const begun = await order<{ walk: string }>(`/api/plans/${planId}/walks`, asked)
+      const begun = await beginWalk({ planId, procedure: id, body: tag ?? '', start, place })
       setBusy(false)
-      if (begun.ok) router.push(`/walks/${begun.value.walk}`)
+      if (begun.ok) router.push(begun.value)
       else setRefusal(begun.refusal)
     },
     /** Notes that a walk proves, and writes them into the plan in one step. */
