@@ -8,6 +8,7 @@ import { cardBench } from './bench/card'
 import { checksBench } from './bench/checks'
 import { contextsBench } from './bench/contexts'
 import { focusBench } from './bench/focus'
+import { filesBench } from './bench/files'
 import type { Figure } from './bench/measure'
 import { numbersBench } from './bench/numbers'
 import { offlineBench } from './bench/offline'
@@ -31,6 +32,7 @@ const alone = {
   stations: (at: string, model: BodyModel) => speedBench(at, model, lenses),
   bare: async (at: string) => [await bareBench(at)],
   shelf: shelfBench,
+  files: filesBench,
   settings: settingsBench,
   procedures: proceduresBench,
   offline: offlineBench,
@@ -60,6 +62,7 @@ async function allFigures(at: string, model: BodyModel): Promise<Figure[]> {
     ...(await sheetsBench(at, model)),
     ...(await offlineBench(at, model)),
     await bareBench(at),
+    ...(await filesBench(at, model)),
     ...(await shelfBench(at)),
   ]
 }

@@ -56,7 +56,13 @@ insert into edit_days (owner_id, plan_id, day, first_step, last_step, last_at)
 alter table transfers add column request uuid;
 create unique index transfers_once on transfers (request);
 
+-- Where a file was loaded, however many transfers there are.
+create index transfers_by_source on transfers (source_file);
+create index transfer_files_by_file on transfer_files (file_id);
+
 -- Down Migration
+
+drop index transfers_by_source, transfer_files_by_file;
 
 alter table transfers drop column request;
 

@@ -66,6 +66,23 @@ export async function listBodies(
   }
 }
 
+/** The body that is called by a tag; null where there is none. */
+export async function bodyTagged(tag: string): Promise<Result<Body> | null> {
+  const rows = await query<BodyRow>(`${bodyQuery} where b.owner_id = $1 and b.tag = $2 and not b.gone`, [
+    localOwner,
+    tag,
+  ])
+  return rows[0] ? bodyOf(rows[0]) : null
+}
+
+/** The other bodies of a body's model, by name. */
+export function twinsOf({ id, model }: Body): Promise<{ readonly tag: string; readonly name: string }[]> {
+  return query(
+    `select tag, name from bodies where owner_id = $1 and model_id = $2 and id <> $3 and not gone order by name`,
+    [localOwner, model.id, id],
+  )
+}
+
 /** One body, or a refusal. */
 export async function loadBody(id: string): Promise<Result<Body>> {
   if (!isUuid(id)) return refuse('unknown-body', 'There is no such body.', id)

@@ -6,21 +6,18 @@ import { knownRows } from '@/core/plan/written'
 import { ok, refuse } from '@/core/result'
 import type { RowDifference } from '@/core/files/compare'
 import { howWords, standingOf } from './beliefs'
-import { listBodies, type Body } from './bodies'
+import { bodyTagged, twinsOf, type Body } from './bodies'
 import { localOwner, query } from './db'
 
 /** A body with all that is known of it: as its page and commands show it. */
 export async function bodyCalled(tag: string, against: string | null) {
-  const { bodies, lost } = await listBodies()
-  const body = bodies.find((one) => one.tag === tag)
-  if (!body) {
-    const trouble = lost.find(({ name }) => name === tag)?.trouble
-    return trouble
-      ? { ok: false as const, refusal: trouble }
-      : refuse('unknown-body', 'There is no such body.', tag)
-  }
-  const twins = bodies.filter(({ id, model }) => id !== body.id && model.id === body.model.id)
-  const twin = twins.find((one) => one.tag === against) ?? twins[0]
+  const found = await bodyTagged(tag)
+  if (!found?.ok) return found ?? refuse('unknown-body', 'There is no such body.', tag)
+  const body = found.value
+  const twins = await twinsOf(body)
+  const other = twins.find((one) => one.tag === against) ?? twins[0]
+  const read = other && (await bodyTagged(other.tag))
+  const twin = read?.ok ? read.value : null
   const [standing, plans, backups] = await Promise.all([
     standingOf(body),
     plansFor(body),
@@ -42,7 +39,7 @@ export async function bodyCalled(tag: string, against: string | null) {
     drift: drift.map(differenceLine),
     doubts,
     wanted: plans.flatMap((one) => wantedOf(body, one)),
-    twins: twins.map((one) => ({ tag: one.tag, name: one.name })),
+    twins,
     twin: twin ? twinOf(body, twin, plans) : null,
     backups: backups.map((file) => ({ ...file, at: file.at.toISOString() })),
     memory: entriesOf(body.state.memory).map(([row, value]) => ({

@@ -86,11 +86,10 @@ export async function listFiles(
            where ${where} and not exists (select from unnest($2::text[]) as pattern
              where concat_ws(' ', f.name, b.name, f.note, array_to_string(f.tags, ' ')) not ilike pattern)`
   const asked = [localOwner, patterns, bin, kind, tag]
-  const [files, counted] = await Promise.all([
-    query<FileLine>(
-      `with chosen as (
-         select f.id from ${from} order by f.added_at desc, f.name, f.id limit $6 offset $7)
-       select f.id, f.kind, f.name, length(f.bytes) as size, f.digest, f.model_id as "modelId", f.firmware,
+  const lines = await query<FileLine & { count: number }>(
+    `with found as materialized (select f.id, f.added_at, f.name from ${from}),
+       chosen as (select id from found order by added_at desc, name, id limit $6 offset $7)
+       select (select count(*)::int from found) as count, f.id, f.kind, f.name, length(f.bytes) as size, f.digest, f.model_id as "modelId", f.firmware,
          b.name as "bodyName", r.number as revision, f.note, f.tags, f.added_at as "addedAt", f.deleted_at as "deletedAt",
          (select json_build_object('id', p.id, 'title', p.title) from plans p where p.id = coalesce(r.plan_id, f.plan_id)) as plan,
          (select coalesce(json_agg(distinct tb.name), '[]') from transfers t join bodies tb on tb.id = t.body_id
@@ -99,10 +98,12 @@ export async function listFiles(
        from chosen join files f using (id)
          left join bodies b on b.id = f.body_id left join revisions r on r.id = f.revision_id
        order by f.added_at desc, f.name, f.id`,
-      [...asked, most, (page - 1) * most],
-    ),
-    query<{ count: number }>(`select count(*)::int as count from ${from}`, asked),
-  ])
+    [...asked, most, (page - 1) * most],
+  )
+  const [first] = lines
+  const files = lines.map(({ count: _, ...file }) => file)
+  if (first || page === 1) return { files, count: first?.count ?? 0 }
+  const counted = await query<{ count: number }>(`select count(*)::int as count from ${from}`, asked)
   return { files, count: counted[0]?.count ?? 0 }
 }
 

@@ -82,7 +82,8 @@ const parts: Readonly<Record<HistoryKind, string>> = {
     where d.owner_id = $1 and $2::text is null and ($3::uuid is null or d.plan_id = $3) and $4::uuid is null
     order by d.last_at desc limit $5`,
   bench: `select e.id::text, 'bench', e.at, e.words, b.tag, b.name, null::uuid, null::text, null::uuid, null::text
-    from body_events e join bodies b on b.id = e.body_id
+    from bodies b cross join lateral (
+      select * from body_events of_body where of_body.body_id = b.id order by of_body.at desc limit $5) e
     where b.owner_id = $1 and ($2::text is null or b.tag = $2) and $3::uuid is null and $4::uuid is null
     order by e.at desc limit $5`,
 }
@@ -93,10 +94,22 @@ export async function listHistory(
   page = 1,
   most = 50,
 ): Promise<{ lines: HistoryLine[]; more: boolean }> {
-  const kinds = asked.kind ? [asked.kind] : (Object.keys(parts) as HistoryKind[])
   const patterns = patternsOf(asked.words)
-  // With words to look for the newest lines that have them may lie deep: more of each part is looked through.
-  const reach = patterns.length > 0 ? 20_000 : page * most + 1
+  if (patterns.length === 0) return pageOf(asked, patterns, page, most, page * most + 1)
+  // The newest lines that have the words may lie deep: where the near ones do not fill the page, more are looked through.
+  const near = await pageOf(asked, patterns, page, most, 200)
+  return near.more ? near : pageOf(asked, patterns, page, most, 20_000)
+}
+
+/** A page of the lines that have the words, among so many of the newest of each part. */
+async function pageOf(
+  asked: HistoryAsked,
+  patterns: readonly string[],
+  page: number,
+  most: number,
+  reach: number,
+): Promise<{ lines: HistoryLine[]; more: boolean }> {
+  const kinds = asked.kind ? [asked.kind] : (Object.keys(parts) as HistoryKind[])
   const union = kinds.map((kind) => `(${parts[kind]})`).join(' union all ')
   const lines = await query<HistoryLine>(
     `with lines (id, kind, at, words, "bodyTag", "bodyName", "planId", "planTitle", "fileId", "walkId") as (${union})

@@ -11,7 +11,7 @@ import { fileLine, pageNumber } from '../lines'
 
 export const metadata: Metadata = { title: 'Files' }
 
-const onPage = 50
+const onPage = 25
 
 interface Asked {
   readonly page?: string
