@@ -1,10 +1,11 @@
-import type { BodyLine } from '@/features/bodies'
+import type { BodyLine, RealLine } from '@/features/bodies'
 import type { PastTransfer } from '@/features/carry'
 import type { HappenedLine } from '@/features/history'
 import type { ShelfFile } from '@/features/shelf'
 import type { FileLine } from '@/server/files'
 import { cardConditionOf, type Body } from '@/server/bodies'
 import type { HistoryLine } from '@/server/history'
+import type { RealBody } from '@/server/real-bodies'
 import type { TransferLine } from '@/server/transfer-log'
 
 /** A body of the store as screens show it. */
@@ -20,6 +21,16 @@ export function bodyLine(body: Body): BodyLine {
     firmware: body.state.firmware,
     card: cardConditionOf(body.state),
     last: body.lastTransfer && { ...body.lastTransfer, endedAt: body.lastTransfer.endedAt.toISOString() },
+  }
+}
+
+/** A real camera as screens show it. */
+export function realLine({ record, model, belief, proofs, doubts }: RealBody): RealLine {
+  return {
+    ...{ tag: record.tag, name: record.name, place: record.place ?? '', modelId: model.id },
+    ...{ model: `${model.maker} ${model.name}`, serial: record.serial, firmware: record.firmware, doubts },
+    belief: belief && { words: belief.words, since: belief.since.toISOString(), planId: belief.planId },
+    proofs: proofs.map(({ words, at }) => ({ words, at: at.toISOString() })),
   }
 }
 

@@ -14,11 +14,12 @@ import { definitions } from '@/server/models'
 import { withDatabase } from '@/server/requests'
 import { endAbandoned } from '@/server/leases'
 import { deletedPlans, listPlans } from '@/server/summaries'
+import { listRealBodies } from '@/server/real-bodies'
 import { waitingTransfers } from '@/server/transfer-log'
 import { AskAgain } from '@/ui/ask-again'
 import { TopBar } from '@/ui/top-bar'
 import { Trouble } from '@/ui/trouble'
-import { bodyLine, fileLine, pageNumber } from './lines'
+import { bodyLine, fileLine, pageNumber, realLine } from './lines'
 
 /** How many of the newest files stand on the shelf itself, and how many plans on one page of it. */
 const filesShown = 12
@@ -35,7 +36,7 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
   const page = pageNumber(wanted)
   const read = await withDatabase(async () => {
     await endAbandoned()
-    const [found, deleted, bodies, files, known, owned, devices, waiting] = await Promise.all([
+    const [found, deleted, bodies, files, known, owned, devices, waiting, real] = await Promise.all([
       listPlans(page, plansShown, find),
       deletedPlans(),
       listBodies(),
@@ -44,11 +45,13 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
       loadInventory(),
       devicesKnown(asking),
       waitingTransfers(),
+      listRealBodies(),
     ])
-    return ok({ ...found, deleted, files, ...bodies, ...known, owned, devices, waiting })
+    return ok({ ...found, deleted, files, ...bodies, ...known, owned, devices, waiting, real })
   })
   if (!read.ok) return <Trouble title="The shelf cannot be read" refusal={read.refusal} address="/" />
-  const { plans, count, deleted, bodies, lost, files, models, faults, owned, devices, waiting } = read.value
+  const { plans, count, deleted, bodies, lost, files, models, faults, owned, devices, waiting, real } =
+    read.value
   const named = (id: string) => {
     const model = models.find((one) => one.id === id)
     return model ? `${model.maker} ${model.name}` : id
@@ -74,6 +77,7 @@ export default async function ShelfPage({ searchParams }: { searchParams: Promis
         }))}
         pages={{ page, count: Math.max(1, Math.ceil(count / plansShown)), find, plans: count }}
         bodies={bodies.map(bodyLine)}
+        real={real.map(realLine)}
         files={files.files.map(fileLine)}
         fileCount={files.count}
         models={models.map(({ id, maker, name, sides, faces, controls }) => ({

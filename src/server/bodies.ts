@@ -11,7 +11,7 @@ import type { Value } from '@/core/vocabulary/values'
 import { isUuid, localOwner, query, transaction, type Connection } from './db'
 import { modelFor } from './models'
 
-/** A camera body of the owner: simulated until there are ways to reach a real one. */
+/** A camera body of the owner: simulated, or a real one of which only the record is meant. */
 export interface Body {
   readonly id: string
   readonly tag: string
@@ -24,6 +24,8 @@ export interface Body {
   readonly mishaps: readonly Mishap[]
   /** It was removed from the inventory: kept with its transfers, and nothing more is carried to it. */
   readonly isGone: boolean
+  /** A camera in somebody's hand: what is simulated of it means nothing. */
+  readonly isReal: boolean
   /** How its last transfer ended, or null. */
   readonly lastTransfer: {
     readonly outcome: string
@@ -47,13 +49,12 @@ export interface LostBody {
   readonly trouble: Refusal
 }
 
-/** Every body whose name or place has every word, by name, and those that cannot be shown. */
+/** Every simulated body whose name or place has every word, by name, and those that cannot be shown. */
 export async function listBodies(
   patterns: readonly string[] = [],
 ): Promise<{ bodies: Body[]; lost: LostBody[] }> {
   const rows = await query<BodyRow>(
-    `${bodyQuery} where b.owner_id = $1 and not b.gone and not exists (
-       select from unnest($2::text[]) as pattern where b.name || ' ' || b.place not ilike pattern)
+    `${bodyQuery} where b.owner_id = $1 and not b.gone and not b.is_real and b.name || ' ' || b.place ilike all ($2::text[])
      order by b.name`,
     [localOwner, patterns],
   )
@@ -75,19 +76,26 @@ export async function bodyTagged(tag: string): Promise<Result<Body> | null> {
   return rows[0] ? bodyOf(rows[0]) : null
 }
 
-/** The other bodies of a body's model, by name. */
+/** The other simulated bodies of a body's model, by name. */
 export function twinsOf({ id, model }: Body): Promise<{ readonly tag: string; readonly name: string }[]> {
   return query(
-    `select tag, name from bodies where owner_id = $1 and model_id = $2 and id <> $3 and not gone order by name`,
+    `select tag, name from bodies where owner_id = $1 and model_id = $2 and id <> $3 and not gone and not is_real order by name`,
     [localOwner, model.id, id],
   )
 }
 
-/** One body, or a refusal. */
+/** One simulated body, or a refusal. */
 export async function loadBody(id: string): Promise<Result<Body>> {
   if (!isUuid(id)) return refuse('unknown-body', 'There is no such body.', id)
   const rows = await query<BodyRow>(`${bodyQuery} where b.owner_id = $1 and b.id = $2`, [localOwner, id])
-  return rows[0] ? bodyOf(rows[0]) : refuse('unknown-body', 'There is no such body.', id)
+  return rows[0] ? simulatedOf(rows[0]) : refuse('unknown-body', 'There is no such body.', id)
+}
+
+/** A simulated body; refuses a real one, to which nothing is done from here. */
+async function simulatedOf(row: BodyRow): Promise<Result<Body>> {
+  if (!row.is_real) return bodyOf(row)
+  const message = `${row.name} is a real camera: nothing is simulated behind it. Its files are carried by hand, with a walk.`
+  return refuse('real-body', message, row.name)
 }
 
 /**
@@ -101,7 +109,7 @@ export async function lockBody(client: Connection, id: string): Promise<Result<B
      from bodies b where b.owner_id = $1 and b.id = $2 for update of b`,
     [localOwner, id],
   )
-  return found.rows[0] ? bodyOf(found.rows[0]) : refuse('unknown-body', 'There is no such body.', id)
+  return found.rows[0] ? simulatedOf(found.rows[0]) : refuse('unknown-body', 'There is no such body.', id)
 }
 
 /** Writes what differs between a locked body's states, and nothing else. */
@@ -130,7 +138,7 @@ export async function putBody(body: NewBody): Promise<void> {
 }
 
 /** A body without the history that only the store has. */
-export type NewBody = Omit<Body, 'lastTransfer' | 'mishaps' | 'isGone'>
+export type NewBody = Omit<Body, 'lastTransfer' | 'mishaps' | 'isGone' | 'isReal'>
 
 /** The same within a transaction. */
 export async function writeBody(client: Connection, body: NewBody): Promise<void> {
@@ -184,6 +192,7 @@ interface BodyRow {
   readonly card: unknown
   readonly mishaps: unknown
   readonly gone: boolean
+  readonly is_real: boolean
   readonly battery_percent: number
   /** Pairs of name and bytes as hexadecimal text. */
   readonly card_files: readonly (readonly [string, string])[] | null
@@ -238,6 +247,7 @@ async function bodyOf(row: BodyRow): Promise<Result<Body>> {
     },
     mishaps: mishapsIn(row.mishaps),
     isGone: row.gone,
+    isReal: row.is_real,
     lastTransfer:
       outcome !== null && source !== null && endedAt !== null ? { outcome, holds, source, endedAt } : null,
   })

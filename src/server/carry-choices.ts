@@ -32,7 +32,9 @@ export function bodyChoices(bodies: readonly Body[]): SourceChoice[] {
 }
 
 /** What can be carried from a plan’s own page besides the plan as it is: its revisions, files of its model, other bodies. */
-export async function choicesBesides(planId: string): Promise<{ bodies: Body[]; sources: SourceChoice[] }> {
+export async function choicesBesides(
+  planId: string,
+): Promise<{ bodies: Body[]; sources: SourceChoice[]; modelId: string }> {
   const [{ bodies }, revisions, plans] = await Promise.all([
     listBodies(),
     listRevisions(planId),
@@ -47,5 +49,5 @@ export async function choicesBesides(planId: string): Promise<{ bodies: Body[]; 
     modelId,
   }))
   const others = bodyChoices(bodies).filter((one) => one.modelId === modelId)
-  return { bodies, sources: [...ofRevisions, ...others, ...(await fileChoices(modelId))] }
+  return { bodies, modelId, sources: [...ofRevisions, ...others, ...(await fileChoices(modelId))] }
 }

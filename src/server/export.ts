@@ -29,6 +29,8 @@ export const exportedTables = [
   ['transfer_log', ['transfer_id', 'number']],
   ['walks', ['id']],
   ['walk_steps', ['walk_id', 'number']],
+  ['hand_carries', ['walk_id', 'body']],
+  ['file_regions', ['id']],
 ] as const
 
 /** Tables that stay behind: what is reckoned anew, and who may come in here. */

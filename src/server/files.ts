@@ -11,14 +11,18 @@ import { definitions, modelFor } from './models'
 import { insertPlan } from './plans'
 import { patternsOf } from './summaries'
 
+/** A plan, a configuration file that can be read here, or one of a format that nothing here knows. */
+export type FileKind = 'plan' | 'card' | 'opaque'
+
 /** One file on the shelf, without its bytes. */
 export interface FileLine {
   readonly id: string
-  readonly kind: 'plan' | 'card'
+  readonly kind: FileKind
   readonly name: string
   readonly size: number
   readonly digest: string
-  readonly modelId: string
+  /** Null for an opaque file of which nobody said whose it is. */
+  readonly modelId: string | null
   readonly firmware: string | null
   readonly bodyName: string | null
   readonly revision: number | null
@@ -36,7 +40,7 @@ export interface FileLine {
 /** Which files are asked for. */
 export interface FilesAsked {
   readonly words?: string
-  readonly kind?: 'plan' | 'card' | null
+  readonly kind?: FileKind | null
   readonly tag?: string | null
   /** Those in the bin instead of those on the shelf. */
   readonly bin?: boolean
@@ -44,14 +48,17 @@ export interface FilesAsked {
 
 /** What a file is to be kept with. */
 export interface FileToKeep {
-  readonly kind: 'plan' | 'card'
+  readonly kind: FileKind
   readonly name: string
   readonly bytes: Uint8Array
-  readonly modelId: string
+  readonly modelId: string | null
   readonly firmware: string | null
   readonly bodyId: string | null
   readonly revisionId: string | null
   readonly note: string
+  /** Where it lay on the card, and when it was saved by the card's clock. */
+  readonly cardPath?: string | null
+  readonly savedAt?: Date | null
 }
 
 /** What became of a file brought in. */
@@ -83,8 +90,7 @@ export async function listFiles(
     patterns.length === 0
       ? `files f where ${where} and $2::text[] is not null`
       : `files f left join bodies b on b.id = f.body_id
-           where ${where} and not exists (select from unnest($2::text[]) as pattern
-             where concat_ws(' ', f.name, b.name, f.note, array_to_string(f.tags, ' ')) not ilike pattern)`
+           where ${where} and concat_ws(' ', f.name, b.name, f.note, array_to_string(f.tags, ' ')) ilike all ($2::text[])`
   const asked = [localOwner, patterns, bin, kind, tag]
   const lines = await query<FileLine & { count: number }>(
     `with found as materialized (select f.id, f.added_at, f.name from ${from}),
@@ -105,6 +111,18 @@ export async function listFiles(
   if (first || page === 1) return { files, count: first?.count ?? 0 }
   const counted = await query<{ count: number }>(`select count(*)::int as count from ${from}`, asked)
   return { files, count: counted[0]?.count ?? 0 }
+}
+
+/** The newest files of cameras of a model, or of any of which nobody said. */
+export function cameraFiles(
+  model: string,
+): Promise<{ readonly id: string; readonly name: string; readonly bodyName: string | null }[]> {
+  return query(
+    `select f.id, f.name, b.name as "bodyName" from files f left join bodies b on b.id = f.body_id
+     where f.owner_id = $1 and f.kind <> 'plan' and f.deleted_at is null and (f.model_id = $2 or f.model_id is null)
+     order by f.added_at desc limit 60`,
+    [localOwner, model],
+  )
 }
 
 /** The tags that files have, the most used first. */
@@ -173,11 +191,15 @@ export async function keepFile(
   file: FileToKeep,
 ): Promise<{ fileId: string; known: boolean }> {
   const kept = await client.query<{ id: string; fresh: boolean }>(
-    `insert into files (id, owner_id, kind, name, bytes, digest, model_id, firmware, body_id, revision_id, note)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
+    `insert into files (id, owner_id, kind, name, bytes, digest, model_id, firmware, body_id, revision_id, note, card_path, saved_at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)
      on conflict (owner_id, digest) do update set
        body_id = coalesce(files.body_id, excluded.body_id),
        revision_id = coalesce(files.revision_id, excluded.revision_id),
+       model_id = coalesce(files.model_id, excluded.model_id),
+       firmware = coalesce(files.firmware, excluded.firmware),
+       card_path = coalesce(files.card_path, excluded.card_path),
+       saved_at = coalesce(files.saved_at, excluded.saved_at),
        deleted_at = null,
        note = case when position(excluded.note in files.note) > 0 or length(files.note) > 2000 then files.note
          else files.note || ' ' || excluded.note end
@@ -194,6 +216,8 @@ export async function keepFile(
       file.bodyId,
       file.revisionId,
       file.note,
+      file.cardPath ?? null,
+      file.savedAt ?? null,
     ],
   )
   const [row] = kept.rows
@@ -209,7 +233,20 @@ export async function importFile(name: string, bytes: Uint8Array): Promise<Resul
   if (unkept.test(name))
     return refuse('name', 'The name of this file has characters that cannot be kept.', 'name')
   const isCard = new TextDecoder('latin1').decode(bytes.subarray(0, 8)) === 'SALTCARD'
-  return isCard ? importCard(name, bytes) : importPlan(name, bytes)
+  if (isCard) return importCard(name, bytes)
+  if (bytes.length > 0 && !beginsLikePlan(bytes))
+    return refuse(
+      'unknown-format',
+      'This is neither a plan nor a configuration file of a camera that is known here. It can be kept as it is.',
+      name,
+    )
+  return importPlan(name, bytes)
+}
+
+/** Whether bytes begin as a JSON object does, after white space or a byte order mark. */
+function beginsLikePlan(bytes: Uint8Array): boolean {
+  const text = new TextDecoder().decode(bytes.subarray(0, 200))
+  return text.trimStart().startsWith('{')
 }
 
 async function importCard(name: string, bytes: Uint8Array): Promise<Result<Imported>> {

@@ -113,8 +113,7 @@ async function pageOf(
   const union = kinds.map((kind) => `(${parts[kind]})`).join(' union all ')
   const lines = await query<HistoryLine>(
     `with lines (id, kind, at, words, "bodyTag", "bodyName", "planId", "planTitle", "fileId", "walkId") as (${union})
-     select * from lines where not exists (
-       select from unnest($6::text[]) as pattern where concat_ws(' ', words, "bodyName", "planTitle") not ilike pattern)
+     select * from lines where concat_ws(' ', words, "bodyName", "planTitle") ilike all ($6::text[])
      order by at desc, id limit $7 offset $8`,
     [...[localOwner, asked.body, asked.plan, asked.file, reach], ...[patterns, most + 1, (page - 1) * most]],
   )

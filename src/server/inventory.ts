@@ -166,9 +166,12 @@ async function followBody(
   const firmware = isKnown && body.firmware !== null ? body.firmware : newestFirmware(model)
   const prefixed = body.prefix === was?.prefix ? {} : prefixRow(model, body)
   const there = await client.query(
-    `update bodies set name = $3, place = $4, serial = $5, firmware = $6, gone = false, memory = memory || $8::jsonb
+    `update bodies set name = $3, place = $4, serial = $5, firmware = $6, gone = false, memory = memory || $8::jsonb, is_real = $9
      where owner_id = $1 and tag = $2 and model_id = $7`,
-    [localOwner, tag, name, place ?? '', serial ?? tag, firmware, model.id, JSON.stringify(prefixed)],
+    [
+      ...[localOwner, tag, name, place ?? '', serial ?? tag, firmware, model.id],
+      ...[JSON.stringify(prefixed), body.isReal],
+    ],
   )
   if (there.rowCount === 1) return
   // A tag that another model had before is a new camera: the other one is kept with its transfers, under a tag of its own.
@@ -176,7 +179,9 @@ async function followBody(
     `update bodies set gone = true, tag = left(tag, 30) || '-' || left(id::text, 8) where owner_id = $1 and tag = $2`,
     [localOwner, tag],
   )
-  await writeBody(client, { id: randomUUID(), model, ...simulated(model, body, firmware) })
+  const id = randomUUID()
+  await writeBody(client, { id, model, ...simulated(model, body, firmware) })
+  if (body.isReal) await client.query('update bodies set is_real = true where id = $1', [id])
 }
 
 /** A camera as its owner says it is, otherwise as it comes out of the box. */

@@ -83,6 +83,7 @@ describe('the database of the former release', () => {
       '0009_devices',
       '0010_any_source',
       '0011_edits_and_requests',
+      '0012_real_bodies',
     ])
     await storeDefinitions()
     // Bodies that were there are records of the inventory, each with what was known of it.
@@ -177,6 +178,7 @@ describe('the database of the former release', () => {
       '0009_devices',
       '0010_any_source',
       '0011_edits_and_requests',
+      '0012_real_bodies',
       '0008_walks',
       '0007_inventory',
       '0006_shelf',

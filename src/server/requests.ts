@@ -74,6 +74,17 @@ export function immutableWhere(request: Request, digest: string, contents: unkno
   })
 }
 
+/** Bytes as a file to be saved. */
+export function attachment(name: string, bytes: Uint8Array): Response {
+  const plain = name.replace(/[^A-Za-z0-9._-]+/g, '-')
+  return new Response(new Uint8Array(bytes), {
+    headers: {
+      'content-type': 'application/octet-stream',
+      'content-disposition': `attachment; filename="${plain}"`,
+    },
+  })
+}
+
 /** A route handler that always answers in words: what the database could not do is a refusal, a fault is logged and told. */
 export function handled<A extends readonly unknown[]>(
   work: (...asked: A) => Promise<Response>,

@@ -56,8 +56,7 @@ export async function listPlans(
   words = '',
 ): Promise<{ plans: PlanLine[]; count: number }> {
   const patterns = patternsOf(words)
-  const where = `p.owner_id = $1 and not exists (
-    select from unnest($2::text[]) as pattern where concat_ws(' ', p.title, p.purpose, p.model_id) not ilike pattern)
+  const where = `p.owner_id = $1 and concat_ws(' ', p.title, p.purpose, p.model_id) ilike all ($2::text[])
     and p.deleted_at is null`
   const checkedBy = await checksMark()
   const [found, counted] = await Promise.all([
@@ -217,4 +216,13 @@ async function checksMark(): Promise<string> {
   const editions = models.map(({ id, version: edition }) => `${id}@${edition}`)
   const build = process.env.SALT_SHELF_BUILD ?? 'unbuilt'
   return [build, ...editions, ...lenses.map(({ id }) => id), `inventory ${version}`].join(' ')
+}
+
+/** The plans of a model, the newest first, by their titles. */
+export function plansOfModel(model: string): Promise<{ readonly id: string; readonly title: string }[]> {
+  return query(
+    `select id, title from plans where owner_id = $1 and model_id = $2 and deleted_at is null
+     order by updated_at desc limit 6`,
+    [localOwner, model],
+  )
 }

@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { readMemory, type Memory } from '@/core/camera/memory'
-import { bodiesIn } from '@/core/inventory/records'
+import { bodiesIn, type BodyRecord } from '@/core/inventory/records'
 import { equipmentFor, equipped } from '@/core/inventory/equip'
 import type { Inventory, Library } from '@/core/inventory/rows'
 import type { BodyModel } from '@/core/model/types'
 import { parsePlan, planTitle, type Plan } from '@/core/plan/plan'
+import { readTargets } from '@/core/procedures/carry-by-hand'
 import { isProcedure, startingPointOf, type ProcedureId } from '@/core/procedures/catalogue'
 import { composeProcedure, heldBefore, isPlaceOf } from '@/core/procedures/compose'
 import { orderFor, startingPoints, type StartingPoint } from '@/core/procedures/order'
@@ -28,6 +29,7 @@ import type { Answer, ReadSave } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
 import { beliefOf } from './beliefs'
 import { isUuid, localOwner, query, transaction, type Connection } from './db'
+import { endHandCarry } from './hand-outcome'
 import { inventoryNow } from './inventory'
 import { definitions } from './models'
 import { planOf, planRow } from './plan-rows'
@@ -131,6 +133,9 @@ export async function beginWalk(planId: string, order: WalkOrder): Promise<Resul
     const read = await planOf(row)
     if (!read.ok) return read
     const { model, plan } = read.value
+    const targets =
+      procedure === 'carry-by-hand' ? handTargets(order, bodiesIn(inventory), row.model_id) : ok(true)
+    if (!targets.ok) return targets
     if (!isPlaceOf(procedure, model, plan, order.place))
       return refuse(
         'outside',
@@ -156,6 +161,30 @@ export async function beginWalk(planId: string, order: WalkOrder): Promise<Resul
     )
     return ok(id)
   })
+}
+
+/** Refuses a carry by hand that names no body to carry to, one that is not real, of another model, or the one it comes from. */
+function handTargets(
+  { body: from, place }: WalkOrder,
+  bodies: readonly BodyRecord[],
+  model: string,
+): Result<true> {
+  const targets = readTargets(place)
+  if (!targets) return refuse('outside', 'Say to which bodies it is carried.', 'place')
+  for (const tag of [...targets, ...(from === '' ? [] : [from])]) {
+    const body = bodies.find((one) => one.tag === tag)
+    if (!body) return refuse('unknown-body', `There is no body ${tag} in the inventory.`, 'place')
+    if (!body.isReal)
+      return refuse(
+        'simulated',
+        `${body.name} is simulated: it is carried to at once, without a walk.`,
+        'place',
+      )
+    if (body.model !== model)
+      return refuse('other-model', `${body.name} is not of the model that this plan is for.`, 'place')
+  }
+  if (targets.includes(from)) return refuse('outside', 'A body is not carried to itself.', 'place')
+  return ok(true)
 }
 
 /** The newest revision where the plan is still what it was then; null where it has changed since, or has none. */
@@ -266,7 +295,8 @@ async function composedFor(client: Connection, row: WalkRow, having: Having) {
   const { model, plan } = planned.value
   const equipment = equipmentFor(model, having, having.inventory)
   const order = orderOf(row, model, equipped(plan, equipment), equipment.lenses)
-  const composed = composeProcedure(row.procedure, { order, place: row.place })
+  const bodies = bodiesIn(having.inventory).filter(({ isReal }) => isReal)
+  const composed = composeProcedure(row.procedure, { order, place: row.place, bodies })
   return ok({ ...planned.value, walk: walk.value, order, composed })
 }
 
@@ -370,6 +400,7 @@ const turns: Record<WalkTurn, (client: Connection, row: WalkRow, having: Having)
     )
     const message = 'Another walk of this procedure on this body is open: go on with that one.'
     if (other.rowCount !== 0) return refuse('busy-walk', message, id)
+    await client.query('delete from hand_carries where walk_id = $1', [id])
     await client.query('update walks set ended_at = null, record = null where id = $1', [id])
     return ok(true)
   },
@@ -380,6 +411,7 @@ const turns: Record<WalkTurn, (client: Connection, row: WalkRow, having: Having)
     const { model, order, composed, walk } = found.value
     // Acts that were done are done on what the body held when they were: never on what the plan only wants of it.
     const before = heldBefore(row.procedure, order, await believed(client, model, row.body))
+    const bodies = bodiesIn(having.inventory)
     const { lines, gone } = recordOf(walk, composed)
     const record = {
       lines: lines.map(({ act: { id: act, kind, words, row: about }, standing, said }): RecordedLine => ({
@@ -387,10 +419,14 @@ const turns: Record<WalkTurn, (client: Connection, row: WalkRow, having: Having)
         ...{ standing, said },
       })),
       gone,
+      firmware: bodies.find(({ tag }) => tag === row.body)?.firmware ?? null,
       ...(before ? { held: heldAfter(order, composed, walk, before) } : {}),
     }
     const statement = 'update walks set ended_at = now(), updated_at = now(), record = $2 where id = $1'
     await client.query(statement, [row.id, JSON.stringify(record)])
+    const name = bodies.find(({ tag }) => tag === row.body)?.name ?? null
+    if (row.procedure === 'carry-by-hand')
+      await endHandCarry(client, { ...row, bodyName: name, model, walk, composed }, bodies)
     return ok(true)
   },
 }

@@ -12,6 +12,7 @@ import { fileLine, pageNumber } from '../lines'
 export const metadata: Metadata = { title: 'Files' }
 
 const onPage = 25
+const kinds = ['plan', 'card', 'opaque'] as const
 
 interface Asked {
   readonly page?: string
@@ -25,7 +26,7 @@ interface Asked {
 export default async function FilesPage({ searchParams }: { searchParams: Promise<Asked> }) {
   const given = await searchParams
   const { page: wanted, find = '', tag = null } = given
-  const kind = given.kind === 'plan' || given.kind === 'card' ? given.kind : null
+  const kind = kinds.find((one) => one === given.kind) ?? null
   const bin = given.bin === '1'
   const page = pageNumber(wanted)
   const read = await withDatabase(async () => {
@@ -59,6 +60,9 @@ export default async function FilesPage({ searchParams }: { searchParams: Promis
           </NarrowLink>
           <NarrowLink pathname="/files" query={{ kind: 'card' }} isHere={kind === 'card'}>
             Of cameras
+          </NarrowLink>
+          <NarrowLink pathname="/files" query={{ kind: 'opaque' }} isHere={kind === 'opaque'}>
+            Not read here
           </NarrowLink>
           <NarrowLink pathname="/files" query={{ kind: 'plan' }} isHere={kind === 'plan'}>
             Plans

@@ -1,6 +1,7 @@
 import { carriedRows, factoryMemory, localRows, readMemory, type Memory } from './memory'
 import { readCardFile, writeCardFile } from '../files/card-file'
 import { lackingIn, lackingWords } from '../plan/lacking'
+import { readsFilesOf } from '../model/firmware'
 import type { BodyModel } from '../model/types'
 import { ok, refuse, type Result } from '../result'
 
@@ -139,8 +140,7 @@ function load(model: BodyModel, body: BodyState, file: string): Result<Operated>
   if (bytes === undefined) return refuse('no-file', `The card has no file ${file}.`, place)
   const read = readCardFile(model, bytes, file)
   if (!read.ok) return read
-  const reads = model.firmware.find((one) => one.version === body.firmware)?.readsFilesFrom ?? []
-  if (!reads.includes(read.value.header.firmware)) {
+  if (!readsFilesOf(model, body.firmware, read.value.header.firmware)) {
     const pair = `Firmware ${body.firmware} does not read files of firmware ${read.value.header.firmware}.`
     return refuse('firmware', pair, `${place}, ${file}`)
   }

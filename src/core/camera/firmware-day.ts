@@ -1,4 +1,5 @@
 import { compareRows } from '../files/compare'
+import { readsFilesOf } from '../model/firmware'
 import { lookup } from '../model/lookup'
 import type { BodyModel, FirmwareRange } from '../model/types'
 import { describeRow, type RowId, type Rows } from '../plan/rows'
@@ -77,7 +78,7 @@ export function updateOf(
     ...{ from, to, versions, brought: broughtBy(model, needed, here, there) },
     lost: lackingIn(model, held, to).map(({ words }) => words),
     recheck: decidedBefore(rows, to).map((one) => ({ ...one, place: describeRow(model, one.row) })),
-    way: next.readsFilesFrom.includes(from) ? 'load' : 'walk',
+    way: readsFilesOf(model, to, from) ? 'load' : 'walk',
   })
 }
 

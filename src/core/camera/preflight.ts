@@ -1,4 +1,5 @@
 import { compareRows, type RowDifference } from '../files/compare'
+import { readsFilesOf } from '../model/firmware'
 import { lookup } from '../model/lookup'
 import { showValue } from '../model/domain'
 import { lackingWords } from '../plan/lacking'
@@ -117,8 +118,7 @@ function modelLine({ model }: CarryOrder, body: BodyState): PreflightLine {
 
 function firmwareLine({ model, file, lacking }: CarryOrder, { firmware }: BodyState): PreflightLine {
   const name = 'Firmware'
-  const reads = model.firmware.find(({ version }) => version === firmware)?.readsFilesFrom ?? []
-  if (file && !reads.includes(file.firmware)) {
+  if (file && !readsFilesOf(model, firmware, file.firmware)) {
     const words = `Firmware ${firmware} does not read files of firmware ${file.firmware}. Set it by hand, with a walk.`
     return { name, stop: 'firmware', words }
   }

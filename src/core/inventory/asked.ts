@@ -22,12 +22,13 @@ function mayHave(
   library: Library,
   inventory: Inventory,
   id: string,
-  what: 'grip' | 'adapter' | 'zoom',
+  what: 'grip' | 'adapter' | 'zoom' | 'real',
 ): boolean {
   if (what === 'zoom') {
     const lens = lensesIn(library, inventory).find((one) => one.id === id)?.lens
     return !lens || lens.focalMm[0] !== lens.focalMm[1]
   }
+  if (what === 'real') return inventory.rows[factRow('body', id, 'real')] === true
   const model = library.models.find((one) => one.id === inventory.rows[factRow('body', id, 'model')])
   return !model || model.controls.some(({ presence }) => presence === what)
 }

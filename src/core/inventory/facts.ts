@@ -1,3 +1,4 @@
+import { plainPath } from '../cards/path'
 import { pluggedIn } from '../model/basics'
 import { ok, refuse, type Result } from '../result'
 import { ladders, readMark, stepOf } from '../vocabulary/ladders'
@@ -29,7 +30,7 @@ export interface Fact {
   /** Whether its value says nothing without its label. */
   readonly isLabelled?: boolean
   /** What a record must have for it to be asked at all. */
-  readonly onlyFor?: 'grip' | 'adapter' | 'zoom'
+  readonly onlyFor?: 'grip' | 'adapter' | 'zoom' | 'real'
 }
 
 /** What is carried along besides bodies, lenses and cards. */
@@ -86,6 +87,26 @@ export const factTable: Readonly<Record<RecordKind, readonly Fact[]>> = {
       'Two bodies that begin anew give pictures the same number.',
     ),
     fact('owner', 'Owner’s name in files', text(60), 'What the field for it holds now.'),
+    fact(
+      'real',
+      'Real camera',
+      truth,
+      'Nothing is simulated behind it: its files are carried by hand, with a walk that watches over each act.',
+    ),
+    fact(
+      'folder',
+      'Folder of its file',
+      { kind: 'written', read: plainPath, example: 'HERON/SET' },
+      'Where on the card it saves its settings; as its model says where this is empty.',
+      { onlyFor: 'real', isLabelled: true },
+    ),
+    fact(
+      'file',
+      'Name of its file',
+      { kind: 'written', read: readName, example: 'SETTINGS.DAT' },
+      'Where it reads but one name: a file is written to its card under this one.',
+      { onlyFor: 'real', isLabelled: true },
+    ),
     fact('grip', 'Vertical grip', truth, 'Keys of the grip answer only with it.', { onlyFor: 'grip' }),
     fact('adapter', 'Adapter', truth, 'Keys of the adapter answer only with it.', { onlyFor: 'adapter' }),
   ],
@@ -234,6 +255,14 @@ function readAperture(typed: string): Result<string> {
 /** The f-number of a mark that `widest` and the like hold. */
 export function fNumber(mark: string): number {
   return (stepOf('aperture', mark) ?? stepOf('apertureHalf', mark))?.amount ?? NaN
+}
+
+/** The name of a file: one part of a path. */
+function readName(typed: string): Result<string> {
+  const read = plainPath(typed)
+  return read.ok && read.value.includes('/')
+    ? refuse('outside', `“${typed}” is a path; write the name alone, such as SETTINGS.DAT.`)
+    : read
 }
 
 function readFirmware(typed: string): Result<string> {

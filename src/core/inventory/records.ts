@@ -15,6 +15,11 @@ export interface BodyRecord {
   readonly owner: string | null
   readonly grip: boolean | null
   readonly adapter: boolean | null
+  /** A camera in somebody's hand: nothing is simulated behind it. */
+  readonly isReal: boolean
+  /** Where on its card it saves its settings, and under which name; null where its model, or its last file, says so. */
+  readonly folder: string | null
+  readonly file: string | null
 }
 
 /** One memory card. */
@@ -57,6 +62,9 @@ export function bodiesIn(inventory: Inventory): BodyRecord[] {
       owner: text('owner'),
       grip: truthIn(inventory, 'body', tag, 'grip'),
       adapter: truthIn(inventory, 'body', tag, 'adapter'),
+      isReal: truthIn(inventory, 'body', tag, 'real') === true,
+      folder: text('folder'),
+      file: text('file'),
     }
   })
 }

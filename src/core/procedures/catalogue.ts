@@ -1,7 +1,7 @@
 import type { StartingPoint } from './order'
 
 /** When a procedure is gone through. */
-export type ProcedureGroup = 'begin' | 'set' | 'prove' | 'day' | 'need'
+export type ProcedureGroup = 'begin' | 'set' | 'prove' | 'day' | 'need' | 'carry'
 
 /** A procedure by name: what it is for, and when. How it is composed stands in `compose.ts`. */
 export interface ProcedureName {
@@ -118,6 +118,13 @@ export const catalogue = [
     group: 'need',
     purpose: 'A camera that misbehaves: saved, reset, brought back from its own file, compared.',
     start: 'believed',
+  },
+  {
+    id: 'carry-by-hand',
+    name: 'Carry by hand',
+    group: 'carry',
+    purpose:
+      'The file of one real camera to others: saved, taken in, written, loaded, saved again, compared.',
   },
 ] as const satisfies readonly ProcedureName[]
 

@@ -4,6 +4,7 @@ import { entriesOf, isSlotRow } from '../plan/rows'
 import { factoryMemory, memoryOf, type Memory } from '../camera/memory'
 import type { StateIn } from '../resolve/resolved'
 import { buildOn, cleanStart, firstDay } from './begin'
+import { carryByHand, readTargets, type HandBody } from './carry-by-hand'
 import { firmwareDay, isoLadder, pairing, resetAndRestore } from './care'
 import type { Composer } from './composer'
 import { evening, morning } from './days'
@@ -22,6 +23,8 @@ export interface Asked {
   /** What it is about, where a procedure asks for that (`isPlaceOf`); where it is left out, what is most likely meant. */
   readonly place?: string | undefined
   readonly stateIn?: StateIn
+  /** The real bodies there are, for what is carried by hand. */
+  readonly bodies?: readonly HandBody[]
 }
 
 interface Composing {
@@ -73,6 +76,13 @@ const composing: Readonly<Record<ProcedureId, Composing>> = {
     compose: ({ order, place = '' }) => firmwareDay(order, place),
     isPlace: (model, _plan, place) => model.firmware.some(({ version }) => version === place),
     leaves: () => ['The old file may not load any more: keep it, and save a new one.'],
+  },
+  'carry-by-hand': {
+    on: 'plan',
+    compose: ({ order, place = '', bodies = [] }) =>
+      carryByHand(order, place === '' ? [] : (readTargets(place) ?? []), bodies),
+    isPlace: (_model, _plan, place) => readTargets(place) !== null,
+    leaves: () => [mediaLost],
   },
   'reset-restore': {
     on: 'given',

@@ -5,6 +5,7 @@ import type { Change, RowId, Step } from '../sync/step'
 import { unkept } from '../text'
 import type { Value } from '../vocabulary/values'
 import type { ProcedureAct } from './types'
+import { comparedOf, fileOf } from './hand-files'
 import { markRow, parseWalkRow, pastRow } from './walk-rows'
 
 /** Rows by id. */
@@ -104,7 +105,7 @@ export function saidOf({ rows }: Walk, act: string): Said | null {
 }
 
 /** What has to be known of an act to say how it stands. */
-export type Asking = Pick<ProcedureAct, 'id' | 'asks' | 'after' | 'words'>
+export type Asking = Pick<ProcedureAct, 'id' | 'asks' | 'after' | 'words' | 'task'>
 
 /** How an act stands: as it was said, or open again because it asks for something else now. */
 export type Standing = Mark | 'open' | 'anew'
@@ -176,10 +177,26 @@ export function sayingOf(
   if (mark === null) return ok(from === null ? [] : [{ row, from, to: null }])
   const [first] = mark === 'done' ? gatesOf(walk, procedure, act) : []
   if (first) return refuse('gate', `Not before: ${first.words}.`, id)
+  const unseen = mark === 'done' ? unseenOf(walk, act) : null
+  if (unseen) return unseen
   const said = words.trim().slice(0, longestText)
   if (mark !== 'done' && said === '')
     return refuse('no-words', mark === 'skipped' ? 'Say why it is skipped.' : 'Say what you see instead.', id)
   return ok([{ row, from, to: [mark, stampOf(act), said, who, at] }])
+}
+
+/** Why an act at which a file is seen to cannot be ticked yet; null where it can. */
+function unseenOf(walk: Walk, { id, task }: Asking): Result<never> | null {
+  if (!task) return null
+  if (task.for !== 'compare')
+    return fileOf(walk, id) === null
+      ? refuse('no-file', task.for === 'put' ? 'Write the file first.' : 'Take the file in first.', id)
+      : null
+  const compared = comparedOf(walk, id)
+  if (!compared) return refuse('no-file', 'Hold the two files against each other first.', id)
+  return compared.verdict === 'equal'
+    ? null
+    : refuse('not-equal', 'They are not equal: say what you see instead.', id)
 }
 
 /** The change that goes past the gate of an act with a reason; refuses an empty one. */

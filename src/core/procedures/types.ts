@@ -1,3 +1,4 @@
+import type { TakenFor } from '../cards/taking'
 import type { LiveEvent } from '../camera/live/events'
 import type { RowId } from '../plan/rows'
 import type { Value } from '../vocabulary/values'
@@ -5,9 +6,17 @@ import type { Value } from '../vocabulary/values'
 /**
  * What kind of thing an act is: the mode dial turned, a bank recalled, a lens put on (`stand`); a value set at its line of
  * the menu (`set`) or on a set-up page (`page`); a bank stored (`store`); an act of the menu (`menu`); something done around
- * the camera (`do`); a key pressed (`press`), or something looked at (`look`), and held against what is expected.
+ * the camera (`do`); a key pressed (`press`), or something looked at (`look`), and held against what is expected; a file taken
+ * in (`take`), written to a card (`put`), held against another (`compare`).
  */
-export type ActKind = 'stand' | 'set' | 'page' | 'store' | 'menu' | 'do' | 'press' | 'look'
+export type ActKind =
+  'stand' | 'set' | 'page' | 'store' | 'menu' | 'do' | 'press' | 'look' | 'take' | 'put' | 'compare'
+
+/** What an act does with a file: for what, and of which body; null for a file of no body in particular. */
+export interface FileTask {
+  readonly for: TakenFor | 'put' | 'compare'
+  readonly tag: string | null
+}
 
 /** One thing to do, and all that is known of it where the camera is in one hand. */
 export interface ProcedureAct {
@@ -40,6 +49,10 @@ export interface ProcedureAct {
   readonly after: readonly string[]
   /** What is to be seen when it is done. */
   readonly expect?: string
+  /** What is done with a file: its tick waits until that was seen to. */
+  readonly task?: FileTask
+  /** Another procedure that is gone through here, on a body. */
+  readonly door?: { readonly procedure: 'set-plan' | 'press-test'; readonly body: string }
   /** What it costs or loses. */
   readonly warning?: string
   /** Why it is here, or why here. */

@@ -1,9 +1,9 @@
 import { ok, refuse, type Result } from '../result'
 import type { RowId } from '../sync/step'
 
-/** A row of a walk taken apart: how an act stands, or why its gate was passed. */
+/** A row of a walk taken apart: how an act stands, why its gate was passed, or which file came of it. */
 export interface WalkRow {
-  readonly kind: 'mark' | 'past'
+  readonly kind: 'mark' | 'past' | 'file'
   readonly act: string
 }
 
@@ -20,10 +20,16 @@ export function pastRow(act: string): RowId {
   return `past/${act}` as RowId
 }
 
+/** The row that says which file an act took in or wrote, or what came of a comparison. */
+export function fileRow(act: string): RowId {
+  return `file/${act}` as RowId
+}
+
 /** Takes a row id apart; refuses what no walk has. */
 export function parseWalkRow(id: string): Result<WalkRow> {
   const [kind, ...rest] = id.split('/')
   const act = rest.join('/')
-  if ((kind === 'mark' || kind === 'past') && act !== '' && act.length <= longestAct) return ok({ kind, act })
+  if ((kind === 'mark' || kind === 'past' || kind === 'file') && act !== '' && act.length <= longestAct)
+    return ok({ kind, act })
   return refuse('unknown-row', `A walk has no “${id.slice(0, 60)}”.`, id)
 }

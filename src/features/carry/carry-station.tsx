@@ -2,8 +2,9 @@
 
 import { digestHex } from '@/core/digest'
 import { canonicalJson } from '@/core/json'
-import type { BodyLine } from '@/features/bodies'
+import type { BodyLine, RealLine } from '@/features/bodies'
 import { useDesk, useDeskPart, usePlanPart } from '@/features/desk'
+import { ByHand } from './by-hand'
 import { CarryWork } from './carry-work'
 import type { CarrySourceChoice, PastTransfer } from './sources'
 
@@ -12,25 +13,34 @@ export function CarryStation({
   bodies,
   past,
   sources,
+  real,
 }: {
   bodies: readonly BodyLine[]
   past: readonly PastTransfer[]
   /** What else can be carried besides the plan as it is. */
   sources: readonly CarrySourceChoice[]
+  /** Real cameras of the model. */
+  real: readonly RealLine[]
 }) {
   const { start } = useDesk()
   const saving = useDeskPart('saving')
   const mark = usePlanPart(({ rows }) => digestHex(canonicalJson(rows)).slice(0, 12))
   const model = `${start.model.maker} ${start.model.name}`
   const plan = { id: `plan:${start.planId}`, words: 'This plan, as it is now', modelId: start.model.id }
+  const isAllReal = real.length > 0 && !bodies.some(({ modelId }) => modelId === start.model.id)
   return (
-    <CarryWork
-      given={{
-        ...{ bodies, sources: [plan, ...sources], isSaved: saving === 'saved' },
-        mark,
-      }}
-      past={past}
-      none={`No ${model} is on the shelf. This plan can be carried to no other model: its files are read by a ${model} alone.`}
-    />
+    <>
+      {!isAllReal && (
+        <CarryWork
+          given={{
+            ...{ bodies, sources: [plan, ...sources], isSaved: saving === 'saved' },
+            mark,
+          }}
+          past={past}
+          none={`No ${model} is on the shelf. This plan can be carried to no other model: its files are read by a ${model} alone.`}
+        />
+      )}
+      {real.length > 0 && <ByHand planId={start.planId} bodies={real} />}
+    </>
   )
 }

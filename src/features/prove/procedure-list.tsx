@@ -2,7 +2,10 @@ import { catalogue, type ProcedureGroup } from '@/core/procedures/catalogue'
 import { Select } from '@/ui/select'
 import type { ProveStationKnown } from './use-prove-station'
 
-const groups: Readonly<Record<ProcedureGroup, string>> = {
+/** The groups that are walked from here; what is carried has a station of its own. */
+type Group = Exclude<ProcedureGroup, 'carry'>
+
+const groups: Readonly<Record<Group, string>> = {
   begin: 'To begin',
   set: 'To set the camera',
   prove: 'To prove it',
@@ -16,7 +19,7 @@ export function ProcedureChoice({ station: { id, choose } }: { station: ProveSta
     <Select
       label="Procedure"
       value={id}
-      options={catalogue.map((one) => [one.id, one.name] as const)}
+      options={catalogue.filter(({ group }) => group !== 'carry').map((one) => [one.id, one.name] as const)}
       onPick={choose}
       className="mt-2 min-h-11 w-full rounded-md border bg-sheet px-2 lg:hidden"
     />
@@ -25,7 +28,7 @@ export function ProcedureChoice({ station: { id, choose } }: { station: ProveSta
 
 /** The procedures, by when they are gone through. */
 export function ProcedureList({ station: { id, choose, standing } }: { station: ProveStationKnown }) {
-  return (Object.keys(groups) as ProcedureGroup[]).map((group) => (
+  return (Object.keys(groups) as Group[]).map((group) => (
     <div key={group} role="group" aria-label={groups[group]} className="mt-3 max-lg:hidden">
       <h2 className="text-small font-semibold text-silt">{groups[group]}</h2>
       <ul className="border-t">

@@ -5,6 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { planFileBytes } from '@/core/plan/limits'
 import type { Refusal } from '@/core/result'
+import { chosenFiles, droppedFiles, sendAsItIs, type GivenFile } from '@/features/cards'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
 
@@ -13,37 +14,66 @@ type Answer =
   | { kind: 'imported'; known: boolean; planId: string | null }
   | { kind: 'all' }
 
-/** Brings a plan file or card file in; a refused file changes nothing and says what is wrong where. */
+/** Refusals of files that are no plan and no configuration file of a known format: they can be kept as they are. */
+const ofNoKnownFormat = new Set(['unknown-format', 'other-format', 'too-large-for-plan'])
+
+/**
+ * Brings files in, or a folder with all that is in it. A plan file or a file of a known camera is read whole first; what is of no
+ * known format can be kept as it is; what is damaged is refused and says what is wrong where. Nothing is kept half.
+ */
 export function BringIn() {
   const router = useRouter()
   const input = useRef<HTMLInputElement>(null)
   const [refusal, setRefusal] = useState<Refusal | null>(null)
   const [done, setDone] = useState<{ words: string; planId: string | null } | null>(null)
-  /** One file after the other; the first that is refused is told, and the rest are not begun. */
-  const bringAll = async (files: readonly File[]) => {
+  const [unknown, setUnknown] = useState<readonly GivenFile[]>([])
+  const bringAll = async (files: readonly GivenFile[]) => {
     setRefusal(null)
     setDone(null)
-    for (const file of files) if (!(await bring(file))) return
+    const strange: GivenFile[] = []
+    let brought = 0
+    for (const file of files) {
+      const answer = await sendFile(file.file)
+      if (answer.kind === 'refused') {
+        if (ofNoKnownFormat.has(answer.refusal.code)) {
+          strange.push(file)
+          continue
+        }
+        setRefusal({ ...answer.refusal, where: answer.refusal.where ?? file.path })
+        break
+      }
+      brought++
+      setDone(
+        files.length === 1
+          ? doneWords(file.path, answer)
+          : { words: `${brought} files are on the shelf.`, planId: null },
+      )
+    }
+    setUnknown(strange)
+    if (brought > 0) router.refresh()
   }
-  const bring = async (file: File): Promise<boolean> => {
-    const answer = await sendFile(file)
-    if (answer.kind === 'refused') {
-      setRefusal({ ...answer.refusal, where: answer.refusal.where ?? file.name })
-      return false
+  const keepUnknown = async () => {
+    let kept = 0
+    for (const { path, file } of unknown) {
+      const sent = await sendAsItIs(
+        path,
+        { bytes: new Uint8Array(await file.arrayBuffer()), savedAt: file.lastModified },
+        '',
+      )
+      if (!sent.ok) {
+        setRefusal(sent.refusal)
+        break
+      }
+      kept++
     }
-    if (answer.kind === 'all') {
-      setDone({ words: `Everything in ${file.name} is here.`, planId: null })
+    setUnknown((all) => all.slice(kept))
+    if (kept > 0) {
+      setDone({
+        words: kept === 1 ? 'It is kept as it is.' : `${kept} files are kept as they are.`,
+        planId: null,
+      })
       router.refresh()
-      return true
     }
-    const place = answer.known
-      ? 'was on the shelf already'
-      : answer.planId
-        ? 'is open as a plan'
-        : 'is on the shelf'
-    setDone({ words: `${file.name} ${place}.`, planId: answer.planId })
-    router.refresh()
-    return true
   }
   return (
     <div
@@ -51,7 +81,7 @@ export function BringIn() {
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault()
-        void bringAll([...event.dataTransfer.files])
+        void droppedFiles(event.dataTransfer).then(bringAll)
       }}
     >
       <input
@@ -62,7 +92,7 @@ export function BringIn() {
         className="sr-only"
         tabIndex={-1}
         onChange={(event) => {
-          const files = [...(event.target.files ?? [])]
+          const files = chosenFiles([...(event.target.files ?? [])])
           event.target.value = ''
           void bringAll(files)
         }}
@@ -70,8 +100,11 @@ export function BringIn() {
       <Button className="justify-self-end" onClick={() => input.current?.click()}>
         Bring files in
       </Button>
-      <p className="justify-self-end text-small text-silt">or drop them here</p>
+      <p className="justify-self-end text-small text-silt">or drop them here, a folder too</p>
       {refusal && <RefusalNote refusal={refusal} />}
+      {unknown.length > 0 && (
+        <Unknown files={unknown} onKeep={() => void keepUnknown()} onLeave={() => setUnknown([])} />
+      )}
       {done && (
         <p role="status">
           {done.words}{' '}
@@ -89,18 +122,49 @@ export function BringIn() {
   )
 }
 
+/** Files of no format that is known here: kept as they are, if somebody says so. */
+function Unknown({
+  files,
+  onKeep,
+  onLeave,
+}: {
+  files: readonly GivenFile[]
+  onKeep: () => void
+  onLeave: () => void
+}) {
+  const names = files.slice(0, 3).map(({ path }) => path)
+  return (
+    <div role="alert" className="grid gap-2 border-l-3 border-lichen bg-sheet px-3 py-2">
+      <p>
+        {names.join(', ')}
+        {files.length > 3 && ` and ${files.length - 3} more`}: {files.length === 1 ? 'a format' : 'formats'}{' '}
+        not read here. Kept byte for byte, {files.length === 1 ? 'it' : 'they'} can be carried, compared and
+        told apart all the same.
+      </p>
+      <p className="flex flex-wrap gap-2">
+        <Button onClick={onKeep}>{files.length === 1 ? 'Keep it as it is' : 'Keep them as they are'}</Button>
+        <Button onClick={onLeave}>Leave {files.length === 1 ? 'it' : 'them'}</Button>
+      </p>
+    </div>
+  )
+}
+
+function doneWords(path: string, answer: Exclude<Answer, { kind: 'refused' }>) {
+  if (answer.kind === 'all') return { words: `Everything in ${path} is here.`, planId: null }
+  const place = answer.known
+    ? 'was on the shelf already'
+    : answer.planId
+      ? 'is open as a plan'
+      : 'is on the shelf'
+  return { words: `${path} ${place}.`, planId: answer.planId }
+}
+
 /** An export of everything is known by its ending; it goes its own way, however large. */
 async function sendFile(file: File): Promise<Answer> {
   const isAll = /\.zip$/i.test(file.name)
   if (!isAll && file.size > planFileBytes) {
-    return {
-      kind: 'refused',
-      refusal: {
-        code: 'too-large',
-        message: `The file has ${file.size} bytes; at most ${planFileBytes / 1_000_000} million are taken.`,
-        where: file.name,
-      },
-    }
+    const message = `The file has ${file.size} bytes: no plan and no file of a known camera is that large.`
+    return { kind: 'refused', refusal: { code: 'too-large-for-plan', message, where: file.name } }
   }
   try {
     const address = isAll ? '/api/import' : `/api/files?name=${encodeURIComponent(file.name)}`

@@ -35,6 +35,7 @@ export function FileActs({ file }: { file: ShelfFile }) {
         {file.kind === 'card' && file.deletedAt === null && (
           <TextLink href={`/carry?source=${encodeURIComponent(`file:${file.id}`)}`}>Carry to a body</TextLink>
         )}
+        {file.kind !== 'plan' && <TextLink href={`/files/compare?left=${file.id}`}>Compare</TextLink>}
         <Link
           href={`/history?file=${file.id}`}
           className="text-brine underline decoration-rule underline-offset-3"

@@ -58,9 +58,12 @@ export function FileTable({ files, isWhole = false }: { files: readonly ShelfFil
 }
 
 /** The revision or plan a file holds, the firmware that wrote it, the bodies it was loaded on. */
-function Holds({ file: { plan, revision, firmware, loadedOn } }: { file: ShelfFile }) {
+function Holds({ file: { kind, plan, revision, firmware, loadedOn } }: { file: ShelfFile }) {
   return (
     <>
+      {kind === 'opaque' && (
+        <span className="block text-silt">a format that is not read here: kept as it is, never changed</span>
+      )}
       {plan && (
         <Link href={`/plans/${plan.id}`} className="text-brine underline underline-offset-3">
           {revision === null ? plan.title : `Revision ${revision} of ${plan.title}`}

@@ -2,7 +2,7 @@ import Link from 'next/link'
 import type { ReactNode } from 'react'
 import type { Refusal } from '@/core/result'
 import { capital } from '@/core/text'
-import { type BodyLine, endedWords, heldSentence } from '@/features/bodies'
+import { type BodyLine, endedWords, heldSentence, type RealLine, RealStanding } from '@/features/bodies'
 import { PlateSymbol, SmallPlate, type Drawn } from '@/ui/plate/drawing'
 import { When } from '@/ui/when'
 import { BringIn } from './bring-in'
@@ -42,6 +42,7 @@ export function Shelf({
   plans,
   pages,
   bodies,
+  real,
   files,
   fileCount,
   models,
@@ -56,6 +57,8 @@ export function Shelf({
   plans: readonly ShelfPlan[]
   pages: Pages
   bodies: readonly BodyLine[]
+  /** Real cameras: carried to by hand. */
+  real: readonly RealLine[]
   /** The newest of them. */
   files: readonly ShelfFile[]
   fileCount: number
@@ -102,7 +105,7 @@ export function Shelf({
           <PlanPages pages={pages} />
           <DeletedPlans plans={deleted} />
         </section>
-        <Bodies bodies={bodies} />
+        <Bodies bodies={bodies} real={real} />
         <Files files={files} count={fileCount} />
       </div>
       <aside aria-label="Beside the plans" className="grid content-start gap-6">
@@ -138,7 +141,7 @@ function bodiesFor(bodies: readonly BodyLine[], plan: ShelfPlan): string[] {
     .map(({ name }) => name)
 }
 
-function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
+function Bodies({ bodies, real }: { bodies: readonly BodyLine[]; real: readonly RealLine[] }) {
   return (
     <section aria-labelledby="bodies">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
@@ -149,12 +152,15 @@ function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
           <Link href="/bodies" className="font-semibold text-brine underline underline-offset-3">
             Bodies, lenses and cards
           </Link>
+          <Link href="/cards" className="font-semibold text-brine underline underline-offset-3">
+            Cards
+          </Link>
           <Link href="/history" className="font-semibold text-brine underline underline-offset-3">
             History
           </Link>
         </span>
       </div>
-      {bodies.length === 0 && (
+      {bodies.length + real.length === 0 && (
         <p className="mt-2 text-silt">A body is one camera of yours. Plans are carried to it.</p>
       )}
       <ul className="mt-2 grid gap-2 sm:grid-cols-2">
@@ -183,6 +189,21 @@ function Bodies({ bodies }: { bodies: readonly BodyLine[] }) {
               </p>
             </div>
             <SmallPlate model={body.modelId} className="h-16 w-full self-center" />
+          </li>
+        ))}
+        {real.map((body) => (
+          <li key={body.tag} className="border bg-sheet px-4 py-3">
+            <p className="font-head text-lead font-semibold">
+              <Link href={`/bodies/${body.tag}`} className="hover:text-brine hover:underline">
+                {body.name}
+              </Link>
+            </p>
+            <p className="text-silt">
+              {[body.place, body.model, 'a real camera'].filter((part) => part !== '').join(' · ')}
+            </p>
+            <div className="mt-1">
+              <RealStanding body={body} />
+            </div>
           </li>
         ))}
       </ul>

@@ -1,8 +1,9 @@
 'use client'
 
-import { useState } from 'react'
+import { useState, type ReactNode } from 'react'
 import type { Mark, Said, Standing } from '@/core/procedures/progress'
 import { Button, Offer } from '@/ui/button'
+import { BeginWalk } from './begin-walk'
 import { LitPlate } from './lit-plate'
 import type { WalkAct, WalkStart } from './start'
 import { StandingSign } from './standing-sign'
@@ -16,6 +17,7 @@ export function ActInHand({
   standing,
   said,
   next,
+  files,
   onSay,
   onGoPast,
   onGoTo,
@@ -29,6 +31,8 @@ export function ActInHand({
   standing: Standing
   said: Said | null
   next: WalkAct | null
+  /** What is done with a file at this act. */
+  files: ReactNode
   onSay: (id: string, mark: Mark | null, words?: string) => boolean
   onGoPast: (id: string, reason: string) => boolean
   onGoTo: (id: string) => void
@@ -40,6 +44,14 @@ export function ActInHand({
   return (
     <>
       <ActCard {...{ start, act, at, standing, said }} onOpen={() => onSay(act.id, null)} />
+      {!first && files}
+      {!first && act.door && (
+        <p>
+          <BeginWalk asked={{ planId: start.planId, ...act.door }}>
+            Begin that walk, or go on with it
+          </BeginWalk>
+        </p>
+      )}
       {first && (
         <section role="alert" className="border-l-3 border-lichen bg-sheet px-3 py-2">
           <p>

@@ -14,6 +14,7 @@ export interface WalkStart {
   readonly planId: string
   readonly title: string
   readonly model: string
+  readonly modelId: string
   readonly procedure: string
   readonly name: string
   readonly purpose: string

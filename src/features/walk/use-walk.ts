@@ -13,9 +13,9 @@ import {
   type Mark,
   type Walk,
 } from '@/core/procedures/progress'
-import { parseWalkRow } from '@/core/procedures/walk-rows'
+import { fileRow, parseWalkRow } from '@/core/procedures/walk-rows'
 import type { Change, RowId, Step } from '@/core/sync/step'
-import type { Refusal, Result } from '@/core/result'
+import { ok, type Refusal, type Result } from '@/core/result'
 import type { Value } from '@/core/vocabulary/values'
 import { DocumentDesk, inThisBrowser, stepsServer, usePartOf, useUnderWork } from '@/features/documents'
 import { useLookAgain } from '@/ui/server-there'
@@ -104,6 +104,11 @@ export function useWalk(start: WalkStart, isCopy: boolean) {
         )
       return taken
     },
+    /** Keeps which file came of an act, or what a comparison came to. */
+    keepFile: (id: string, text: string) => {
+      const row = fileRow(id)
+      return take(ok([{ row, from: desk.getView().document.rows[row] ?? null, to: text }]))
+    },
     goPast: (id: string, reason: string) => take(goingPast(desk.getView().document, id, reason)),
   }
 }
@@ -189,6 +194,7 @@ export function walkWords(acts: readonly WalkAct[]) {
   }
   const showRow = (_row: RowId, value: Value | null) => {
     if (value === null) return 'not ticked'
+    if (typeof value === 'string' && /^[0-9a-f]{64}$/.test(value)) return `file ${value.slice(0, 8)}`
     if (!Array.isArray(value)) return String(value)
     const [mark = '', , said = ''] = value as readonly string[]
     return said === '' ? mark : `${mark}: ${said}`

@@ -6,6 +6,7 @@ import { DocumentNotices, Saving, UndoRedo } from '@/features/documents'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
 import { ActInHand } from './act-in-hand'
+import { FileTaskPanel } from './file-task'
 import { MovedOn } from './moved-on'
 import type { WalkStart } from './start'
 import { useAwake, useWalk, walkWords } from './use-walk'
@@ -78,6 +79,15 @@ export function Walk({ start, isCopy = false }: { start: WalkStart; isCopy?: boo
               standing={standingOf(walk, act)}
               said={saidOf(walk, act.id)}
               next={start.acts[at + 1] ?? null}
+              files={
+                <FileTaskPanel
+                  start={start}
+                  act={act}
+                  walk={walk}
+                  onKeep={walking.keepFile}
+                  onSay={walking.say}
+                />
+              }
               onSay={walking.say}
               onGoPast={walking.goPast}
               onGoTo={walking.goTo}

@@ -3,11 +3,13 @@ import { notFound } from 'next/navigation'
 import { cardConditionOf } from '@/server/bodies'
 import { bodyCalled } from '@/server/body-known'
 import { allHistory, listHistory } from '@/server/history'
+import { realBodyTagged, realFiles, type RealBody as RealKnown } from '@/server/real-bodies'
 import { withDatabase } from '@/server/requests'
+import { plansOfModel } from '@/server/summaries'
 import { ok } from '@/core/result'
-import { BodyPage } from '@/features/bodies'
+import { BodyPage, RealBodyPage } from '@/features/bodies'
 import { HistoryList } from '@/features/history'
-import { happenedLine } from '@/app/lines'
+import { happenedLine, realLine } from '@/app/lines'
 import { TopBar } from '@/ui/top-bar'
 import { Trouble } from '@/ui/trouble'
 
@@ -27,6 +29,11 @@ export default async function OneBodyPage({
 }) {
   const { tag } = await params
   const { against } = await searchParams
+  const real = await withDatabase(async () => {
+    const found = await realBodyTagged(tag)
+    return ok(found && { real: found, ...(await besides(found)) })
+  })
+  if (real.ok && real.value) return <RealBody known={real.value} />
   const read = await withDatabase(async () => {
     const known = await bodyCalled(tag, against ?? null)
     if (!known.ok) return known
@@ -55,6 +62,39 @@ export default async function OneBodyPage({
           isPending: body.state.pending !== null,
           planId: known.belief?.planId ?? null,
           ...known,
+        }}
+        history={<HistoryList lines={history.lines.map(happenedLine)} without="body" />}
+      />
+    </>
+  )
+}
+
+/** What stands on the page of a real camera besides what it is believed to hold. */
+async function besides({ record: { tag }, model }: RealKnown) {
+  const [files, plans, history] = await Promise.all([
+    realFiles(tag),
+    plansOfModel(model.id),
+    listHistory({ ...allHistory, body: tag }, 1, shownOfHistory),
+  ])
+  return { files, plans, history }
+}
+
+function RealBody({
+  known: { real, files, plans, history },
+}: {
+  known: { real: RealKnown } & Awaited<ReturnType<typeof besides>>
+}) {
+  const { record, model } = real
+  return (
+    <>
+      <TopBar>
+        <p className="text-silt">{record.name}</p>
+      </TopBar>
+      <RealBodyPage
+        body={{
+          ...realLine(real),
+          ...{ folder: record.folder ?? model.cardFile.folder, file: record.file, plans },
+          files: files.map(({ at, ...file }) => ({ ...file, at: at.toISOString() })),
         }}
         history={<HistoryList lines={history.lines.map(happenedLine)} without="body" />}
       />

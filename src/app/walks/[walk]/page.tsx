@@ -32,6 +32,7 @@ function startOf({ composed, model, ...open }: OpenWalk): WalkStart {
   return {
     ...open,
     model: `${model.maker} ${model.name}`,
+    modelId: model.id,
     name: composed.name,
     purpose: composed.purpose,
     body: open.bodyName,

@@ -1,10 +1,11 @@
-import { bodyLine, transferLine } from '@/app/lines'
+import { bodyLine, realLine, transferLine } from '@/app/lines'
 import { ok } from '@/core/result'
 import { CarryStation } from '@/features/carry'
 import { choicesBesides } from '@/server/carry-choices'
 import { isUuid } from '@/server/db'
 import { withDatabase } from '@/server/requests'
 import { endAbandoned } from '@/server/leases'
+import { listRealBodies } from '@/server/real-bodies'
 import { listTransfers } from '@/server/transfer-log'
 import { Trouble } from '@/ui/trouble'
 
@@ -12,16 +13,24 @@ export default async function CarryPage({ params }: { params: Promise<{ plan: st
   const { plan } = await params
   const read = await withDatabase(async () => {
     await endAbandoned()
-    const [choices, past] = await Promise.all([
+    const [choices, past, real] = await Promise.all([
       choicesBesides(plan),
       isUuid(plan) ? listTransfers({ plan }) : [],
+      listRealBodies(),
     ])
-    return ok({ ...choices, past })
+    return ok({ ...choices, past, real: real.filter(({ model }) => model.id === choices.modelId) })
   })
   if (!read.ok)
     return (
       <Trouble title="The bodies cannot be read" refusal={read.refusal} address={`/plans/${plan}/carry`} />
     )
-  const { bodies, past, sources } = read.value
-  return <CarryStation bodies={bodies.map(bodyLine)} past={past.map(transferLine)} sources={sources} />
+  const { bodies, past, sources, real } = read.value
+  return (
+    <CarryStation
+      bodies={bodies.map(bodyLine)}
+      past={past.map(transferLine)}
+      sources={sources}
+      real={real.map(realLine)}
+    />
+  )
 }

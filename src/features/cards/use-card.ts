@@ -1,0 +1,72 @@
+'use client'
+
+import { useState } from 'react'
+import type { CardEntry, CardSeen } from '@/core/cards/card'
+import type { Refusal } from '@/core/result'
+import { ask } from '@/ui/ask'
+import {
+  chooseFolder,
+  chosenFiles,
+  droppedFiles,
+  givenFiles,
+  type CardFolder,
+  type GivenFile,
+} from './card-folder'
+
+/** A card that was opened, with everything that lies on it. */
+export interface OpenCard {
+  readonly folder: CardFolder
+  readonly entries: readonly CardEntry[]
+}
+
+/** What opening cards knows and does: the card that is open, how far listing it is, what went wrong. */
+export function useCard() {
+  const [card, setCard] = useState<OpenCard | null>(null)
+  const [count, setCount] = useState<number | null>(null)
+  const [refusal, setRefusal] = useState<Refusal | null>(null)
+  const open = async (folder: CardFolder): Promise<OpenCard | null> => {
+    setRefusal(null)
+    setCard(null)
+    setCount(0)
+    const listed = await folder.list(setCount)
+    setCount(null)
+    if (!listed.ok) {
+      setRefusal(listed.refusal)
+      return null
+    }
+    const opened = { folder, entries: listed.value }
+    setCard(opened)
+    return opened
+  }
+  const given = async (files: readonly GivenFile[]) => (files.length === 0 ? null : open(givenFiles(files)))
+  return {
+    ...{ card, count, refusal, setRefusal },
+    close: () => {
+      setCard(null)
+      setRefusal(null)
+    },
+    /** Asks for the folder of a card. */
+    async choose(mode: 'read' | 'readwrite'): Promise<OpenCard | null> {
+      const chosen = await chooseFolder(mode)
+      if (!chosen.ok) {
+        setRefusal(chosen.refusal)
+        return null
+      }
+      return chosen.value ? open(chosen.value) : null
+    },
+    take: (files: readonly File[]) => given(chosenFiles(files)),
+    drop: async (dropped: DataTransfer) => given(await droppedFiles(dropped)),
+    /** Lists the card anew, after something was written to it. */
+    again: async () => (card ? open(card.folder) : null),
+  }
+}
+
+/** What the server sees of a card. */
+export async function lookAtCard(card: OpenCard) {
+  return ask<{ card: CardSeen }>('/api/cards', shownOf(card))
+}
+
+/** A card as it is told to the server: what lies on it, and whether it can be written to. */
+export function shownOf({ folder, entries }: OpenCard) {
+  return { entries, isWritable: folder.isWritable, free: null }
+}
