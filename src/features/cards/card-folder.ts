@@ -12,6 +12,8 @@ export interface ReadFile {
 /** A card in a reader, or a folder that stands for one, as far as the browser lets this page reach it. */
 export interface CardFolder {
   readonly name: string
+  /** A folder that the browser opened; else files that were chosen or dropped. */
+  readonly isOpened: boolean
   /** Whether it can be written to; null where that shows only when it is tried. */
   readonly isWritable: boolean | null
   list(onCount?: (count: number) => void): Promise<Result<CardEntry[]>>
@@ -46,6 +48,7 @@ export async function chooseFolder(mode: 'read' | 'readwrite'): Promise<Result<C
 export function openedFolder(root: FileSystemDirectoryHandle): CardFolder {
   return {
     name: root.name === '' ? 'card' : root.name,
+    isOpened: true,
     isWritable: null,
     list: (onCount) => tried(root.name, () => listed(root, onCount)),
     read: (path) => tried(path, async () => readWhole(await handleOf(root, path))),
@@ -63,6 +66,7 @@ export interface GivenFile {
 export function givenFiles(files: readonly GivenFile[]): CardFolder {
   return {
     name: files.length === 1 ? (files[0]?.path ?? '') : `${files.length} files`,
+    isOpened: false,
     isWritable: false,
     list: () =>
       Promise.resolve(

@@ -53,7 +53,7 @@ export function PutTask({
     setRefusal(said.ok ? null : said.refusal)
     if (!said.ok) return
     setLooked({ opened, at: said.value })
-    if (opened.folder.isWritable === false) await proveCopied(opened, said.value)
+    if (!opened.folder.isOpened) await proveCopied(opened, said.value)
   }
   /** A file that was copied by hand and is shown here: it is what was to be written, or not. */
   const proveCopied = async (opened: OpenCard, { path, digest }: Looked) => {
@@ -84,7 +84,7 @@ export function PutTask({
     await card.again()
   }
   const at = looked?.at
-  const isReadOnly = looked?.opened.folder.isWritable === false
+  const isReadOnly = looked?.opened.folder.isOpened === false
   return (
     <section aria-label="The card" className="grid gap-3 border bg-sheet p-4">
       {kept !== null && (

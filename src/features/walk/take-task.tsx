@@ -61,7 +61,8 @@ export function TakeTask({
     setContents(null)
     setOffered(null)
     const [only] = opened.entries
-    if (opened.entries.length === 1 && only) return take(opened, only)
+    // One file that was chosen or dropped is what is meant; what lies on a card is shown first.
+    if (!opened.folder.isOpened && opened.entries.length === 1 && only) return take(opened, only)
     const looked = await lookAtCard(opened)
     setRefusal(looked.ok ? null : looked.refusal)
     setContents(looked.ok ? looked.value.card : null)
