@@ -1,11 +1,11 @@
-import type { BodyLine, RealLine } from '@/features/bodies'
+import type { BodyLine, OpenCarryLine, RealLine } from '@/features/bodies'
 import type { PastTransfer } from '@/features/carry'
 import type { HappenedLine } from '@/features/history'
 import type { ShelfFile } from '@/features/shelf'
 import type { FileLine } from '@/server/files'
 import { cardConditionOf, type Body } from '@/server/bodies'
 import type { HistoryLine } from '@/server/history'
-import type { RealBody } from '@/server/real-bodies'
+import type { OpenCarry, RealBody } from '@/server/real-bodies'
 import type { TransferLine } from '@/server/transfer-log'
 
 /** A body of the store as screens show it. */
@@ -31,6 +31,16 @@ export function realLine({ record, model, belief, proofs, doubts }: RealBody): R
     ...{ model: `${model.maker} ${model.name}`, serial: record.serial, firmware: record.firmware, doubts },
     belief: belief && { words: belief.words, since: belief.since.toISOString(), planId: belief.planId },
     proofs: proofs.map(({ words, at }) => ({ words, at: at.toISOString() })),
+  }
+}
+
+/** A carry by hand that is under way, in words; bodies by their names. */
+export function openCarryLine(carry: OpenCarry, bodies: readonly RealBody[]): OpenCarryLine {
+  const named = (tag: string) => bodies.find(({ record }) => record.tag === tag)?.record.name ?? tag
+  const from = carry.from === '' ? 'a file' : named(carry.from)
+  return {
+    walkId: carry.walkId,
+    words: `${from} → ${carry.to.split('+').map(named).join(', ')}, ${carry.ticked} ticked`,
   }
 }
 

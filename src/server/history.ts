@@ -60,7 +60,7 @@ const parts: Readonly<Record<HistoryKind, string>> = {
       w.procedure || case when w.ended_at is null then ' begun' else ' ended' end,
       nullif(w.body, ''), b.name, w.plan_id, p.title, null::uuid, w.id::text
     from walks w join plans p on p.id = w.plan_id left join bodies b on b.owner_id = w.owner_id and b.tag = w.body
-    where w.owner_id = $1 and ($2::text is null or w.body = $2) and ($3::uuid is null or w.plan_id = $3)
+    where w.owner_id = $1 and ($2::text is null or w.body = $2 or $2 = any(string_to_array(w.place, '+'))) and ($3::uuid is null or w.plan_id = $3)
       and $4::uuid is null
     order by w.updated_at desc limit $5`,
   file: `select f.id::text, 'file', f.added_at, f.name || ': ' || f.note, b.tag, b.name, f.plan_id, p.title, f.id, null::text

@@ -120,3 +120,25 @@ export function realFiles(tag: string): Promise<
     [localOwner, tag],
   )
 }
+
+/** A carry by hand that is under way. */
+export interface OpenCarry {
+  readonly walkId: string
+  readonly planId: string
+  /** Tag of the body it comes from; empty for a file of the shelf. */
+  readonly from: string
+  /** Tags of those it goes to, with a plus between them. */
+  readonly to: string
+  readonly ticked: number
+}
+
+/** The carries by hand that are under way, the one worked on last first. */
+export function openCarries(): Promise<OpenCarry[]> {
+  return query<OpenCarry>(
+    `select id as "walkId", plan_id as "planId", body as "from", place as "to",
+       (select count(*)::int from jsonb_object_keys(rows) row where row like 'mark/%') as ticked
+     from walks where owner_id = $1 and procedure = 'carry-by-hand' and ended_at is null
+     order by updated_at desc limit 20`,
+    [localOwner],
+  )
+}

@@ -79,7 +79,7 @@ function menu(
   more: Parameters<Composer['doing']>[2],
 ): string {
   const { words: line, where } = addressOf(composer, does)
-  return composer.add({ ...{ id, kind: 'menu', words, asks: line, where }, ...more })
+  return composer.add({ ...{ id, kind: 'menu', words, asks: line, where, stands: '' }, ...more })
 }
 
 function fileAct(
@@ -90,13 +90,16 @@ function fileAct(
   task: FileTask,
   more: Parameters<Composer['doing']>[2],
 ): string {
-  return composer.add({ ...{ id, kind, words, asks: `${task.for} ${task.tag}`, task }, ...more })
+  return composer.add({
+    ...{ id, kind, words, asks: `${task.for} ${task.tag ?? 'shelf'}`, task, stands: '' },
+    ...more,
+  })
 }
 
 function fromBody(composer: Composer, { tag, name }: HandBody): string {
   const part = name
   const held = composer.add({
-    ...{ id: 'look/source', kind: 'look', asks: tag, part },
+    ...{ id: 'look/source', kind: 'look', asks: tag, part, stands: '' },
     words: `See that ${name} holds what you want to carry`,
     expect: 'a key you rely on does what it should, in each bank',
     because: 'What is saved now is what all the others get.',
@@ -193,7 +196,14 @@ function toBody(composer: Composer, order: SetOrder, body: HandBody, source: str
     },
   )
   const off = composer.add({
-    ...{ id: handActs.restart(tag), kind: 'do', words: `Switch ${name} off and on again`, asks: tag, part },
+    ...{
+      id: handActs.restart(tag),
+      kind: 'do',
+      words: `Switch ${name} off and on again`,
+      asks: tag,
+      part,
+      stands: '',
+    },
     after: [loaded],
     because: 'What was loaded comes into force then.',
   })
@@ -233,6 +243,7 @@ function toBody(composer: Composer, order: SetOrder, body: HandBody, source: str
       where: lookup(model).menuAddress.get(setting.id) ?? '',
       part: `${name}, by hand`,
       asks: JSON.stringify(value),
+      stands: '',
       because: 'No file carries it.',
       after: [loaded],
     })
@@ -241,12 +252,12 @@ function toBody(composer: Composer, order: SetOrder, body: HandBody, source: str
 /** A body that takes no file: set by hand, then pressed. */
 function setByHand(composer: Composer, { tag, name }: HandBody, because: string): void {
   const set = composer.add({
-    ...{ id: handActs.set(tag), kind: 'do', asks: tag, part: name, because },
+    ...{ id: handActs.set(tag), kind: 'do', asks: tag, part: name, because, stands: '' },
     words: `Set ${name} by hand: what differs, in the order of its menu`,
     door: { procedure: 'set-plan', body: tag },
   })
   composer.add({
-    ...{ id: handActs.press(tag), kind: 'do', asks: tag, part: name, after: [set] },
+    ...{ id: handActs.press(tag), kind: 'do', asks: tag, part: name, after: [set], stands: '' },
     words: `Press every key of ${name} once`,
     because: 'What was set by hand is proven by the hand.',
     door: { procedure: 'press-test', body: tag },

@@ -185,6 +185,11 @@ export function sayingOf(
   return ok([{ row, from, to: [mark, stampOf(act), said, who, at] }])
 }
 
+/** Whether what an act does with a file has been seen to; true of acts that do nothing with one. */
+export function isReadyToTick(walk: Walk, act: Asking): boolean {
+  return unseenOf(walk, act) === null
+}
+
 /** Why an act at which a file is seen to cannot be ticked yet; null where it can. */
 function unseenOf(walk: Walk, { id, task }: Asking): Result<never> | null {
   if (!task) return null

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react'
 import { BeginWalk } from '@/features/walk'
 import { TextLink } from '@/ui/text-link'
 import { When } from '@/ui/when'
+import { OpenCarries, type OpenCarryLine } from './open-carries'
 import { RealStanding, type RealLine } from './real-standing'
 
 /** A real camera with its files. */
@@ -16,6 +17,8 @@ export interface RealBodyKnown extends RealLine {
     readonly size: number
   }[]
   /** Plans of its model, the newest first. */
+  /** Carries by hand that are under way. */
+  readonly carries: readonly OpenCarryLine[]
   readonly plans: readonly { readonly id: string; readonly title: string }[]
 }
 
@@ -45,6 +48,7 @@ export function RealBodyPage({ body, history }: { body: RealBodyKnown; history: 
             Believed to hold
           </h2>
           <RealStanding body={body} />
+          <OpenCarries carries={body.carries} />
         </section>
         <Files body={body} />
         <section aria-labelledby="happened">
@@ -54,7 +58,7 @@ export function RealBodyPage({ body, history }: { body: RealBodyKnown; history: 
           {history}
         </section>
       </div>
-      <aside aria-label="By hand" className="grid content-start gap-3 border bg-sheet p-4">
+      <aside aria-label="By hand" className="grid content-start gap-3 self-start border bg-sheet p-4">
         <h2 className="font-head text-lead font-semibold">By hand</h2>
         {body.plans.length === 0 && (
           <p className="text-silt">There is no plan for a {model} yet: it is what all walks go by.</p>

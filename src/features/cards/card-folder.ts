@@ -30,7 +30,7 @@ const deepest = 12
 
 /** Whether this browser opens folders at all. */
 export function opensFolders(): boolean {
-  return typeof window !== 'undefined' && typeof window.showDirectoryPicker === 'function'
+  return typeof window.showDirectoryPicker === 'function'
 }
 
 /** Asks for a folder; null where nobody chose one. */

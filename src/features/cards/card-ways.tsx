@@ -1,5 +1,6 @@
 'use client'
 
+import { useSyncExternalStore } from 'react'
 import { Button } from '@/ui/button'
 import { FileDrop } from '@/ui/file-drop'
 import { RefusalNote } from '@/ui/refusal-note'
@@ -21,6 +22,8 @@ export function CardWays({
   many?: boolean
   onOpen: (opened: OpenCard) => void
 }) {
+  // The server cannot know: the button comes with the page's own code.
+  const canOpen = useSyncExternalStore(never, opensFolders, () => false)
   const then = (opened: OpenCard | null) => {
     if (opened) onOpen(opened)
   }
@@ -32,7 +35,7 @@ export function CardWays({
         onFiles={(files) => void card.take(files).then(then)}
         onDropped={(given) => void card.drop(given).then(then)}
       >
-        {opensFolders() && (
+        {canOpen && (
           <Button className="min-h-11" onClick={() => void card.choose(mode).then(then)}>
             Open the card
           </Button>
@@ -47,3 +50,5 @@ export function CardWays({
     </div>
   )
 }
+
+const never = () => () => undefined

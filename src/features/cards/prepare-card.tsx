@@ -28,7 +28,8 @@ export function PrepareCard({
   files: readonly CardFileChoice[]
 }) {
   const card = useCard()
-  const [tag, setTag] = useState(bodies[0]?.tag ?? '')
+  const hasFile = ({ modelId }: CardBody) => files.some((one) => one.modelId === modelId)
+  const [tag, setTag] = useState((bodies.find(hasFile) ?? bodies[0])?.tag ?? '')
   const body = bodies.find((one) => one.tag === tag)
   const fit = files.filter(({ modelId }) => modelId === null || modelId === body?.modelId)
   const [picked, pick] = useState('')
@@ -57,27 +58,26 @@ export function PrepareCard({
     setPrepared(null)
   }
   return (
-    <section aria-labelledby="prepare" className="grid content-start gap-3 border bg-sheet p-4">
+    <section aria-labelledby="prepare" className="grid content-start gap-3 self-start border bg-sheet p-4">
       <h2 id="prepare" className="font-head text-lead font-semibold">
         Prepare a card
       </h2>
-      {bodies.length === 0 || !file ? (
-        <p className="text-silt">
-          {bodies.length === 0
-            ? 'Say first which bodies you have.'
-            : 'There is no file of its model on the shelf yet.'}
-        </p>
+      {bodies.length === 0 ? (
+        <p className="text-silt">Say first which bodies you have.</p>
       ) : (
+        <NamedSelect
+          label="For"
+          value={tag}
+          options={bodies.map((one) => [one.tag, one.name] as const)}
+          onPick={(next) => {
+            setTag(next)
+            forget()
+          }}
+        />
+      )}
+      {body && !file && <p className="text-silt">There is no file of its model on the shelf yet.</p>}
+      {file && (
         <>
-          <NamedSelect
-            label="For"
-            value={tag}
-            options={bodies.map((one) => [one.tag, one.name] as const)}
-            onPick={(next) => {
-              setTag(next)
-              forget()
-            }}
-          />
           <NamedSelect
             label="File"
             value={file.id}

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { writeTargets } from '@/core/procedures/carry-by-hand'
 import type { Refusal } from '@/core/result'
-import { RealStanding, type RealLine } from '@/features/bodies'
+import { OpenCarries, RealStanding, type OpenCarryLine, type RealLine } from '@/features/bodies'
 import { beginWalk } from '@/features/walk'
 import { Button } from '@/ui/button'
 import { Check } from '@/ui/check'
@@ -13,7 +13,15 @@ import { RefusalNote } from '@/ui/refusal-note'
 import { NamedSelect } from '@/ui/select'
 
 /** Carrying between real cameras: from which, to which, and the walk that watches over it. */
-export function ByHand({ planId, bodies }: { planId: string; bodies: readonly RealLine[] }) {
+export function ByHand({
+  planId,
+  bodies,
+  carries,
+}: {
+  planId: string
+  bodies: readonly RealLine[]
+  carries: readonly OpenCarryLine[]
+}) {
   const router = useRouter()
   const [from, setFrom] = useState(bodies[0]?.tag ?? '')
   const others = bodies.filter(({ tag }) => tag !== from)
@@ -34,7 +42,7 @@ export function ByHand({ planId, bodies }: { planId: string; bodies: readonly Re
     pick(now.includes(tag) ? now.filter((one) => one !== tag) : [...now, tag])
   }
   return (
-    <section aria-labelledby="by-hand" className="mx-auto w-full max-w-[1240px] px-5 pb-8">
+    <section aria-labelledby="by-hand" className="px-5 pb-8">
       <div className="grid gap-3 border bg-sheet p-4">
         <h2 id="by-hand" className="font-head text-title font-semibold">
           Real cameras, by hand
@@ -86,6 +94,7 @@ export function ByHand({ planId, bodies }: { planId: string; bodies: readonly Re
             </Button>
           </p>
         )}
+        <OpenCarries carries={carries} />
         {refusal && <RefusalNote refusal={refusal} />}
       </div>
     </section>

@@ -2,7 +2,7 @@
 
 import { digestHex } from '@/core/digest'
 import { canonicalJson } from '@/core/json'
-import type { BodyLine, RealLine } from '@/features/bodies'
+import type { BodyLine, OpenCarryLine, RealLine } from '@/features/bodies'
 import { useDesk, useDeskPart, usePlanPart } from '@/features/desk'
 import { ByHand } from './by-hand'
 import { CarryWork } from './carry-work'
@@ -14,6 +14,7 @@ export function CarryStation({
   past,
   sources,
   real,
+  carries,
 }: {
   bodies: readonly BodyLine[]
   past: readonly PastTransfer[]
@@ -21,6 +22,8 @@ export function CarryStation({
   sources: readonly CarrySourceChoice[]
   /** Real cameras of the model. */
   real: readonly RealLine[]
+  /** Carries by hand that are under way. */
+  carries: readonly OpenCarryLine[]
 }) {
   const { start } = useDesk()
   const saving = useDeskPart('saving')
@@ -40,7 +43,7 @@ export function CarryStation({
           none={`No ${model} is on the shelf. This plan can be carried to no other model: its files are read by a ${model} alone.`}
         />
       )}
-      {real.length > 0 && <ByHand planId={start.planId} bodies={real} />}
+      {real.length > 0 && <ByHand planId={start.planId} bodies={real} carries={carries} />}
     </>
   )
 }

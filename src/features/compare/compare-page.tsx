@@ -141,6 +141,12 @@ function Comparison({
           onName={model === null ? null : name}
         />
       )}
+      {model !== null && judged.wanted.count > 0 && (
+        <p className="text-silt">
+          Leave out only what you know: a serial number, a name, a counter. What is left out is not looked at
+          again.
+        </p>
+      )}
       {model === null && (
         <p className="text-silt">Which body saved them is not said: places can be named once that is.</p>
       )}

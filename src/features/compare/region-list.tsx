@@ -28,7 +28,7 @@ export function RegionList({
             <th className="py-1.5 pr-4 font-normal">From byte</th>
             <th className="pr-4 font-normal">to</th>
             <th className="pr-4 text-right font-normal">Differ</th>
-            <th className="pr-4 font-normal">In the other</th>
+            <th className="pr-4 font-normal max-sm:hidden">In the other</th>
             {onName && <th className="font-normal" />}
           </tr>
         </thead>
@@ -37,10 +37,10 @@ export function RegionList({
             <tr key={region.left.from} className="border-b align-baseline last:border-0">
               <td className="py-1 pr-4 font-mono tabular-nums">{region.left.from}</td>
               <td className="pr-4 font-mono tabular-nums">{region.left.to}</td>
-              <td className="pr-4 text-right font-mono tabular-nums">
+              <td className="pr-4 text-right font-mono whitespace-nowrap tabular-nums">
                 {region.bytes} {region.bytes === 1 ? 'byte' : 'bytes'}
               </td>
-              <td className="pr-4 text-silt">{otherWords(region)}</td>
+              <td className="pr-4 text-silt max-sm:hidden">{otherWords(region)}</td>
               {onName && (
                 <td>
                   {naming === i ? (

@@ -18,6 +18,7 @@ export function ActInHand({
   said,
   next,
   files,
+  isReady,
   onSay,
   onGoPast,
   onGoTo,
@@ -31,8 +32,9 @@ export function ActInHand({
   standing: Standing
   said: Said | null
   next: WalkAct | null
-  /** What is done with a file at this act. */
+  /** What is done with a file at this act, and whether that is seen to. */
   files: ReactNode
+  isReady: boolean
   onSay: (id: string, mark: Mark | null, words?: string) => boolean
   onGoPast: (id: string, reason: string) => boolean
   onGoTo: (id: string) => void
@@ -75,14 +77,16 @@ export function ActInHand({
           onCancel={() => ask(null)}
         />
       )}
-      <div className="sticky bottom-0 mt-auto grid grid-cols-[5fr_4fr] gap-2 bg-crust py-2">
+      <div
+        className={`${act.task ? '' : 'sticky bottom-0'} mt-auto grid grid-cols-[5fr_4fr] gap-2 bg-crust py-2`}
+      >
         {next && (
           <p className="col-span-2 truncate text-silt" title={next.words}>
             Then: {next.words}
           </p>
         )}
         <Button
-          main
+          main={isReady}
           className="col-span-2 min-h-16 text-lead"
           disabled={first !== undefined}
           onClick={() => onSay(act.id, 'done')}

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { saidOf, standingOf } from '@/core/procedures/progress'
+import { isReadyToTick, saidOf, standingOf } from '@/core/procedures/progress'
 import { DocumentNotices, Saving, UndoRedo } from '@/features/documents'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
@@ -79,6 +79,7 @@ export function Walk({ start, isCopy = false }: { start: WalkStart; isCopy?: boo
               standing={standingOf(walk, act)}
               said={saidOf(walk, act.id)}
               next={start.acts[at + 1] ?? null}
+              isReady={isReadyToTick(walk, act)}
               files={
                 <FileTaskPanel
                   start={start}

@@ -3,13 +3,19 @@ import { notFound } from 'next/navigation'
 import { cardConditionOf } from '@/server/bodies'
 import { bodyCalled } from '@/server/body-known'
 import { allHistory, listHistory } from '@/server/history'
-import { realBodyTagged, realFiles, type RealBody as RealKnown } from '@/server/real-bodies'
+import {
+  listRealBodies,
+  openCarries,
+  realBodyTagged,
+  realFiles,
+  type RealBody as RealKnown,
+} from '@/server/real-bodies'
 import { withDatabase } from '@/server/requests'
 import { plansOfModel } from '@/server/summaries'
 import { ok } from '@/core/result'
 import { BodyPage, RealBodyPage } from '@/features/bodies'
 import { HistoryList } from '@/features/history'
-import { happenedLine, realLine } from '@/app/lines'
+import { happenedLine, openCarryLine, realLine } from '@/app/lines'
 import { TopBar } from '@/ui/top-bar'
 import { Trouble } from '@/ui/trouble'
 
@@ -71,16 +77,19 @@ export default async function OneBodyPage({
 
 /** What stands on the page of a real camera besides what it is believed to hold. */
 async function besides({ record: { tag }, model }: RealKnown) {
-  const [files, plans, history] = await Promise.all([
+  const [files, plans, history, carries, bodies] = await Promise.all([
     realFiles(tag),
     plansOfModel(model.id),
     listHistory({ ...allHistory, body: tag }, 1, shownOfHistory),
+    openCarries(),
+    listRealBodies(),
   ])
-  return { files, plans, history }
+  const mine = carries.filter(({ from, to }) => from === tag || to.split('+').includes(tag))
+  return { files, plans, history, carries: mine.map((one) => openCarryLine(one, bodies)) }
 }
 
 function RealBody({
-  known: { real, files, plans, history },
+  known: { real, files, plans, history, carries },
 }: {
   known: { real: RealKnown } & Awaited<ReturnType<typeof besides>>
 }) {
@@ -93,7 +102,7 @@ function RealBody({
       <RealBodyPage
         body={{
           ...realLine(real),
-          ...{ folder: record.folder ?? model.cardFile.folder, file: record.file, plans },
+          ...{ folder: record.folder ?? model.cardFile.folder, file: record.file, plans, carries },
           files: files.map(({ at, ...file }) => ({ ...file, at: at.toISOString() })),
         }}
         history={<HistoryList lines={history.lines.map(happenedLine)} without="body" />}
