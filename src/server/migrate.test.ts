@@ -175,10 +175,10 @@ describe('the database of the former release', () => {
     must(await migrate(url, migrations))
     const { bodies } = await listBodies()
     for (const name of [
-      '0009_devices',
-      '0010_any_source',
-      '0011_edits_and_requests',
       '0012_real_bodies',
+      '0011_edits_and_requests',
+      '0010_any_source',
+      '0009_devices',
       '0008_walks',
       '0007_inventory',
       '0006_shelf',

@@ -196,13 +196,16 @@ async function written(
   let at = root
   for (const part of folder.split('/').filter((one) => one !== ''))
     at = await at.getDirectoryHandle(part, { create: true })
+  const isThere = await at.getFileHandle(name).then(
+    () => true,
+    () => false,
+  )
   const handle = await at.getFileHandle(name, { create: true })
-  const stream = await handle.createWritable()
   try {
-    await stream.write(bytes)
-    await stream.close()
+    await fill(handle, bytes)
   } catch (error) {
-    await stream.abort().catch(() => undefined)
+    // A name that came with the attempt goes with it.
+    if (!isThere) await at.removeEntry(name).catch(() => undefined)
     throw error
   }
   const back = await readWhole(handle)
@@ -216,6 +219,18 @@ async function written(
         'What was read back from the card is not what was written. Take another card.',
         path,
       )
+}
+
+/** Puts bytes into a file; where that fails the file is as it was. */
+async function fill(handle: FileSystemFileHandle, bytes: Uint8Array<ArrayBuffer>): Promise<void> {
+  const stream = await handle.createWritable()
+  try {
+    await stream.write(bytes)
+    await stream.close()
+  } catch (error) {
+    await stream.abort().catch(() => undefined)
+    throw error
+  }
 }
 
 async function tried<T>(where: string, work: () => Promise<Result<T>>): Promise<Result<T>> {
