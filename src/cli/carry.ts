@@ -1,5 +1,5 @@
-import { lstat, readdir } from 'node:fs/promises'
-import { join, relative } from 'node:path'
+import { lstat } from 'node:fs/promises'
+import { relative } from 'node:path'
 import { newBody, type BodyState } from '@/core/camera/body'
 import { orderOfFile, orderOfPlan, type CarryOrder } from '@/core/camera/carry-order'
 import { readMemory } from '@/core/camera/memory'
@@ -14,6 +14,7 @@ import { openArchive } from '@/disk/archive'
 import { boundedBytes } from '@/disk/bounded'
 import { done, refused, type Command, type Options } from './command'
 import { definitionsIn, planOnDisk } from './disk'
+import { listed } from './folder'
 import { modelsFolder } from './options'
 
 /** `export check ZIP`: whether an export of everything is whole, and what is in it. */
@@ -58,9 +59,6 @@ interface FoundFile {
   readonly sameAs: string | null
 }
 
-/** More files of a folder are not looked at. */
-const mostFiles = 10_000
-
 /** `files of FOLDER`: every configuration file in a folder, such as that of a card. */
 export const filesOf: Command = {
   name: 'files of',
@@ -84,30 +82,6 @@ export const filesOf: Command = {
     })
     return done([...words, found.length === 1 ? '1 file.' : `${found.length} files.`].join('\n'), found)
   },
-}
-
-/** The files below a folder by their paths, in order; links are not followed. */
-async function listed(folder: string): Promise<Result<string[]>> {
-  const paths: string[] = []
-  const walk = async (at: string): Promise<boolean> => {
-    for (const entry of (await readdir(at, { withFileTypes: true })).sort((a, b) =>
-      a.name < b.name ? -1 : 1,
-    )) {
-      if (paths.length >= mostFiles) return false
-      const path = join(at, entry.name)
-      if (entry.isDirectory() && !(await walk(path))) return false
-      if (entry.isFile()) paths.push(path)
-    }
-    return true
-  }
-  try {
-    if (!(await lstat(folder)).isDirectory()) return refuse('no-folder', 'This is no folder.', folder)
-    return (await walk(folder))
-      ? ok(paths)
-      : refuse('too-many', `It has more than ${mostFiles} files: name a folder within it.`, folder)
-  } catch {
-    return refuse('no-folder', 'There is no such folder, or it cannot be read.', folder)
-  }
 }
 
 async function lookAt(

@@ -1,11 +1,12 @@
 import { catalogue, isProcedure } from '@/core/procedures/catalogue'
-import { composeProcedure, startOf } from '@/core/procedures/compose'
+import { writeTargets, type HandBody } from '@/core/procedures/carry-by-hand'
+import { composeProcedure, isPlaceOf, startOf } from '@/core/procedures/compose'
 import { orderFor, startingPoints, startWords, type StartingPoint } from '@/core/procedures/order'
 import { notAsWanted, play } from '@/core/procedures/play'
 import { writeRescuePlace } from '@/core/procedures/rescue'
 import type { Procedure } from '@/core/procedures/types'
 import { bodyTags } from '@/core/plan/bodies'
-import { describeRow, showRow } from '@/core/plan/rows'
+import { bodyFirmwareRow, describeRow, rowValue, showRow } from '@/core/plan/rows'
 import { done, refused, type Command, type Options, type Outcome } from './command'
 import { onPlan, type PlanOnDisk } from './disk'
 import { bankIn, oneOf, sideIn } from './options'
@@ -14,13 +15,14 @@ import { bankIn, oneOf, sideIn } from './options'
 export const procedures: Command = {
   name: 'procedure',
   usage:
-    'procedure | procedure NAME PLAN [--body TAG] [--from delivered|every] [--side S] [--bank FAMILY=SLOT] [--play] [--inventory FILE] [--models FOLDER]',
+    'procedure | procedure NAME PLAN [--body TAG] [--from delivered|every] [--side S] [--bank FAMILY=SLOT] [--to TAG|VERSION …] [--play] [--inventory FILE] [--models FOLDER]',
   summary: 'ordered acts beside the camera: list them, print one, play it on a simulated body',
   options: {
     body: 'one',
     from: 'one',
     side: 'one',
     bank: 'one',
+    to: 'many',
     play: 'flag',
     inventory: 'one',
     models: 'one',
@@ -71,8 +73,21 @@ function printed(
   if (!slot.ok) return refused(slot.refusal)
   const from = (start.value ?? 'delivered') as StartingPoint
   const order = orderFor(model, plan, definitions.lenses, tag, from)
-  const place = slot.value ? writeRescuePlace(slot.value) : side.value
-  const procedure = composeProcedure(id, { order, place })
+  const to = options.to ?? []
+  const place = slot.value
+    ? writeRescuePlace(slot.value)
+    : to.length > 0
+      ? writeTargets(to)
+      : (side.value ?? '')
+  if (to.length > 0 && !isPlaceOf(id, model, plan, place))
+    return refused({
+      code: 'option',
+      message: `“${to.join(', ')}” is nothing that this procedure can go to.`,
+      where: '--to',
+    })
+  if (id === 'carry-by-hand' && to.length === 0)
+    return refused({ code: 'option', message: 'Say to which bodies: --to TAG.', where: '--to' })
+  const procedure = composeProcedure(id, { order, place, bodies: handBodies(plan, [tag, ...to]) })
   const words = [
     `${procedure.name}: ${count(procedure.acts.length, 'act')}, ${count(moves(procedure), 'press', 'presses')} in the menu${id === 'set-plan' ? `; ${startWords[from]}` : ''}.`,
     ...actLines(procedure),
@@ -98,6 +113,17 @@ function printed(
   return done([...words, ...lines].join('\n'), {
     ...procedure,
     played: { log: played.acts, refused: played.refused, differs },
+  })
+}
+
+/** Bodies as a plan speaks of them: by their tags, with the firmware it says. */
+function handBodies(plan: PlanOnDisk['plan'], tags: readonly (string | null)[]): HandBody[] {
+  return tags.flatMap((tag): HandBody[] => {
+    if (tag === null) return []
+    const firmware = rowValue(plan.rows, bodyFirmwareRow(tag))
+    return [
+      { tag, name: tag, firmware: typeof firmware === 'string' ? firmware : null, folder: null, file: null },
+    ]
   })
 }
 

@@ -1,9 +1,12 @@
 import {
   copyFileSync,
+  cpSync,
   mkdirSync,
   mkdtempSync,
   readFileSync,
+  readdirSync,
   rmSync,
+  symlinkSync,
   truncateSync,
   writeFileSync,
 } from 'node:fs'
@@ -12,6 +15,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
+import { load, oddCamera, save } from '@tests/fixtures/odd-camera'
 import { strToU8, zipSync } from 'fflate'
 import { newBody, operate } from '@/core/camera/body'
 import { digestHex } from '@/core/digest'
@@ -36,6 +40,9 @@ beforeAll(async () => {
   const saved = must(operate(heron, body, { kind: 'save', file: 'A', atSeconds: 5 })).body.card?.files.A
   for (const name of ['A.SSC', 'B.SSC']) writeFileSync(join(card, name), saved ?? '')
   writeFileSync(join(folder, 'night.card', 'notes.txt'), 'only a note\n')
+  const [one, other] = [save(oddCamera(1001, [800, 250, 28, 7])), save(oddCamera(2002, [100, 60, 56, 1]))]
+  const odd = [one.bytes, save(one.after).bytes, save(load(other.after, one.bytes)).bytes, other.bytes]
+  odd.forEach((bytes, i) => writeFileSync(join(folder, `night.odd${i + 1}`), bytes))
   writeFileSync(join(folder, 'night.zip'), exportWith('{}\n', 1))
   const rows = { title: 'Of the first edition', 'base/focus.lamp': false }
   const plan = { format: 'salt-shelf/plan', formatVersion: 1, model: { id: 'tarrow-heron', version: 1 } }
@@ -185,7 +192,7 @@ describe('the examples of docs/cli.md', () => {
     const placed = (text: string) =>
       text
         .replace(
-          /night\.(plan\.json|stage\.json|set|csv|card|zip)|(?:old|mended)\.plan\.json|heron-1\.json/g,
+          /night\.(plan\.json|stage\.json|set|csv|card|zip|odd\d)|(?:old|mended)\.plan\.json|heron-1\.json/g,
           (name) => join(folder, name),
         )
         .replace('http://127.0.0.1:4178', address)
@@ -198,6 +205,75 @@ describe('the examples of docs/cli.md', () => {
       )
       .join('\\n?')
     expect(told).toMatch(new RegExp(`^${pattern}$`))
+  })
+})
+
+describe('files that nothing here reads, and cards', () => {
+  const odd = (n: number) => join(folder, `night.odd${n}`)
+  const cardCopy = () => {
+    const copy = mkdtempSync(join(folder, 'card-'))
+    cpSync(join(folder, 'night.card'), copy, { recursive: true })
+    return copy
+  }
+
+  it('are told equal but for noise and what is a body’s own, or to differ, or as they were before', async () => {
+    const bytes = async (...args: string[]) => {
+      const ended = await run(['file', 'bytes', ...args, '--json'])
+      return [ended.code, (JSON.parse(ended.output) as { verdict?: string }).verdict]
+    }
+    const known = ['--noise', odd(2), '--own', '66-68', '--own', '9-10']
+    expect(await bytes(odd(1), odd(3), ...known)).toEqual([0, 'equal'])
+    expect(await bytes(odd(1), odd(4), ...known)).toEqual([1, 'differs'])
+    expect(await bytes(odd(1), odd(4), ...known, '--before', odd(4))).toEqual([1, 'before'])
+  })
+
+  it('are found by the one they are nearest to', async () => {
+    const near = JSON.parse((await run(['file', 'nearest', odd(1), folder, '--json'])).output) as {
+      path: string
+    }[]
+    expect(near.slice(0, 2).map(({ path }) => path)).toEqual(['night.odd1', 'night.odd2'])
+  })
+
+  it('are written to a card where a body looks for them; what lay there is kept first, byte for byte', async () => {
+    const [card, kept] = [cardCopy(), join(folder, 'kept')]
+    const put = (...more: string[]) =>
+      run(['card', 'put', odd(1), card, '--model', 'tarrow-heron', '--name', 'A.SSC', ...more])
+    const there = join(card, 'HERON/SET/A.SSC')
+    const before = readFileSync(there)
+    expect((await put()).error).toContain('--keep FOLDER')
+    expect(readFileSync(there)).toEqual(before)
+    expect((await put('--keep', kept)).code).toBe(0)
+    expect(readFileSync(there)).toEqual(readFileSync(odd(1)))
+    expect(readdirSync(kept).map((name) => readFileSync(join(kept, name)))).toEqual([before])
+  })
+
+  it('go through no link, and out of no card', async () => {
+    const card = cardCopy()
+    const outside = join(folder, 'outside')
+    writeFileSync(outside, 'mine')
+    symlinkSync(outside, join(card, 'HERON/SET/L.SSC'))
+    const put = (name: string) =>
+      run(['card', 'put', odd(1), card, '--model', 'tarrow-heron', '--name', name])
+    expect((await put('L.SSC')).error).toContain('A link lies there')
+    expect((await put('../../../outside')).error).toContain('climbs out')
+    expect(readFileSync(outside, 'utf8')).toBe('mine')
+    expect((await run(['card', 'list', card])).output).not.toContain('L.SSC')
+  })
+
+  it.each([
+    [['file', 'bytes', 'odd', 'nothing'], 'There is no such file'],
+    [['file', 'bytes', 'odd', 'odd', '--own', '8'], 'A place is written 64-68'],
+    [['file', 'nearest', 'odd', 'nothing'], 'There is no such folder'],
+    [['card', 'list', 'nothing'], 'There is no such folder'],
+    [['card', 'put', 'odd', 'card'], 'Say for which model'],
+  ])('%j is refused in words', async (args, words) => {
+    const places: Record<string, string> = {
+      odd: odd(1),
+      card: join(folder, 'night.card'),
+      nothing: join(folder, 'none'),
+    }
+    const ended = await run(args.map((one) => places[one] ?? one))
+    expect([ended.code, ended.error.includes(words)]).toEqual([1, true])
   })
 })
 
@@ -613,7 +689,8 @@ describe('procedure', () => {
     const ids = (JSON.parse(listed.output) as { id: string }[]).map(({ id }) => id)
     expect(ids).toContain('first-day')
     for (const id of ids) {
-      const { code, output } = await run(['procedure', id, night(), '--play', '--json'])
+      const to = id === 'carry-by-hand' ? ['--to', 'reed-b'] : []
+      const { code, output } = await run(['procedure', id, night(), ...to, '--play', '--json'])
       const { acts, played } = JSON.parse(output) as {
         acts: unknown[]
         played: { refused: unknown[]; differs: unknown[] }
@@ -628,6 +705,8 @@ describe('procedure', () => {
     [['procedure', 'set-plan', 'PLAN', '--body', 'nobody'], 1, 'The plan speaks of no body nobody'],
     [['procedure', 'set-plan', 'PLAN', '--from', 'believed'], 1, 'delivered'],
     [['procedure', 'rescue', 'PLAN', '--bank', 'dial=none'], 1, 'Dial banks has'],
+    [['procedure', 'carry-by-hand', 'PLAN'], 1, 'Say to which bodies'],
+    [['procedure', 'firmware-day', 'PLAN', '--to', '9.9'], 1, 'nothing that this procedure can go to'],
   ])('refuses %j with what would do', async (args, code, words) => {
     const ended = await run(args.map((one) => (one === 'PLAN' ? night() : one)))
     expect(ended.code).toBe(code)

@@ -3,6 +3,7 @@ import type { Refusal } from '@/core/result'
 import { adviseOnPlan } from './advise'
 import { banksOfPlan, dialsOfPlan } from './banks'
 import { checkExport, filesOf, preflightCommand } from './carry'
+import { compareBytesCommand, listCard, nearestFile, putOnCard } from './cards'
 import type { Command, Options, Outcome } from './command'
 import { checkPlan, focusPlan } from './checks'
 import { endDevice, letDeviceIn, listDevices } from './devices'
@@ -46,6 +47,10 @@ export const commands: readonly Command[] = [
     writeFileCommand,
     readFileCommand,
     compareFiles,
+    compareBytesCommand,
+    nearestFile,
+    listCard,
+    putOnCard,
     filesOf,
     preflightCommand,
     checkExport,

@@ -63,7 +63,7 @@ function lock(isWritable: boolean | null): Seen {
       words: 'It cannot be written to: slide its lock, or let this page write.',
     }
   return isWritable === null
-    ? { about, verdict: 'look', words: 'Whether it is locked shows when it is written.' }
+    ? { about, verdict: 'fine', words: 'Whether it is locked shows when it is written.' }
     : { about, verdict: 'fine', words: 'Not locked.' }
 }
 

@@ -189,6 +189,9 @@ function endingOf(name: string): string {
 
 /** A number of bytes as people read it. */
 export function inBytes(bytes: number): string {
-  if (bytes < 10_000) return `${bytes} bytes`
-  return bytes < 10_000_000 ? `${Math.round(bytes / 1000)} kB` : `${Math.round(bytes / 1_000_000)} MB`
+  if (bytes < 10_000) return bytes === 1 ? '1 byte' : `${bytes} bytes`
+  if (bytes < 10_000_000) return `${Math.round(bytes / 1000)} kB`
+  return bytes < 10_000_000_000
+    ? `${Math.round(bytes / 1_000_000)} MB`
+    : `${Math.round(bytes / 1_000_000_000)} GB`
 }
