@@ -261,16 +261,16 @@ describe('files that nothing here reads, and cards', () => {
   })
 
   it.each([
-    [['file', 'bytes', 'odd', 'nothing'], 'There is no such file'],
-    [['file', 'bytes', 'odd', 'odd', '--own', '8'], 'A place is written 64-68'],
-    [['file', 'nearest', 'odd', 'nothing'], 'There is no such folder'],
-    [['card', 'list', 'nothing'], 'There is no such folder'],
-    [['card', 'put', 'odd', 'card'], 'Say for which model'],
+    [['file', 'bytes', 'ODD', 'NONE'], 'There is no such file'],
+    [['file', 'bytes', 'ODD', 'ODD', '--own', '8'], 'A place is written 64-68'],
+    [['file', 'nearest', 'ODD', 'NONE'], 'There is no such folder'],
+    [['card', 'list', 'NONE'], 'There is no such folder'],
+    [['card', 'put', 'ODD', 'CARD'], 'Say for which model'],
   ])('%j is refused in words', async (args, words) => {
     const places: Record<string, string> = {
-      odd: odd(1),
-      card: join(folder, 'night.card'),
-      nothing: join(folder, 'none'),
+      ODD: odd(1),
+      CARD: join(folder, 'night.card'),
+      NONE: join(folder, 'none'),
     }
     const ended = await run(args.map((one) => places[one] ?? one))
     expect([ended.code, ended.error.includes(words)]).toEqual([1, true])
