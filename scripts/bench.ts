@@ -9,6 +9,7 @@ import { checksBench } from './bench/checks'
 import { contextsBench } from './bench/contexts'
 import { focusBench } from './bench/focus'
 import { filesBench } from './bench/files'
+import { handBench } from './bench/hand'
 import type { Figure } from './bench/measure'
 import { numbersBench } from './bench/numbers'
 import { offlineBench } from './bench/offline'
@@ -33,6 +34,7 @@ const alone = {
   bare: async (at: string) => [await bareBench(at)],
   shelf: shelfBench,
   files: filesBench,
+  hand: handBench,
   settings: settingsBench,
   procedures: proceduresBench,
   offline: offlineBench,
@@ -62,6 +64,7 @@ async function allFigures(at: string, model: BodyModel): Promise<Figure[]> {
     ...(await sheetsBench(at, model)),
     ...(await offlineBench(at, model)),
     await bareBench(at),
+    ...(await handBench(at)),
     ...(await filesBench(at, model)),
     ...(await shelfBench(at)),
   ]

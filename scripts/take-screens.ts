@@ -1,5 +1,5 @@
 import { mkdirSync } from 'node:fs'
-import type { Page } from 'playwright-core'
+import { walkByHand } from './screens-by-hand'
 import { openChromium } from '../tests/browser/chromium'
 
 /** Takes the pictures of every main view from the server whose address is given. */
@@ -51,14 +51,6 @@ await take('controls')
 await key('Thumb focus key').click()
 await page.getByText(/Works in \d/).waitFor()
 await take('controls-key')
-await page.getByRole('button', { name: 'Close' }).click()
-await page.getByRole('radio', { name: 'Motion' }).click()
-await moveKey(page, 'Thumb focus key', 'Crown key')
-await night(true)
-await take('controls-displaced-night')
-await night(false)
-await page.getByRole('button', { name: /^Undo/ }).click()
-await page.getByRole('radio', { name: 'Stills' }).click()
 await page.getByRole('button', { name: 'Close' }).click()
 await page.getByRole('tab', { name: 'Suggest' }).click()
 await page.getByRole('button', { name: 'Suggest', exact: true }).click()
@@ -136,11 +128,9 @@ await key('Thumb focus key').click()
 await page.getByText(/Works in \d/).waitFor()
 await page.waitForTimeout(250)
 await page.screenshot({ path: `${folder}/controls-phone.png` })
-await close()
 
-async function moveKey(on: Page, from: string, to: string): Promise<void> {
-  await on.getByRole('button', { name: new RegExp(`^${from}, press`) }).focus()
-  await on.keyboard.press('m')
-  await on.getByRole('button', { name: new RegExp(`^${to}, press`) }).focus()
-  await on.keyboard.press('Enter')
-}
+await page.setViewportSize({ width: 1280, height: 800 })
+await walkByHand(page, plan)
+await night(true)
+await take('by-hand-night')
+await close()

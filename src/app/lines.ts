@@ -49,6 +49,7 @@ export function fileLine(file: FileLine): ShelfFile {
   return {
     ...file,
     addedAt: file.addedAt.toISOString(),
+    savedAt: file.savedAt && file.savedAt.toISOString(),
     deletedAt: file.deletedAt && file.deletedAt.toISOString(),
   }
 }

@@ -25,6 +25,10 @@ export interface FileLine {
   readonly modelId: string | null
   readonly firmware: string | null
   readonly bodyName: string | null
+  readonly bodyTag: string | null
+  /** Where it lay on its card, and when it was saved by the clock of that, where this was seen or said. */
+  readonly cardPath: string | null
+  readonly savedAt: Date | null
   readonly revision: number | null
   /** The plan it holds or was opened as. */
   readonly plan: { readonly id: string; readonly title: string } | null
@@ -96,7 +100,7 @@ export async function listFiles(
     `with found as materialized (select f.id, f.added_at, f.name from ${from}),
        chosen as (select id from found order by added_at desc, name, id limit $6 offset $7)
        select (select count(*)::int from found) as count, f.id, f.kind, f.name, length(f.bytes) as size, f.digest, f.model_id as "modelId", f.firmware,
-         b.name as "bodyName", r.number as revision, f.note, f.tags, f.added_at as "addedAt", f.deleted_at as "deletedAt",
+         b.name as "bodyName", b.tag as "bodyTag", f.card_path as "cardPath", f.saved_at as "savedAt", r.number as revision, f.note, f.tags, f.added_at as "addedAt", f.deleted_at as "deletedAt",
          (select json_build_object('id', p.id, 'title', p.title) from plans p where p.id = coalesce(r.plan_id, f.plan_id)) as plan,
          (select coalesce(json_agg(distinct tb.name), '[]') from transfers t join bodies tb on tb.id = t.body_id
           where t.outcome = 'identical' and (t.source_file = f.id or exists (

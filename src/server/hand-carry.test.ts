@@ -22,7 +22,7 @@ import { fileToPut, lookAtCard, offerFile, toCompare, type Offered } from './han
 import { allHistory, listHistory } from './history'
 import { setInventory } from './inventory'
 import { storeDefinitions } from './models'
-import { chosenOf, nearestTo, takeIn } from './opaque'
+import { chosenOf, describeFile, fileFacts, nearestTo, readFileAbout, takeIn } from './opaque'
 import { createPlan } from './plans'
 import { openCarries, realBodyTagged } from './real-bodies'
 import { dropRegion, keepRegions, readRegion, regionsOf } from './regions'
@@ -103,6 +103,15 @@ async function tickUntil(walk: string, last: string): Promise<void> {
     if (!task && document.rows[`mark/${id}` as keyof typeof document.rows] === undefined) await say(walk, id)
     if (id === last) break
   }
+}
+
+/** Walks Reset and restore as far as the reset, and leaves it there. */
+async function resetOnly(plan: string, body: string): Promise<void> {
+  const asked = { procedure: 'reset-restore', body, start: 'delivered', place: '' }
+  const walk = must(await beginWalk(plan, asked))
+  const reset = heron.acts.find(({ does }) => does === 'reset')?.id ?? ''
+  await tickUntil(walk, `act/${reset}#1`)
+  must(await turnWalk(walk, 'end'))
 }
 
 const named = async () => regionsOf(heron.id)
@@ -197,6 +206,10 @@ describe('a carry by hand between two real bodies', () => {
     const doubted = await realBodyTagged(b)
     expect(doubted?.doubts).toEqual([expect.stringContaining('saved on it since, says something else')])
 
+    // Reset, and its file not loaded again: nobody can say what it holds.
+    await resetOnly(plan, b)
+    expect((await realBodyTagged(b))?.doubts).toContain('It was reset since, and nothing was loaded again.')
+
     // Gone on with, nothing is believed of it any more.
     must(await turnWalk(walk, 'goOn'))
     expect((await realBodyTagged(b))?.belief).toBeNull()
@@ -267,6 +280,34 @@ describe('a carry by hand between two real bodies', () => {
       verdict: 'equal',
       differences: [],
     })
+  })
+
+  it('is known to be as delivered after a reset, where it was known row by row before', async () => {
+    const [a = ''] = await realHerons(1)
+    const plan = await createPlan(heron, {})
+    const set = must(await beginWalk(plan, { procedure: 'set-plan', body: a, start: 'every', place: '' }))
+    must(await turnWalk(set, 'end'))
+    expect((await realBodyTagged(a))?.belief?.how).toBe('walked')
+    await resetOnly(plan, a)
+    const known = await realBodyTagged(a)
+    expect(known?.belief?.words).toBe('what “Reset and restore” left')
+    expect(known?.doubts).toEqual([])
+  })
+
+  it('says in the inventory which firmware a body runs once its firmware day has ended', async () => {
+    const [a = ''] = await realHerons(1, { firmware: '1.2' })
+    const plan = await createPlan(heron, {})
+    const walk = must(
+      await beginWalk(plan, { procedure: 'firmware-day', body: a, start: 'delivered', place: '2.0' }),
+    )
+    const { composed } = must(await loadWalk(walk))
+    await tickUntil(
+      walk,
+      composed.acts.find(({ events }) => events.some(({ kind }) => kind === 'firmware'))?.id ?? '',
+    )
+    must(await turnWalk(walk, 'end'))
+    const known = await realBodyTagged(a)
+    expect(known?.record.firmware).toBe('2.0')
   })
 
   it('is begun only between real bodies of the plan’s model, and never to itself', async () => {
@@ -357,6 +398,34 @@ describe('a file of a format that nothing here knows', () => {
         /never changed/,
       )
     await query("update files set note = 'still mine' where id = $1", [fileId])
+  })
+
+  it('carries what its owner says of it: body, firmware, day, what it holds; its bytes stay', async () => {
+    const [a = ''] = await realHerons(1)
+    const given = bytes()
+    const { fileId } = must(await takeIn(given, { body: null, path: 'SAID.DAT', savedAt: null, note: '' }))
+    must(
+      await describeFile(
+        fileId,
+        must(readFileAbout({ body: a, firmware: '1.2', savedAt: '2026-11-01', holds: `Banks of ${a}` })),
+      ),
+    )
+    const { files } = await listFiles(1, 5, { words: `banks of ${a}` })
+    expect(files).toMatchObject([
+      { id: fileId, bodyTag: a, firmware: '1.2', modelId: heron.id, note: `Banks of ${a}` },
+    ])
+    expect(files[0]?.savedAt?.toISOString()).toBe('2026-11-01T00:00:00.000Z')
+    expect(new Uint8Array(must(await loadFile(fileId)).bytes)).toEqual(given)
+    expect(readFileAbout({ savedAt: 'yesterday' })).toMatchObject({ refusal: { code: 'shape' } })
+    expect(readFileAbout({ holds: 7 })).toMatchObject({ refusal: { code: 'shape' } })
+    const nobody = must(readFileAbout({ body: 'nobody' }))
+    expect(await describeFile(fileId, nobody)).toMatchObject({ refusal: { code: 'unknown-body' } })
+  })
+
+  it('that lay in the folder of a known camera is of that model, without anybody saying so', async () => {
+    const path = 'heron/set/FOUND.DAT'
+    const { fileId } = must(await takeIn(bytes(), { body: null, path, savedAt: null, note: '' }))
+    expect(must(await fileFacts(fileId))).toMatchObject({ modelId: heron.id, kind: 'opaque' })
   })
 
   it('is not taken for a plan: it is said that it can be kept as it is', async () => {

@@ -1,14 +1,16 @@
 import { readCardFile, readCardHeader } from '@/core/files/card-file'
 import { largestTaken, type ChosenFile, type KinFile } from '@/core/cards/taking'
-import { placeOf, plainPath } from '@/core/cards/path'
+import { knownFolders } from '@/core/cards/card'
+import { isSamePath, placeOf, plainPath } from '@/core/cards/path'
 import { digestHex } from '@/core/digest'
 import { distance } from '@/core/files/regions'
-import type { BodyRecord } from '@/core/inventory/records'
+import { bodiesIn, type BodyRecord } from '@/core/inventory/records'
 import { ok, refuse, type Result } from '@/core/result'
 import { unkept } from '@/core/text'
 import { isUuid, localOwner, query, transaction } from './db'
 import { broughtIn, keepFile, loadFile } from './files'
-import { modelFor } from './models'
+import { inventoryNow } from './inventory'
+import { definitions, modelFor } from './models'
 
 /** What is said of a file that is taken in. */
 export interface TakenFacts {
@@ -64,12 +66,13 @@ export async function takeIn(bytes: Uint8Array, facts: TakenFacts): Promise<Resu
   const read = await readIfKnown(name, bytes)
   if (!read.ok) return read
   const body = facts.body && (await bodyRowOf(facts.body.tag))
+  const modelId = read.value?.modelId ?? facts.body?.model ?? (await modelOfFolder(placeOf(path).folder))
   const kept = await transaction((client) =>
     keepFile(client, {
       kind: read.value ? 'card' : 'opaque',
       name,
       bytes,
-      modelId: read.value?.modelId ?? facts.body?.model ?? null,
+      modelId,
       firmware: read.value?.firmware ?? facts.body?.firmware ?? null,
       bodyId: body?.id ?? null,
       revisionId: null,
@@ -93,6 +96,65 @@ async function readIfKnown(
   if (!model) return ok(null)
   const read = readCardFile(model, bytes, name)
   return read.ok ? ok({ modelId: named.id, firmware }) : read
+}
+
+/** What an owner says of an opaque file. */
+export interface FileAbout {
+  /** Tag of the body that saved it; null where nobody says. */
+  readonly body: string | null
+  readonly firmware: string | null
+  /** When it was saved, as a day or a time; null where nobody says. */
+  readonly savedAt: Date | null
+  /** What it holds, in the owner's words. */
+  readonly holds: string
+}
+
+/** Reads what is said of a file; refuses what is nothing of the kind. */
+export function readFileAbout(given: unknown): Result<FileAbout> {
+  const {
+    body = '',
+    firmware = '',
+    savedAt = '',
+    holds = '',
+  } = (given ?? {}) as Readonly<Record<string, unknown>>
+  const texts = [body, firmware, savedAt, holds]
+  const isText = (one: unknown): one is string =>
+    typeof one === 'string' && one.length <= 500 && !unkept.test(one)
+  if (!texts.every(isText))
+    return refuse('shape', 'What is said of a file are texts of at most 500 characters.', 'about')
+  const [tag = '', version = '', when = '', words = ''] = texts.map((one) => one.trim())
+  const at = when === '' ? null : new Date(when)
+  if (at && Number.isNaN(at.getTime())) return refuse('shape', 'A day is written 2026-11-30.', 'savedAt')
+  return ok({ body: tag || null, firmware: version || null, savedAt: at, holds: words })
+}
+
+/** Puts beside an opaque file what its owner says of it; its bytes stay what they are. Refuses files that say it themselves. */
+export async function describeFile(id: string, about: FileAbout): Promise<Result<true>> {
+  const { inventory } = await inventoryNow()
+  const record = bodiesIn(inventory).find(({ tag }) => tag === about.body)
+  if (about.body !== null && !record) return refuse('unknown-body', `There is no body ${about.body}.`, 'body')
+  const body = record && (await bodyRowOf(record.tag))
+  const rows = isUuid(id)
+    ? await query(
+        `update files set body_id = $3, model_id = coalesce($4, model_id), firmware = $5, saved_at = $6, note = $7
+         where id = $1 and owner_id = $2 and kind = 'opaque' returning id`,
+        [
+          ...[id, localOwner, body?.id ?? null, record?.model ?? null],
+          ...[about.firmware, about.savedAt, about.holds === '' ? `${broughtIn}.` : about.holds],
+        ],
+      )
+    : []
+  return rows.length > 0
+    ? ok(true)
+    : refuse('unknown-file', 'There is no such file, or it says itself what it is.', id)
+}
+
+/** The model whose configuration files lie in such a folder; null where it is none that is known. */
+async function modelOfFolder(folder: string): Promise<string | null> {
+  if (folder === '') return null
+  const [{ models }, { inventory }] = await Promise.all([definitions(), inventoryNow()])
+  const known = knownFolders(models, bodiesIn(inventory))
+  return known.find((one) => isSamePath(one.folder, folder))?.modelId ?? null
 }
 
 async function bodyRowOf(tag: string): Promise<{ id: string } | undefined> {

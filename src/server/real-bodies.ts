@@ -50,7 +50,7 @@ async function proofsOf({ tag }: BodyRecord, belief: Belief | null): Promise<Rea
     `select w.ended_at as at,
        (select count(*)::int from jsonb_array_elements(w.record -> 'lines') line where line ->> 'standing' = 'done' and line ->> 'kind' = 'press') as done,
        (select count(*)::int from jsonb_array_elements(w.record -> 'lines') line where line ->> 'kind' = 'press') as all
-     from walks w where w.owner_id = $1 and w.body = $2 and w.procedure = 'press-test' and w.ended_at > $3
+     from walks w where w.owner_id = $1 and w.body = $2 and w.procedure = 'press-test' and date_trunc('milliseconds', w.ended_at) > $3
      order by w.ended_at`,
     [localOwner, tag, belief.since],
   )
@@ -70,7 +70,7 @@ async function doubtsOf(
   const since = belief?.since ?? new Date(0)
   const failed = await query<{ words: string; how: HandOutcome['how'] }>(
     `select words, how from hand_carries
-     where owner_id = $1 and body = $2 and how in ('not taken', 'differs') and ended_at > $3 order by ended_at desc limit 1`,
+     where owner_id = $1 and body = $2 and how in ('not taken', 'differs') and date_trunc('milliseconds', ended_at) > $3 order by ended_at desc limit 1`,
     [localOwner, tag, since],
   )
   return [
@@ -78,16 +78,33 @@ async function doubtsOf(
       ? [`Firmware was ${belief.firmware} then and is ${firmware} now: look at the rows it touches.`]
       : []),
     ...failed.map(({ words, how }) => `${words} was carried to it since, and ${handWords[how]}.`),
+    ...(await resetSince(tag, model, since)),
     ...(belief?.found ? await newerSave(tag, model, belief.found, since) : []),
     ...(belief?.how === 'loaded' ? [`Save on ${name}, and hold the file against what was sent.`] : []),
   ]
+}
+
+/** Whether a body was reset since, and its file not loaded again. */
+async function resetSince(tag: string, model: BodyModel, since: Date): Promise<string[]> {
+  const actsOf = (does: 'reset' | 'load') =>
+    model.acts.filter((act) => act.does === does).map(({ id }) => `act/${id}#%`)
+  const reset = await query(
+    `select 1 from walks w where w.owner_id = $1 and w.body = $2 and date_trunc('milliseconds', w.ended_at) > $3
+       and exists (select from jsonb_array_elements(w.record -> 'lines') line
+         where line ->> 'standing' = 'done' and line ->> 'act' like any ($4::text[]))
+       and not exists (select from jsonb_array_elements(w.record -> 'lines') line
+         where line ->> 'standing' = 'done' and line ->> 'act' like any ($5::text[]))
+     limit 1`,
+    [localOwner, tag, since, actsOf('reset'), actsOf('load')],
+  )
+  return reset.length > 0 ? ['It was reset since, and nothing was loaded again.'] : []
 }
 
 /** Whether a file that was saved on a body later says something else than the one that proved what it holds. */
 async function newerSave(tag: string, model: BodyModel, found: string, since: Date): Promise<string[]> {
   const newer = await query<{ name: string; digest: string }>(
     `select f.name, f.digest from files f join bodies b on b.id = f.body_id
-     where f.owner_id = $1 and b.tag = $2 and f.kind <> 'plan' and f.deleted_at is null and f.added_at > $3
+     where f.owner_id = $1 and b.tag = $2 and f.kind <> 'plan' and f.deleted_at is null and date_trunc('milliseconds', f.added_at) > $3
        and f.digest <> $4
      order by f.added_at desc limit 1`,
     [localOwner, tag, since, found],

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { readMemory, type Memory } from '@/core/camera/memory'
 import { bodiesIn, type BodyRecord } from '@/core/inventory/records'
 import { equipmentFor, equipped } from '@/core/inventory/equip'
-import type { Inventory, Library } from '@/core/inventory/rows'
+import { factRow, type Inventory, type Library } from '@/core/inventory/rows'
 import type { BodyModel } from '@/core/model/types'
 import { parsePlan, planTitle, type Plan } from '@/core/plan/plan'
 import { readTargets } from '@/core/procedures/carry-by-hand'
@@ -13,6 +13,7 @@ import { heldAfter } from '@/core/procedures/play'
 import {
   parseWalk,
   recordOf,
+  standingOf,
   walkKind,
   type Said,
   type Standing,
@@ -30,7 +31,7 @@ import type { Step } from '@/core/sync/step'
 import { beliefOf } from './beliefs'
 import { isUuid, localOwner, query, transaction, type Connection } from './db'
 import { endHandCarry } from './hand-outcome'
-import { inventoryNow } from './inventory'
+import { inventoryNow, setInventory } from './inventory'
 import { definitions } from './models'
 import { planOf, planRow } from './plan-rows'
 import { appendSteps, headOf, logOf, newestSteps, stepsBefore, walkSteps } from './step-log'
@@ -380,10 +381,26 @@ export type WalkTurn = (typeof walkTurns)[number]
 /** Turns a walk. Doing it twice is the same as once. */
 export async function turnWalk(id: string, turn: WalkTurn): Promise<Result<true>> {
   const having = await whatThereIs()
-  return transaction(async (client): Promise<Result<true>> => {
+  const turned = await transaction(async (client): Promise<Result<true>> => {
     const row = await walkRow(client, id, 'for update')
     return row ? turns[turn](client, row, having) : unknownWalk(id)
   })
+  if (turned.ok && turn === 'end') await followUpdate(id)
+  return turned
+}
+
+/** A firmware day that ended with its update done: the inventory says so from then on. */
+async function followUpdate(id: string): Promise<void> {
+  const open = await loadWalk(id)
+  if (!open.ok || open.value.procedure !== 'firmware-day' || open.value.body === '') return
+  const { walk, composed, body } = open.value
+  const updated = composed.acts.flatMap((act) =>
+    standingOf(walk, act) === 'done'
+      ? act.events.flatMap((event) => (event.kind === 'firmware' ? [event.version] : []))
+      : [],
+  )
+  const version = updated.at(-1)
+  if (version !== undefined) await setInventory({ [factRow('body', body, 'firmware')]: version })
 }
 
 const turns: Record<WalkTurn, (client: Connection, row: WalkRow, having: Having) => Promise<Result<true>>> = {

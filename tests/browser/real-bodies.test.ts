@@ -92,11 +92,12 @@ async function saveOn(card: string, camera: OddCamera, name = 'SETTINGS.DAT'): P
   return after
 }
 
-/** Takes the file in that lies on the card in the reader. */
-async function takeFrom(card: string): Promise<void> {
+/** Takes a file in that lies on the card in the reader. */
+async function takeFrom(card: string, name = 'SETTINGS.DAT'): Promise<void> {
   await insert(card)
   await button('Open the card', part('The file')).click()
-  await button('Take it', part('The file')).first().click()
+  const line = part('The file').getByRole('listitem').filter({ hasText: name })
+  await button('Take it', line).click()
 }
 
 /** Waits until the file that was offered is on the shelf; what is to be looked at has been. */
@@ -165,8 +166,9 @@ describe('two real cameras made alike', () => {
     await insert('card-other')
     await button('Open the card', part('The card')).click()
     await part('The card')
-      .getByText(/It has been used in another camera: VARN\/DUET/)
+      .getByText(/It is a card of another camera: VARN\/DUET/)
       .waitFor()
+    expect(await button('Write it to the card', part('The card')).isDisabled()).toBe(true)
 
     await insert('card-b')
     await button('Open the card', part('The card')).click()
@@ -191,13 +193,7 @@ describe('two real cameras made alike', () => {
       .getByText(/the file that was written to the card/)
       .waitFor()
     await writeOn('card-b', `${folder}/OLD.DAT`, before)
-    await insert('card-b')
-    await button('Open the card', part('The file')).click()
-    await part('The file')
-      .getByRole('listitem')
-      .filter({ hasText: 'OLD.DAT' })
-      .getByRole('button', { name: 'Take it' })
-      .click()
+    await takeFrom('card-b', 'OLD.DAT')
     await part('The file')
       .getByText(/the file that was saved before the load/)
       .waitFor()
@@ -209,13 +205,7 @@ describe('two real cameras made alike', () => {
   it('show by the second save that a load did not take; loaded again, they differ only in what is each one’s own', async () => {
     // The camera ignored the file: it saves what it held.
     b = await saveOn('card-b', b, 'AFTER.DAT')
-    await insert('card-b')
-    await button('Open the card', part('The file')).click()
-    await part('The file')
-      .getByRole('listitem')
-      .filter({ hasText: 'AFTER.DAT' })
-      .getByRole('button', { name: 'Take it' })
-      .click()
+    await takeFrom('card-b', 'AFTER.DAT')
     await taken('AFTER.DAT')
     await done().click()
     await asked('Hold what Reed B holds against what was sent')
@@ -227,15 +217,9 @@ describe('two real cameras made alike', () => {
     // Loaded once more, and this time it takes.
     b = load(b, await readFrom('card-a', `${folder}/SETTINGS.DAT`))
     b = await saveOn('card-b', b, 'AFTER.DAT')
-    await button('← Back').click()
+    await button('Take another save in').click()
     await asked('Take the new file of Reed B in')
-    await insert('card-b')
-    await button('Open the card', part('The file')).click()
-    await part('The file')
-      .getByRole('listitem')
-      .filter({ hasText: 'AFTER.DAT' })
-      .getByRole('button', { name: 'Take it' })
-      .click()
+    await takeFrom('card-b', 'AFTER.DAT')
     await taken('AFTER.DAT')
     await button('Look ahead →').click()
     await button(/^Compare them/).click()

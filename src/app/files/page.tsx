@@ -1,6 +1,8 @@
 import type { Metadata } from 'next'
 import { ok } from '@/core/result'
 import { FileTable } from '@/features/shelf'
+import { bodiesIn } from '@/core/inventory/records'
+import { inventoryNow } from '@/server/inventory'
 import { fileTags, listFiles } from '@/server/files'
 import { withDatabase } from '@/server/requests'
 import { NarrowLink, PageLinks } from '@/ui/narrow-link'
@@ -30,14 +32,15 @@ export default async function FilesPage({ searchParams }: { searchParams: Promis
   const bin = given.bin === '1'
   const page = pageNumber(wanted)
   const read = await withDatabase(async () => {
-    const [found, tags] = await Promise.all([
+    const [found, tags, { inventory }] = await Promise.all([
       listFiles(page, onPage, { words: find, kind, tag, bin }),
       fileTags(),
+      inventoryNow(),
     ])
-    return ok({ ...found, tags })
+    return ok({ ...found, tags, bodies: bodiesIn(inventory).map(({ tag, name }) => ({ tag, name })) })
   })
   if (!read.ok) return <Trouble title="The files cannot be read" refusal={read.refusal} address="/files" />
-  const { files, count, tags } = read.value
+  const { files, count, tags, bodies } = read.value
   const pages = Math.max(1, Math.ceil(count / onPage))
   const first = (page - 1) * onPage + 1
   return (
@@ -82,7 +85,7 @@ export default async function FilesPage({ searchParams }: { searchParams: Promis
           find={find}
           placeholder="A few letters of its name, body or note"
         />
-        {files.length > 0 && <FileTable isWhole files={files.map(fileLine)} />}
+        {files.length > 0 && <FileTable isWhole files={files.map(fileLine)} bodies={bodies} />}
         <PageLinks
           pathname="/files"
           query={{ ...given }}

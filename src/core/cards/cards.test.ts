@@ -209,13 +209,16 @@ describe('a card that is to be written to', () => {
     expect(verdictOn(at([], { free: 10 }), 'Room')).toBe('stop')
   })
 
-  it('of a look-alike stops it; one of another camera is to be looked at', () => {
+  it('of a look-alike or of another camera stops it', () => {
     const forDuet = judgePut(
       { path: 'VARN/DUET/A.DAT', bytes: 1, body: { name: 'Duet', model: duet } },
       { seen: seeCard(folders, [entry('VARN/LITE/A.DAT')]), isWritable: true, free: 1e9 },
     )
     expect(verdictOn(forDuet, 'Card')).toBe('stop')
-    expect(verdictOn(at(['VARN/DUET/A.DAT']), 'Card')).toBe('look')
+    expect(verdictOn(at(['VARN/DUET/A.DAT']), 'Card')).toBe('stop')
+    // A card that goes from camera to camera has folders of both.
+    expect(verdictOn(at(['VARN/DUET/A.DAT', 'HERON/SET/B.DAT']), 'Card')).toBe('fine')
+    expect(verdictOn(at([]), 'Card')).toBe('look')
   })
 
   it('on which something lies there already says so, whatever its capitals', () => {

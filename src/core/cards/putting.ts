@@ -42,8 +42,8 @@ function whose({ body }: ToPut, { known }: CardSeen): Seen {
   const strange = known.find(({ modelId }) => modelId !== body.model.id)
   if (strange && !own)
     return {
-      ...{ about, verdict: 'look' },
-      words: `It has been used in another camera: ${strange.folder} is of ${strange.of}.`,
+      ...{ about, verdict: 'stop' },
+      words: `It is a card of another camera: ${strange.folder} is of ${strange.of}. Take the one for ${body.name}; if it is to go there, save on ${body.name} with it first.`,
     }
   return own
     ? { about, verdict: 'fine', words: `It has been used in a ${body.model.name}.` }

@@ -115,6 +115,8 @@ export function startOf(id: ProcedureId, order: SetOrder): Memory {
 export function heldBefore(id: ProcedureId, order: SetOrder, believed: Memory | null): Memory | null {
   const { on } = composing[id]
   if (on === 'plan') return null
+  // What a body was brought back to is what it held: where that is not known, it is not known afterwards either.
+  if (id === 'reset-restore') return believed
   return on === 'base' ? (believed ?? order.from) : startOf(id, order)
 }
 

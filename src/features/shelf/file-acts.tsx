@@ -9,10 +9,17 @@ import { Offer } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
 import { TextLink } from '@/ui/text-link'
 import { TypedField } from '@/ui/typed-field'
+import { FileAbout } from './file-about'
 import type { ShelfFile } from './shelf-file'
 
 /** What is put beside a file, and what is done with it: tags, carrying it to a body, the bin and the way back from there. */
-export function FileActs({ file }: { file: ShelfFile }) {
+export function FileActs({
+  file,
+  bodies,
+}: {
+  file: ShelfFile
+  bodies: readonly { readonly tag: string; readonly name: string }[]
+}) {
   const router = useRouter()
   const [refusal, setRefusal] = useState<Refusal | null>(null)
   const act = async (order: object) => {
@@ -46,6 +53,14 @@ export function FileActs({ file }: { file: ShelfFile }) {
           {file.deletedAt === null ? 'Put into the bin' : 'Put back on the shelf'}
         </Offer>
       </p>
+      {file.kind === 'opaque' && (
+        <FileAbout
+          key={`${file.bodyTag ?? ''} ${file.firmware ?? ''} ${file.savedAt ?? ''} ${file.note}`}
+          file={file}
+          bodies={bodies}
+          onSay={(about) => void act({ about })}
+        />
+      )}
       {refusal && <RefusalNote refusal={refusal} />}
     </div>
   )

@@ -4,7 +4,16 @@ import { FileActs } from './file-acts'
 import type { ShelfFile } from './shelf-file'
 
 /** Files with where each came from, what it holds and where it was loaded; the name leads to its bytes. */
-export function FileTable({ files, isWhole = false }: { files: readonly ShelfFile[]; isWhole?: boolean }) {
+export function FileTable({
+  files,
+  isWhole = false,
+  bodies = [],
+}: {
+  files: readonly ShelfFile[]
+  isWhole?: boolean
+  /** The bodies that may have saved a file. */
+  bodies?: readonly { readonly tag: string; readonly name: string }[]
+}) {
   return (
     <div className="mt-2 overflow-x-auto border bg-sheet px-4">
       <table className="w-full border-collapse max-sm:block">
@@ -46,7 +55,7 @@ export function FileTable({ files, isWhole = false }: { files: readonly ShelfFil
               </td>
               {isWhole && (
                 <td className="py-1 max-sm:block">
-                  <FileActs file={file} />
+                  <FileActs file={file} bodies={bodies} />
                 </td>
               )}
             </tr>
@@ -58,7 +67,8 @@ export function FileTable({ files, isWhole = false }: { files: readonly ShelfFil
 }
 
 /** The revision or plan a file holds, the firmware that wrote it, the bodies it was loaded on. */
-function Holds({ file: { kind, plan, revision, firmware, loadedOn } }: { file: ShelfFile }) {
+function Holds({ file }: { file: ShelfFile }) {
+  const { kind, plan, revision, firmware, loadedOn, cardPath, savedAt } = file
   return (
     <>
       {kind === 'opaque' && (
@@ -70,6 +80,12 @@ function Holds({ file: { kind, plan, revision, firmware, loadedOn } }: { file: S
         </Link>
       )}
       {firmware !== null && <span className="block text-silt">firmware {firmware}</span>}
+      {cardPath !== null && <span className="block font-mono text-small text-silt">{cardPath}</span>}
+      {savedAt !== null && (
+        <span className="block text-silt">
+          saved <When at={savedAt} />
+        </span>
+      )}
       {loadedOn.length > 0 && <span className="block text-silt">loaded on {loadedOn.join(', ')}</span>}
     </>
   )

@@ -7,6 +7,9 @@ export interface ShelfFile {
   readonly digest: string
   readonly firmware: string | null
   readonly bodyName: string | null
+  readonly bodyTag: string | null
+  readonly cardPath: string | null
+  readonly savedAt: string | null
   readonly revision: number | null
   readonly plan: { readonly id: string; readonly title: string } | null
   readonly loadedOn: readonly string[]

@@ -45,12 +45,15 @@ export function CompareTask({
   compared,
   onCompared,
   onDiffers,
+  onTakeAgain,
 }: {
   walkId: string
   act: WalkAct
   compared: Compared | null
   onCompared: (text: string) => void
   onDiffers: (words: string) => void
+  /** Goes to the act at which the file is taken in that the body saved after the load. */
+  onTakeAgain: () => void
 }) {
   const asked = useFetched<ToCompare>(`/api/walks/${walkId}/compare?act=${encodeURIComponent(act.id)}`)
   const [judged, setJudged] = useState<Judged | null>(null)
@@ -118,7 +121,7 @@ export function CompareTask({
         </Link>
       )}
       {compared && compared.verdict !== 'equal' && (
-        <WayOn files={files} verdict={compared.verdict} onDiffers={onDiffers} />
+        <WayOn files={files} verdict={compared.verdict} onDiffers={onDiffers} onTakeAgain={onTakeAgain} />
       )}
       {refusal && <RefusalNote refusal={refusal} />}
     </section>
@@ -130,10 +133,12 @@ function WayOn({
   files,
   verdict,
   onDiffers,
+  onTakeAgain,
 }: {
   files: ToCompare | null
   verdict: Verdict
   onDiffers: (words: string) => void
+  onTakeAgain: () => void
 }) {
   return (
     <div className="grid gap-2 border-l-3 border-lichen pl-3">
@@ -148,7 +153,8 @@ function WayOn({
           what it held before; copied to its card and loaded, it is as it was.
         </p>
       )}
-      <p>
+      <p className="flex flex-wrap gap-2">
+        <Button onClick={onTakeAgain}>Take another save in</Button>
         <Button onClick={() => onDiffers(verdictWords[verdict])}>Write it down so, and go on</Button>
       </p>
     </div>

@@ -1,3 +1,4 @@
+import { handActs } from '@/core/procedures/hand-acts'
 import { comparedOf, fileOf } from '@/core/procedures/hand-files'
 import type { Mark, Walk } from '@/core/procedures/progress'
 import { later } from '@/ui/later'
@@ -14,12 +15,14 @@ export function FileTaskPanel({
   walk,
   onKeep,
   onSay,
+  onGoTo,
 }: {
   start: WalkStart
   act: WalkAct
   walk: Walk
   onKeep: (id: string, text: string) => boolean
   onSay: (id: string, mark: Mark | null, words?: string) => boolean
+  onGoTo: (id: string) => void
 }) {
   const { task } = act
   if (!task) return null
@@ -32,6 +35,7 @@ export function FileTaskPanel({
         compared={comparedOf(walk, act.id)}
         onCompared={keep}
         onDiffers={(words) => void onSay(act.id, 'differs', words)}
+        onTakeAgain={() => onGoTo(handActs.after(task.tag ?? ''))}
       />
     )
   const kept = fileOf(walk, act.id)

@@ -1,4 +1,4 @@
 /** The walk: a procedure gone through beside the camera, one act at a time. */
-export { BeginWalk, beginWalk, type WalkAsked } from './begin-walk'
+export { BeginWalk, beginWalk } from './begin-walk'
 export type { WalkStart } from './start'
 export { Walk } from './walk'

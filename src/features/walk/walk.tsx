@@ -87,6 +87,7 @@ export function Walk({ start, isCopy = false }: { start: WalkStart; isCopy?: boo
                   walk={walk}
                   onKeep={walking.keepFile}
                   onSay={walking.say}
+                  onGoTo={walking.goTo}
                 />
               }
               onSay={walking.say}
