@@ -109,7 +109,8 @@ describe('bringing a file in', () => {
     ['a damaged plan file', text().replace('Brought', 'Bought'), 'damaged'],
     ['a newer plan file', text().replace('"formatVersion": 1', '"formatVersion": 9'), 'newer-format'],
     ['a plan of a foreign model', text().replaceAll('tarrow-heron', 'other-model'), 'damaged'],
-    ['a picture', '\u0089PNG', 'not-json'],
+    ['a picture', '\u0089PNG', 'unknown-format'],
+    ['a plan file cut off', text().slice(0, 80), 'not-json'],
     ['nothing', '', 'empty'],
     ['half a card file', 'SALTCARD and no more of it than this little bit of text here', 'newer-format'],
   ])('refuses %s, and the shelf stays as it was', async (name, content, code) => {

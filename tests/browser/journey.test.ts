@@ -185,7 +185,7 @@ describe('carrying the plan to body B', () => {
     const believed = page.getByRole('region', { name: 'Believed to hold' })
     await expect.poll(() => believed.innerText()).toMatch(/Revision \d+ of Night rehearsals/)
     await expect.poll(() => believed.innerText()).toContain('every row was read back and is equal')
-    await page.getByRole('button', { name: 'Reset' }).click()
+    await page.getByRole('button', { name: 'Reset', exact: true }).click()
     await expect.poll(() => believed.innerText()).toMatch(/In doubt.*rows are not as it was then/)
     await expect
       .poll(() => page.getByRole('region', { name: 'What happened to it' }).innerText())

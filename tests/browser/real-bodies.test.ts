@@ -1,8 +1,10 @@
+import { readFile } from 'node:fs/promises'
 import type { Locator, Page } from 'playwright-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { load, oddCamera, save, serialRegion, type OddCamera } from '@tests/fixtures/odd-camera'
 import { walking } from './phone'
-import { demoPlan, goTo, openInBrowser, saved, type Application } from './application'
+import { demoPlan, freshPlan, goTo, openInBrowser, saved, type Application } from './application'
+import { barriers } from './barriers'
 
 let application: Application
 let page: Page
@@ -136,6 +138,7 @@ describe('two real cameras made alike', () => {
     await tick('Save the settings of Reed A to its card')
     a = await saveOn('card-a', a)
     await asked('Take the file of Reed A in')
+    expect(await barriers(page)).toEqual([])
     await takeFrom('card-a')
     await taken()
     await done().click()
@@ -175,6 +178,7 @@ describe('two real cameras made alike', () => {
     await part('The card')
       .getByText(/lies there already .* taken in to the shelf first/)
       .waitFor()
+    expect(await barriers(page)).toEqual([])
     await button('Write it to the card', part('The card')).click()
     await part('The card')
       .getByText(/^✓ On the card, read back and equal/)
@@ -287,5 +291,84 @@ describe('two real cameras made alike', () => {
     await part('Believed to hold')
       .getByText(/LATER\.DAT, saved on it since, says something else/)
       .waitFor()
+    expect(await barriers(page)).toEqual([])
+  })
+})
+
+describe('a browser that opens no folders', () => {
+  const files = [save(oddCamera(31, [9, 9, 9, 9])), save(oddCamera(32, [1, 1, 1, 1]))] as const
+  const give = (on: Page, bytes: Uint8Array, name = 'SETTINGS.DAT') =>
+    on.getByLabel(/^(Choose|Show)/).setInputFiles({ name, mimeType: '', buffer: Buffer.from(bytes) })
+
+  it('carries by files alone: one is chosen, saved, copied by hand, and shown again', async () => {
+    const plan = await freshPlan(application.address)
+    const on = await page.context().newPage()
+    await on.addInitScript(() => {
+      window.showDirectoryPicker = undefined
+    })
+    await goTo(on, `${application.address}/plans/${plan}/carry`)
+    const byHand = on.getByRole('region', { name: 'Real cameras, by hand' })
+    await byHand
+      .getByRole('combobox', { name: 'Carry' })
+      .selectOption({ label: 'a file that is there already' })
+    await byHand.getByRole('checkbox', { name: 'to Reed B' }).check()
+    await button('Carry it by hand', byHand).click()
+    await walking.inHand(on).getByText('Choose the file that is to be carried').waitFor()
+    expect(await button('Open the card', on).count()).toBe(0)
+    await give(on, files[0].bytes)
+    await on.getByText(/^✓ On the shelf/).waitFor()
+    await walking.done(on).click()
+    await walking.done(on).click()
+    await walking
+      .inHand(on)
+      .getByText(/^Take that file of Reed [AB] in$/)
+      .waitFor()
+    await give(on, files[1].bytes)
+    const sure = button('It is the right one: take it', on)
+    await sure
+      .or(on.getByText(/^✓ On the shelf/))
+      .first()
+      .waitFor()
+    if (await sure.isVisible()) await sure.click()
+    await on.getByText(/^✓ On the shelf/).waitFor()
+    await walking.done(on).click()
+    await walking
+      .inHand(on)
+      .getByText(/^Write the file to the card of Reed/)
+      .waitFor()
+    const [download] = await Promise.all([
+      on.waitForEvent('download'),
+      on.getByRole('link', { name: 'save the file' }).click(),
+    ])
+    const path = await download.path()
+    expect(new Uint8Array(await readFile(path))).toEqual(files[0].bytes)
+    await give(on, files[1].bytes, download.suggestedFilename())
+    await on.getByText('This is not the file that was to be copied').waitFor()
+    await give(on, files[0].bytes, download.suggestedFilename())
+    await on.getByText(/^✓ On the card, read back and equal/).waitFor()
+    await on.close()
+  })
+})
+
+describe('a file of no known format, brought to the shelf', () => {
+  it('is kept as it is if somebody says so, and says then what it is', async () => {
+    await go('/')
+    const { bytes } = save(oddCamera(77, [7, 7, 7, 7]))
+    await page
+      .getByLabel('File to bring in')
+      .setInputFiles({ name: 'STRANGE.BIN', mimeType: '', buffer: Buffer.from(bytes) })
+    await page.getByText(/STRANGE\.BIN: a format not read here/).waitFor()
+    await button('Keep it as it is').click()
+    await page.getByText('It is kept as it is.').waitFor()
+    await go('/files?kind=opaque')
+    const row = page.getByRole('row').filter({ hasText: 'STRANGE.BIN' })
+    await row.getByText('kept as it is, never changed').waitFor()
+    await row.getByText('What it is').click()
+    await row.getByRole('combobox', { name: 'Saved by' }).selectOption({ label: 'Reed A' })
+    await row.getByLabel('What it holds').fill('The banks of the spring tour')
+    await button('Keep', row).click()
+    await row.getByRole('cell').filter({ hasText: 'The banks of the spring tour' }).first().waitFor()
+    await go('/bodies/reed-a')
+    await page.getByText('The banks of the spring tour').first().waitFor()
   })
 })

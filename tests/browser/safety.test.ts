@@ -1,6 +1,5 @@
-import type { Page } from 'playwright-core'
 import { randomUUID } from 'node:crypto'
-import { readFileSync, renameSync } from 'node:fs'
+import { renameSync } from 'node:fs'
 import { request } from 'node:http'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -14,6 +13,7 @@ import {
   type Application,
 } from './application'
 import { closePool, query } from '@/server/db'
+import { barriers } from './barriers'
 import { openChromium } from './chromium'
 
 let application: Application
@@ -231,6 +231,7 @@ describe('a page', () => {
     '/bodies/heron-b',
     `/plans/${demoPlan}/carry`,
     '/files',
+    '/cards',
   ])('%s breaks no rule of its policy and has no serious barrier, by day and by night', async (path) => {
     const page = await chromium.browser.newPage()
     const broken: string[] = []
@@ -241,7 +242,6 @@ describe('a page', () => {
     expect(broken).toEqual([])
     const panels = page.getByRole('group', { name: /^Beside the/ }).getByRole('button')
     const shown = /(controls|focus|banks|try)$/.test(path) ? await panels.count() : 1
-    await page.evaluate(readFileSync(join(process.cwd(), 'node_modules/axe-core/axe.min.js'), 'utf8'))
     for (let panel = 0; panel < shown; panel++) {
       if (shown > 1) await panels.nth(panel).click()
       if (panel === 1 && path.endsWith('/controls')) await page.getByLabel('times used').check()
@@ -255,22 +255,3 @@ describe('a page', () => {
     await page.close()
   })
 })
-
-/** Serious and critical findings of the accessibility rules, each with where it stands; a second theme differs in its colours only. */
-function barriers(page: Page, rules: 'all' | 'colours'): Promise<string[]> {
-  return page.evaluate(async (which) => {
-    const { axe } = globalThis as unknown as {
-      axe: {
-        run(options: object): Promise<{
-          violations: { id: string; impact: string; nodes: { html: string }[] }[]
-        }>
-      }
-    }
-    const { violations } = await axe.run(
-      which === 'all' ? { resultTypes: ['violations'] } : { runOnly: ['color-contrast'] },
-    )
-    return violations
-      .filter((one) => one.impact === 'serious' || one.impact === 'critical')
-      .map((one) => `${one.id}: ${one.nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`)
-  }, rules)
-}
