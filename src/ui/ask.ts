@@ -1,12 +1,17 @@
 import { ok, type Refusal, type Result } from '@/core/result'
 
 /** Posts an order to the server; what it could not do, or that it does not answer, is a refusal. */
-export async function ask<T>(address: string, order: object): Promise<Result<T>> {
+export function ask<T>(address: string, order: object): Promise<Result<T>> {
+  return askText<T>(address, JSON.stringify(order))
+}
+
+/** The same with an order that is JSON already. */
+export async function askText<T>(address: string, body: string): Promise<Result<T>> {
   try {
     const response = await fetch(address, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(order),
+      body,
     })
     const said = (await response.json()) as T & { refusal?: Refusal }
     if (response.ok) return ok(said)

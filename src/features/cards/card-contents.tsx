@@ -4,7 +4,7 @@ import { useState } from 'react'
 import type { CardEntry, CardSeen } from '@/core/cards/card'
 import { inBytes } from '@/core/cards/taking'
 import { Offer } from '@/ui/button'
-import { Fold } from '@/ui/fold'
+import { Fold, LongFold } from '@/ui/fold'
 import { When } from '@/ui/when'
 
 /** So many folders of other things are shown at once. */
@@ -36,28 +36,30 @@ export function CardContents({
         </section>
       ))}
       {seen.other.length > 0 && (
-        <Fold
+        <LongFold
           title={`Other folders: ${seen.other.length}, shown as they are (${seen.count} files, ${inBytes(seen.bytes)} in all)`}
         >
-          <div className="grid gap-2">
-            {others.map((folder) => (
-              <div key={folder.folder}>
-                <p>
-                  <span className="font-mono">{folder.folder === '' ? 'at its root' : folder.folder}</span>{' '}
-                  <span className="text-silt">
-                    {folder.count === 1 ? '1 file' : `${folder.count} files`}, {inBytes(folder.bytes)}
-                  </span>
-                </p>
-                <FileList entries={folder.some} onTake={onTake && ((entry) => onTake(entry, null))} />
-              </div>
-            ))}
-            {others.length < seen.other.length && (
-              <Offer onClick={() => setMore(true)}>
-                Show {seen.other.length - others.length} more folders
-              </Offer>
-            )}
-          </div>
-        </Fold>
+          {() => (
+            <div className="grid gap-2">
+              {others.map((folder) => (
+                <div key={folder.folder}>
+                  <p>
+                    <span className="font-mono">{folder.folder === '' ? 'at its root' : folder.folder}</span>{' '}
+                    <span className="text-silt">
+                      {folder.count === 1 ? '1 file' : `${folder.count} files`}, {inBytes(folder.bytes)}
+                    </span>
+                  </p>
+                  <FileList entries={folder.some} onTake={onTake && ((entry) => onTake(entry, null))} />
+                </div>
+              ))}
+              {others.length < seen.other.length && (
+                <Offer onClick={() => setMore(true)}>
+                  Show {seen.other.length - others.length} more folders
+                </Offer>
+              )}
+            </div>
+          )}
+        </LongFold>
       )}
       {seen.leftOut.length > 0 && (
         <Fold title={`Left out: ${seen.leftOut.length}`}>

@@ -61,7 +61,7 @@ describe('a card that was opened', () => {
     const others = setInterval(() => turns++, 1)
     expect(must(await openedFolder(many.handle()).list((count) => told.push(count)))).toHaveLength(10_000)
     clearInterval(others)
-    expect(told.length).toBeGreaterThan(2)
+    expect(told.length).toBeGreaterThan(0)
     expect(turns).toBeGreaterThan(2)
   })
 

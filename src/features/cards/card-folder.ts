@@ -25,6 +25,9 @@ export interface CardFolder {
 /** More files of a card are not listed. */
 const mostEntries = 20_000
 
+/** So often it is told how far a listing is, in milliseconds: what is told is drawn. */
+const tellEvery = 150
+
 /** Folders within folders are followed so deep. */
 const deepest = 12
 
@@ -130,7 +133,7 @@ async function listed(
   onCount?: (count: number) => void,
 ): Promise<Result<CardEntry[]>> {
   const entries: CardEntry[] = []
-  let told = performance.now()
+  let [told, turned] = [performance.now(), performance.now()]
   const walk = async (folder: FileSystemDirectoryHandle, at: string, depth: number): Promise<boolean> => {
     for await (const handle of folder.values()) {
       const path = at === '' ? handle.name : `${at}/${handle.name}`
@@ -141,12 +144,14 @@ async function listed(
       if (entries.length >= mostEntries) return false
       const file = await handle.getFile()
       entries.push({ path, bytes: file.size, savedAt: file.lastModified })
-      // The page goes on meanwhile: what is told is told now and then, and others have their turn.
-      if (performance.now() - told > 8) {
+      // The page goes on meanwhile: others have their turn, and how far it is, is told now and then.
+      if (performance.now() - turned < 6) continue
+      if (performance.now() - told > tellEvery) {
         onCount?.(entries.length)
-        await new Promise((resolve) => setTimeout(resolve))
         told = performance.now()
       }
+      await new Promise((resolve) => setTimeout(resolve))
+      turned = performance.now()
     }
     return true
   }

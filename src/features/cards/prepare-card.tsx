@@ -3,7 +3,6 @@
 import { useState } from 'react'
 import type { Seen } from '@/core/cards/taking'
 import type { Refusal } from '@/core/result'
-import { ask } from '@/ui/ask'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
 import { SeenList } from '@/ui/seen-list'
@@ -11,7 +10,7 @@ import { NamedSelect } from '@/ui/select'
 import { TextLink } from '@/ui/text-link'
 import type { CardBody, CardFileChoice } from './card-page'
 import { CardWays } from './card-ways'
-import { shownOf, useCard, type OpenCard } from './use-card'
+import { askOfCard, useCard, type OpenCard } from './use-card'
 import { writeToCard, type Writing } from './write-file'
 
 /** Where a file would go on a card, and what was seen of the card. */
@@ -44,7 +43,7 @@ export function PrepareCard({
   }
   const look = async (opened: OpenCard) => {
     forget()
-    const looked = await ask<Prepared>('/api/cards', { ...shownOf(opened), body: tag, file: file?.id })
+    const looked = await askOfCard<Prepared>('/api/cards', opened, { body: tag, file: file?.id })
     if (looked.ok) setPrepared({ opened, where: looked.value })
     else setRefusal(looked.refusal)
   }

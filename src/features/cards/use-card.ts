@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import type { CardEntry, CardSeen } from '@/core/cards/card'
 import type { Refusal } from '@/core/result'
-import { ask } from '@/ui/ask'
+import { askText } from '@/ui/ask'
 import {
   chooseFolder,
   chosenFiles,
@@ -62,11 +62,21 @@ export function useCard() {
 }
 
 /** What the server sees of a card. */
-export async function lookAtCard(card: OpenCard) {
-  return ask<{ card: CardSeen }>('/api/cards', shownOf(card))
+export function lookAtCard(card: OpenCard) {
+  return askOfCard<{ card: CardSeen }>('/api/cards', card, {})
 }
 
-/** A card as it is told to the server: what lies on it, and whether it can be written to. */
-export function shownOf({ folder, entries }: OpenCard) {
-  return { entries, isWritable: folder.isWritable, free: null }
+/** Asks the server something of a card: what lies on it, whether it can be written to, and what else is asked. */
+export async function askOfCard<T>(address: string, { folder, entries }: OpenCard, asked: object) {
+  const rest = JSON.stringify({ ...asked, isWritable: folder.isWritable, free: null })
+  // A card may have very many files: they are written down in turns, so that the page goes on meanwhile.
+  const parts: string[] = []
+  for (let at = 0; at < entries.length; at += inTurn) {
+    parts.push(JSON.stringify(entries.slice(at, at + inTurn)).slice(1, -1))
+    await new Promise((resolve) => setTimeout(resolve))
+  }
+  return askText<T>(address, `${rest.slice(0, -1)},"entries":[${parts.join(',')}]}`)
 }
+
+/** So many files of a card are written down in one turn. */
+const inTurn = 1000

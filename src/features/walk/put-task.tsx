@@ -5,17 +5,16 @@ import type { CardSeen } from '@/core/cards/card'
 import type { Seen } from '@/core/cards/taking'
 import { refuse, type Refusal } from '@/core/result'
 import {
+  askOfCard,
   BeforeWriting,
   CardContents,
   CardWays,
   digestOf,
-  shownOf,
   useCard,
   writeToCard,
   type OpenCard,
   type Writing,
 } from '@/features/cards'
-import { ask } from '@/ui/ask'
 import { Fold } from '@/ui/fold'
 import { RefusalNote } from '@/ui/refusal-note'
 import { TextLink } from '@/ui/text-link'
@@ -49,7 +48,7 @@ export function PutTask({
   const body = act.task?.tag ?? ''
   const look = async (opened: OpenCard) => {
     setLooked(null)
-    const said = await ask<Looked>(`/api/walks/${walkId}/card`, { act: act.id, ...shownOf(opened) })
+    const said = await askOfCard<Looked>(`/api/walks/${walkId}/card`, opened, { act: act.id })
     setRefusal(said.ok ? null : said.refusal)
     if (!said.ok) return
     setLooked({ opened, at: said.value })
