@@ -56,7 +56,7 @@ export async function carriesWithSecondHand(place: Place, tries: number, seed: n
   return { name: 'carries with a second hand at the body', tries, failures, seen: counted(ends) }
 }
 
-/** Carries while the server or the database is killed at a random moment of a random stage. */
+/** Carries while the server or the database is killed at a random moment of each stage in turn. */
 export async function carriesUnderKills(
   place: Place,
   victim: 'server' | 'database',
@@ -69,7 +69,7 @@ export async function carriesUnderKills(
   const bench = await newBench()
   for (let i = 0; i < kills; i++) {
     const before = await bodyNow(bench)
-    const stage = chance.pick(carryStages)
+    const stage = carryStages[i % carryStages.length]
     const moment = chance.below(12)
     const strikes: Promise<void>[] = []
     const told = await carryOver(place, bench, chance.pick(bench.plans), undefined, (news) => {
@@ -89,13 +89,13 @@ export async function carriesUnderKills(
       async () => (await fetch(`${place.address}/api/health`).catch(() => null))?.ok === true,
     )
     const said = await claim(place, bench, before)
-    failures.push(...said.wrong.map((one) => `kill ${i} in ${stage}: ${one}`))
+    failures.push(...said.wrong.map((one) => `kill ${i} in ${stage ?? ''}: ${one}`))
     ends.set(said.word, (ends.get(said.word) ?? 0) + 1)
     if (told.at(-1)?.kind === 'finished' && said.word !== 'identical')
-      failures.push(`kill ${i} in ${stage}: told identical, the record says ${said.word}`)
+      failures.push(`kill ${i} in ${stage ?? ''}: told identical, the record says ${said.word}`)
     const again = await carryOver(place, bench, chance.pick(bench.plans))
     if (again.at(-1)?.kind !== 'finished')
-      failures.push(`kill ${i} in ${stage}: the next carry ended with ${JSON.stringify(again.at(-1))}`)
+      failures.push(`kill ${i} in ${stage ?? ''}: the next carry ended with ${JSON.stringify(again.at(-1))}`)
   }
   return { name: `carrying while the ${victim} is killed`, tries: kills, failures, seen: counted(ends) }
 }

@@ -4,6 +4,7 @@ import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest'
 import { CardInMemory, type CardFaults } from '@tests/fixtures/card-handle'
 import { digestHex } from '@/core/digest'
 import { must, type Result } from '@/core/result'
+import { listFolder } from '@/workers/list-folder'
 import { chooseFolder, digestOf, givenFiles, openedFolder, opensFolders } from './card-folder'
 import { writeToCard } from './write-file'
 
@@ -32,12 +33,14 @@ const card = (faults: CardFaults = {}) => {
   made.faults = faults
   return made
 }
+/** A card as it is reached where there are no workers. */
+const opened = (handle: FileSystemDirectoryHandle) => openedFolder(handle, listFolder)
 const bytes = new Uint8Array([9, 8, 7, 6])
 const codeOf = (result: Result<unknown>) => (result.ok ? 'ok' : result.refusal.code)
 
 describe('a card that was opened', () => {
   it('lists all that lies on it, with names in any alphabet', async () => {
-    const entries = must(await openedFolder(card().handle()).list())
+    const entries = must(await opened(card().handle()).list())
     expect(entries.map(({ path, bytes: size }) => [path, size])).toEqual([
       ['HERON/SET/A.DAT', 3],
       ['DCIM/Пьеса.RAW', 1],
@@ -49,7 +52,7 @@ describe('a card that was opened', () => {
     const many = new CardInMemory(
       Object.fromEntries(Array.from({ length: 20_001 }, (_, i) => [`P${i}.RAW`, [1]])),
     )
-    expect(codeOf(await openedFolder(many.handle()).list())).toBe('too-many')
+    expect(codeOf(await opened(many.handle()).list())).toBe('too-many')
   })
 
   it('of ten thousand files is listed in turns: the page goes on meanwhile, and is told how far it is', async () => {
@@ -59,20 +62,20 @@ describe('a card that was opened', () => {
     const told: number[] = []
     let turns = 0
     const others = setInterval(() => turns++, 1)
-    expect(must(await openedFolder(many.handle()).list((count) => told.push(count)))).toHaveLength(10_000)
+    expect(must(await opened(many.handle()).list((count) => told.push(count)))).toHaveLength(10_000)
     clearInterval(others)
     expect(told.length).toBeGreaterThan(0)
     expect(turns).toBeGreaterThan(2)
   })
 
   it('gives a file whole, with the time of its clock', async () => {
-    const read = must(await openedFolder(card().handle()).read('HERON/SET/A.DAT'))
+    const read = must(await opened(card().handle()).read('HERON/SET/A.DAT'))
     expect([[...read.bytes], read.savedAt]).toEqual([[1, 2, 3], 1000])
   })
 
   it('refuses a file that grows while it is read', async () => {
     const growing = card({ grows: 'HERON/SET/A.DAT' })
-    expect(codeOf(await openedFolder(growing.handle()).read('HERON/SET/A.DAT'))).toBe('growing')
+    expect(codeOf(await opened(growing.handle()).read('HERON/SET/A.DAT'))).toBe('growing')
   })
 
   it.each([
@@ -91,7 +94,7 @@ describe('a card that was opened', () => {
   ] as const)('that fails at %s with %s says why, and nothing on it is changed', async (at, error, code) => {
     const failing = card({ [at]: error })
     const before = [...failing.files].map(([path, file]) => [path, [...file.bytes]])
-    const folder = openedFolder(failing.handle())
+    const folder = opened(failing.handle())
     const result =
       at === 'list'
         ? await folder.list()
@@ -105,21 +108,19 @@ describe('a card that was opened', () => {
   it('that fails while a new file is written has no new file afterwards', async () => {
     const failing = card({ write: 'QuotaExceededError' })
     const names = [...failing.files.keys()]
-    expect(codeOf(await openedFolder(failing.handle()).write('HERON/SET/NEW.DAT', bytes))).toBe('full')
+    expect(codeOf(await opened(failing.handle()).write('HERON/SET/NEW.DAT', bytes))).toBe('full')
     expect([...failing.files.keys()]).toEqual(names)
   })
 
   it('is written to with its folders made, and read back', async () => {
     const made = card()
-    must(await openedFolder(made.handle()).write('NEW/SET/B.DAT', bytes))
+    must(await opened(made.handle()).write('NEW/SET/B.DAT', bytes))
     expect([...(made.files.get('NEW/SET/B.DAT')?.bytes ?? [])]).toEqual([...bytes])
     expect(made.files.size).toBe(4)
   })
 
   it('that keeps something else than was written is not believed', async () => {
-    expect(codeOf(await openedFolder(card({ garbles: true }).handle()).write('B.DAT', bytes))).toBe(
-      'not-written',
-    )
+    expect(codeOf(await opened(card({ garbles: true }).handle()).write('B.DAT', bytes))).toBe('not-written')
   })
 })
 
@@ -188,7 +189,7 @@ describe('writing a file of the shelf to a card', () => {
     asked.length = 0
     serve()
     const made = card()
-    must(await writeToCard(openedFolder(made.handle()), writing))
+    must(await writeToCard(opened(made.handle()), writing))
     expect(asked).toEqual(['POST /api/files', 'GET /api/files/f'])
     expect(await digestOf(made.files.get('HERON/SET/A.DAT')?.bytes ?? new Uint8Array())).toBe(writing.digest)
   })
@@ -196,14 +197,14 @@ describe('writing a file of the shelf to a card', () => {
   it('writes nothing over that could not be kept first', async () => {
     serve(false)
     const made = card()
-    expect(codeOf(await writeToCard(openedFolder(made.handle()), writing))).toBe('disk-full')
+    expect(codeOf(await writeToCard(opened(made.handle()), writing))).toBe('disk-full')
     expect([...(made.files.get('HERON/SET/A.DAT')?.bytes ?? [])]).toEqual([1, 2, 3])
   })
 
   it('writes nothing that came damaged from the server', async () => {
     serve(true, new Uint8Array([0]))
     const made = card()
-    expect(codeOf(await writeToCard(openedFolder(made.handle()), writing))).toBe('damaged')
+    expect(codeOf(await writeToCard(opened(made.handle()), writing))).toBe('damaged')
     expect([...(made.files.get('HERON/SET/A.DAT')?.bytes ?? [])]).toEqual([1, 2, 3])
   })
 })

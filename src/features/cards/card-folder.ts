@@ -1,7 +1,10 @@
+import { proxy, wrap } from 'comlink'
 import type { CardEntry } from '@/core/cards/card'
 import { placeOf } from '@/core/cards/path'
 import { largestTaken } from '@/core/cards/taking'
 import { ok, refuse, type Result } from '@/core/result'
+import type { CardWorker } from '@/workers/card.worker'
+import { deepest, listFolder, mostEntries, tooMany, tried, troubleOf } from '@/workers/list-folder'
 
 /** A file read from a card. */
 export interface ReadFile {
@@ -22,15 +25,6 @@ export interface CardFolder {
   write(path: string, bytes: Uint8Array<ArrayBuffer>): Promise<Result<true>>
 }
 
-/** More files of a card are not listed. */
-const mostEntries = 20_000
-
-/** So often it is told how far a listing is, in milliseconds: what is told is drawn. */
-const tellEvery = 150
-
-/** Folders within folders are followed so deep. */
-const deepest = 12
-
 /** Whether this browser opens folders at all. */
 export function opensFolders(): boolean {
   return typeof window.showDirectoryPicker === 'function'
@@ -47,15 +41,41 @@ export async function chooseFolder(mode: 'read' | 'readwrite'): Promise<Result<C
   }
 }
 
-/** A folder the browser has opened for this page. */
-export function openedFolder(root: FileSystemDirectoryHandle): CardFolder {
+/** A folder the browser has opened for this page; `list` says where it is listed. */
+export function openedFolder(
+  root: FileSystemDirectoryHandle,
+  list: typeof listFolder = listInWorker,
+): CardFolder {
   return {
     name: root.name === '' ? 'card' : root.name,
     isOpened: true,
     isWritable: null,
-    list: (onCount) => tried(root.name, () => listed(root, onCount)),
+    list: (onCount) => list(root, onCount),
     read: (path) => tried(path, async () => readWhole(await handleOf(root, path))),
     write: (path, bytes) => tried(path, () => written(root, path, bytes)),
+  }
+}
+
+/** Lists a folder away from the page: a card has very many files at times. */
+async function listInWorker(
+  root: FileSystemDirectoryHandle,
+  onCount?: (count: number) => void,
+): Promise<Result<CardEntry[]>> {
+  const thread = new Worker(new URL('../../workers/card.worker.ts', import.meta.url), { type: 'module' })
+  const failed = new Promise<never>((_, reject) =>
+    thread.addEventListener('error', () => reject(new Error('the worker could not be loaded'))),
+  )
+  try {
+    const listed = wrap<CardWorker>(thread).list(
+      root,
+      proxy((count: number) => onCount?.(count)),
+    )
+    return await Promise.race([listed, failed])
+  } catch {
+    // A browser that hands no folder to a worker lists it here.
+    return listFolder(root, onCount)
+  } finally {
+    thread.terminate()
   }
 }
 
@@ -126,40 +146,6 @@ export async function droppedFiles(given: DataTransfer): Promise<GivenFile[]> {
   }
   for (const entry of entries) await walk(entry, '', 0)
   return files
-}
-
-async function listed(
-  root: FileSystemDirectoryHandle,
-  onCount?: (count: number) => void,
-): Promise<Result<CardEntry[]>> {
-  const entries: CardEntry[] = []
-  let [told, turned] = [performance.now(), performance.now()]
-  const walk = async (folder: FileSystemDirectoryHandle, at: string, depth: number): Promise<boolean> => {
-    for await (const handle of folder.values()) {
-      const path = at === '' ? handle.name : `${at}/${handle.name}`
-      if (handle.kind === 'directory') {
-        if (depth < deepest && !(await walk(handle, path, depth + 1))) return false
-        continue
-      }
-      if (entries.length >= mostEntries) return false
-      const file = await handle.getFile()
-      entries.push({ path, bytes: file.size, savedAt: file.lastModified })
-      // The page goes on meanwhile: others have their turn, and how far it is, is told now and then.
-      if (performance.now() - turned < 6) continue
-      if (performance.now() - told > tellEvery) {
-        onCount?.(entries.length)
-        told = performance.now()
-      }
-      await new Promise((resolve) => setTimeout(resolve))
-      turned = performance.now()
-    }
-    return true
-  }
-  return (await walk(root, '', 0)) ? ok(entries) : tooMany()
-}
-
-function tooMany(): Result<never> {
-  return refuse('too-many', `It has more than ${mostEntries} files: open a folder within it.`, 'the card')
 }
 
 async function handleOf(root: FileSystemDirectoryHandle, path: string): Promise<FileSystemFileHandle> {
@@ -236,37 +222,6 @@ async function fill(handle: FileSystemFileHandle, bytes: Uint8Array<ArrayBuffer>
     await stream.abort().catch(() => undefined)
     throw error
   }
-}
-
-async function tried<T>(where: string, work: () => Promise<Result<T>>): Promise<Result<T>> {
-  try {
-    return await work()
-  } catch (error) {
-    return troubleOf(error, where)
-  }
-}
-
-const troubles: Readonly<Record<string, readonly [code: string, message: string]>> = {
-  NotAllowedError: ['not-allowed', 'This page may not reach the card any more: open it again, and let it.'],
-  SecurityError: ['not-allowed', 'The browser does not let this page in there: choose the card itself.'],
-  NotFoundError: ['gone', 'It is not there any more: was the card taken out? Nothing is believed of it.'],
-  NoModificationAllowedError: [
-    'locked',
-    'The card is locked, or something else writes to it. Slide its lock back.',
-  ],
-  QuotaExceededError: ['full', 'There is no room for it on the card. What was there is as it was.'],
-  InvalidStateError: ['gone', 'The card changed meanwhile: was it taken out? Open it again.'],
-  NotReadableError: ['unreadable', 'It cannot be read: was the card taken out?'],
-  TypeMismatchError: ['shape', 'A folder lies where a file should, or a file where a folder should.'],
-}
-
-function troubleOf(error: unknown, where: string): Result<never> {
-  const name = (error as Partial<DOMException> | null)?.name ?? ''
-  const [code, message] = troubles[name] ?? [
-    'unreadable',
-    `The card cannot be reached${name === '' ? '' : ` (${name})`}. Open it again.`,
-  ]
-  return refuse(code, message, where)
 }
 
 /** The digest of bytes, as the shelf knows files by it. */

@@ -8,23 +8,9 @@ import { RefusalNote } from '@/ui/refusal-note'
 import { NamedSelect } from '@/ui/select'
 import { CardContents } from './card-contents'
 import { CardWays } from './card-ways'
-import { PrepareCard } from './prepare-card'
+import { PrepareCard, type CardBody, type CardFileChoice } from './prepare-card'
 import { sendAsItIs } from './send'
 import { lookAtCard, useCard, type OpenCard } from './use-card'
-
-/** A body as this page names it. */
-export interface CardBody {
-  readonly tag: string
-  readonly name: string
-  readonly modelId: string
-}
-
-/** A file of the shelf that can be put onto a card. */
-export interface CardFileChoice {
-  readonly id: string
-  readonly name: string
-  readonly modelId: string | null
-}
 
 /** Cards: what lies on one, its files taken in, and one prepared for a body. Nothing on a card is deleted. */
 export function CardPage({

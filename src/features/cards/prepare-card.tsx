@@ -8,10 +8,23 @@ import { RefusalNote } from '@/ui/refusal-note'
 import { SeenList } from '@/ui/seen-list'
 import { NamedSelect } from '@/ui/select'
 import { TextLink } from '@/ui/text-link'
-import type { CardBody, CardFileChoice } from './card-page'
 import { CardWays } from './card-ways'
 import { askOfCard, useCard, type OpenCard } from './use-card'
 import { writeToCard, type Writing } from './write-file'
+
+/** A body as this page names it. */
+export interface CardBody {
+  readonly tag: string
+  readonly name: string
+  readonly modelId: string
+}
+
+/** A file of the shelf that can be put onto a card. */
+export interface CardFileChoice {
+  readonly id: string
+  readonly name: string
+  readonly modelId: string | null
+}
 
 /** Where a file would go on a card, and what was seen of the card. */
 interface Prepared extends Omit<Writing, 'body'> {
