@@ -3,6 +3,9 @@
 -- A camera in somebody's hand: nothing is simulated behind it, its files are carried by hand.
 alter table bodies add column is_real boolean not null default false;
 
+-- The lens on a simulated body, by the id of its definition; null for none.
+alter table bodies add column lens text;
+
 -- Files of a format that nothing here knows: kept byte for byte, with what their owner says of them.
 alter table files
   drop constraint files_kind_check,
@@ -69,4 +72,4 @@ alter table files
   drop constraint files_kind_check,
   add constraint files_kind_check check (kind in ('plan', 'card')),
   alter column model_id set not null;
-alter table bodies drop column is_real;
+alter table bodies drop column is_real, drop column lens;

@@ -12,6 +12,7 @@ import { keptFilesOf } from './carry-sources'
 import { transaction, type Connection } from './db'
 import { keepFile } from './files'
 import { setInventory } from './inventory'
+import { definitions } from './models'
 import { loadPlan } from './plans'
 
 /** What is done to a simulated body by hand: its card, its battery, its firmware, what it holds, and what is to go wrong with it. */
@@ -20,11 +21,13 @@ export type BenchAct =
   | { readonly act: 'battery'; readonly percent: number }
   | { readonly act: 'firmware'; readonly version: string; readonly anyway: boolean }
   | { readonly act: 'restart' | 'reset' | 'save' }
+  /** A lens put on, by the id of its definition, or taken off. */
+  | { readonly act: 'lens'; readonly lens: string | null }
   | { readonly act: 'mishap'; readonly mishap: Mishap | null }
 
 /** Reads an act from outside; refuses with what it takes. */
 export function readBenchAct(given: Readonly<Record<string, unknown>>): Result<BenchAct> {
-  const { act, condition, percent, version, stage, what } = given
+  const { act, condition, percent, version, lens, stage, what } = given
   switch (act) {
     case 'card': {
       const known = cardConditions.find((one) => one === condition)
@@ -40,6 +43,10 @@ export function readBenchAct(given: Readonly<Record<string, unknown>>): Result<B
       return typeof version === 'string'
         ? ok({ act, version, anyway: given.anyway === true })
         : refuse('shape', 'A firmware is a text.', 'version')
+    case 'lens':
+      return lens === null || typeof lens === 'string'
+        ? ok({ act, lens })
+        : refuse('shape', 'A lens is named by the id of its definition; null takes it off.', 'lens')
     case 'restart':
     case 'reset':
     case 'save':
@@ -52,7 +59,11 @@ export function readBenchAct(given: Readonly<Record<string, unknown>>): Result<B
       return ok({ act, mishap: { stage: before, what } })
     }
     default:
-      return refuse('shape', 'An act is card, battery, firmware, restart, reset, save or mishap.', 'act')
+      return refuse(
+        'shape',
+        'An act is card, battery, firmware, lens, restart, reset, save or mishap.',
+        'act',
+      )
   }
 }
 
@@ -87,6 +98,8 @@ async function carryOut(
       return operated(client, body, { kind: act.act })
     case 'save':
       return save(client, body)
+    case 'lens':
+      return mount(client, body, act.lens)
     case 'mishap':
       return prepare(client, body, act.mishap)
   }
@@ -113,6 +126,16 @@ async function save(client: Connection, body: Body): Promise<Result<string>> {
     ...{ bodyId: id, revisionId: null, note: `Saved on ${name}.` },
   })
   return ok(`${done.value.log} It is on the shelf, too.`)
+}
+
+/** Puts a lens of the body's mount on, or takes it off. */
+async function mount(client: Connection, body: Body, id: string | null): Promise<Result<string>> {
+  const { lenses } = await definitions()
+  const lens = lenses.find((one) => one.id === id)
+  if (id !== null && lens?.fits !== body.model.maker)
+    return refuse('outside', `There is no such lens for a ${body.model.maker} ${body.model.name}.`, 'lens')
+  await client.query('update bodies set lens = $2 where id = $1', [body.id, id])
+  return ok(lens ? `Lens: ${lens.name} is on.` : 'The lens is off.')
 }
 
 /** Prepares what is to go wrong; null for nothing any more. */

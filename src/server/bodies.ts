@@ -22,6 +22,8 @@ export interface Body {
   readonly state: BodyState
   /** What is to go wrong with it, and before which stage of its next transfer. */
   readonly mishaps: readonly Mishap[]
+  /** The lens that is on it, by the id of its definition; null for none. */
+  readonly lens: string | null
   /** It was removed from the inventory: kept with its transfers, and nothing more is carried to it. */
   readonly isGone: boolean
   /** A camera in somebody's hand: what is simulated of it means nothing. */
@@ -138,7 +140,7 @@ export async function putBody(body: NewBody): Promise<void> {
 }
 
 /** A body without the history that only the store has. */
-export type NewBody = Omit<Body, 'lastTransfer' | 'mishaps' | 'isGone' | 'isReal'>
+export type NewBody = Omit<Body, 'lastTransfer' | 'mishaps' | 'isGone' | 'isReal' | 'lens'>
 
 /** The same within a transaction. */
 export async function writeBody(client: Connection, body: NewBody): Promise<void> {
@@ -192,6 +194,7 @@ interface BodyRow {
   readonly card: unknown
   readonly mishaps: unknown
   readonly gone: boolean
+  readonly lens: string | null
   readonly is_real: boolean
   readonly battery_percent: number
   /** Pairs of name and bytes as hexadecimal text. */
@@ -246,6 +249,7 @@ async function bodyOf(row: BodyRow): Promise<Result<Body>> {
       batteryPercent: row.battery_percent,
     },
     mishaps: mishapsIn(row.mishaps),
+    lens: row.lens,
     isGone: row.gone,
     isReal: row.is_real,
     lastTransfer:

@@ -1,13 +1,17 @@
 import { clashesOf, compareTwins } from '@/core/camera/twins'
 import { bodyTags } from '@/core/plan/bodies'
 import { bodyTagOf, describeRow, differsIn, entriesOf, noteRow, rowValue, showRow } from '@/core/plan/rows'
-import { planTitle, type Plan } from '@/core/plan/plan'
+import { writePlace } from '@/core/camera/live/place-text'
+import { knownOfLens } from '@/core/camera/on-body'
+import { emptyPlan, planTitle, type Plan } from '@/core/plan/plan'
+import { usualContext } from '@/core/resolve/context'
 import { knownRows } from '@/core/plan/written'
 import { ok, refuse } from '@/core/result'
 import type { RowDifference } from '@/core/files/compare'
 import { howWords, standingOf } from './beliefs'
 import { bodyTagged, twinsOf, type Body } from './bodies'
 import { localOwner, query } from './db'
+import { definitions } from './models'
 
 /** A body with all that is known of it: as its page and commands show it. */
 export async function bodyCalled(tag: string, against: string | null) {
@@ -39,6 +43,7 @@ export async function bodyCalled(tag: string, against: string | null) {
     drift: drift.map(differenceLine),
     doubts,
     wanted: plans.flatMap((one) => wantedOf(body, one)),
+    lenses: await lensesFor(body),
     twins,
     twin: twin ? twinOf(body, twin, plans) : null,
     backups: backups.map((file) => ({ ...file, at: file.at.toISOString() })),
@@ -48,6 +53,19 @@ export async function bodyCalled(tag: string, against: string | null) {
       value: showRow(body.model, row, value),
     })),
   })
+}
+
+/** The lenses of a body's mount, with what it knows of each, and where Try it stands with it. */
+async function lensesFor({ model }: Body) {
+  const { lenses } = await definitions()
+  const plain = emptyPlan(model)
+  return lenses
+    .filter(({ fits }) => fits === model.maker)
+    .map((lens) => {
+      const usual = usualContext(model, plain, [lens], model.sides[0] ?? 'stills')
+      const place = usual ? writePlace(usual.context, []) : null
+      return { id: lens.id, name: lens.name, words: knownOfLens(lens), place }
+    })
 }
 
 function differenceLine({ row, place, leftWords, rightWords }: RowDifference) {

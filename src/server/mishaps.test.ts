@@ -16,6 +16,7 @@ import { bodyCalled } from './body-known'
 import { closePool } from './db'
 import { allHistory, listHistory } from './history'
 import { setInventory } from './inventory'
+import { definitions } from './models'
 import { createPlan } from './plans'
 import { listTransfers } from './transfer-log'
 import { carry } from './transfers'
@@ -127,6 +128,24 @@ describe('what is known of a body', () => {
     expect(edits.lines).toMatchObject([{ planId: plan, words: 'Happened was changed: step 1' }])
     const paged = await listHistory({ ...allHistory, body: tag }, 1, 2)
     expect([paged.lines.length, paged.more]).toEqual([2, true])
+  })
+
+  it('has the lens that was put on it: one of its mount, told in its history', async () => {
+    const { id, tag } = await body()
+    const { lenses } = await definitions()
+    const fits = lenses.find((one) => one.fits === heron.maker)
+    const other = lenses.find((one) => one.fits !== heron.maker)
+    must(await actOnBench(id, { act: 'lens', lens: fits?.id ?? '' }))
+    expect(must(await loadBody(id)).lens).toBe(fits?.id)
+    expect(await actOnBench(id, { act: 'lens', lens: other?.id ?? '' })).toMatchObject({
+      refusal: { code: 'outside' },
+    })
+    const known = must(await bodyCalled(tag, null))
+    expect(known.lenses.map(({ id: one }) => one)).toContain(fits?.id)
+    expect(known.lenses.every(({ words }) => words.length > 10)).toBe(true)
+    must(await actOnBench(id, { act: 'lens', lens: null }))
+    const { lines } = await listHistory({ ...allHistory, body: tag, kind: 'bench' })
+    expect(lines.map(({ words }) => words)).toEqual(['The lens is off.', `Lens: ${fits?.name ?? ''} is on.`])
   })
 
   it('refuses a firmware update on a low battery, and one that its model never had', async () => {

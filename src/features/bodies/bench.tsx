@@ -13,6 +13,7 @@ import { NumberField } from '@/ui/number-field'
 import { ask } from '@/ui/ask'
 import { RefusalNote } from '@/ui/refusal-note'
 import { NamedSelect } from '@/ui/select'
+import { TextLink } from '@/ui/text-link'
 import type { BenchBody } from './bench-body'
 import { FirmwareDayPanel } from './firmware-day-panel'
 
@@ -55,6 +56,7 @@ export function Bench({ body }: { body: BenchBody }) {
         options={cards}
         onPick={(condition) => void act({ act: 'card', condition })}
       />
+      <OnIt body={body} act={act} />
       {body.cardFiles.length > 0 && (
         <Fold
           title={`On its card: ${body.cardFiles.length === 1 ? '1 file' : `${body.cardFiles.length} files`}`}
@@ -94,6 +96,27 @@ export function Bench({ body }: { body: BenchBody }) {
       <Mishaps body={body} act={act} />
       <MemoryList memory={body.memory} />
     </section>
+  )
+}
+
+/** The lens that is on it: what the body knows of it, and the way to press its keys with it. */
+function OnIt({ body, act }: { body: BenchBody; act: (order: object) => Promise<void> }) {
+  const on = body.lenses.find(({ id }) => id === body.lens)
+  return (
+    <div className="grid gap-1">
+      <NamedSelect
+        label="Lens"
+        value={on?.id ?? ''}
+        options={[['', 'none on it'], ...body.lenses.map(({ id, name }) => [id, name] as const)]}
+        onPick={(id) => void act({ act: 'lens', lens: id === '' ? null : id })}
+      />
+      {on && <p className="text-small text-silt">{on.words}</p>}
+      {on?.place != null && body.planId !== null && (
+        <TextLink href={`/plans/${body.planId}/try#${encodeURIComponent(on.place)}`}>
+          Press its keys with this lens
+        </TextLink>
+      )}
+    </div>
   )
 }
 

@@ -61,6 +61,7 @@ export default async function OneBodyPage({
           ...{ model: `${body.model.maker} ${body.model.name}`, firmware: body.state.firmware },
           firmwares: body.model.firmware.map(({ version }) => version),
           ...{ battery: body.state.batteryPercent, card: cardConditionOf(body.state), mishaps: body.mishaps },
+          lens: body.lens,
           cardFiles: Object.entries(body.state.card?.files ?? {}).map(([name, bytes]) => ({
             name,
             bytes: bytes.length,
