@@ -10,17 +10,17 @@ const tellEvery = 150
 /** Folders within folders are followed so deep. */
 export const deepest = 12
 
-/** Lists all that lies below a folder, in turns: whatever else runs here goes on meanwhile. */
+/** Lists all that lies below a folder, in turns: whatever else runs here goes on meanwhile, and what was found so far is told. */
 export function listFolder(
   root: FileSystemDirectoryHandle,
-  onCount?: (count: number) => void,
+  onMore?: (entries: readonly CardEntry[]) => void,
 ): Promise<Result<CardEntry[]>> {
-  return tried(root.name, () => listed(root, onCount))
+  return tried(root.name, () => listed(root, onMore))
 }
 
 async function listed(
   root: FileSystemDirectoryHandle,
-  onCount?: (count: number) => void,
+  onMore?: (entries: readonly CardEntry[]) => void,
 ): Promise<Result<CardEntry[]>> {
   const entries: CardEntry[] = []
   let [told, turned] = [performance.now(), performance.now()]
@@ -37,7 +37,7 @@ async function listed(
       // The page goes on meanwhile: others have their turn, and how far it is, is told now and then.
       if (performance.now() - turned < 6) continue
       if (performance.now() - told > tellEvery) {
-        onCount?.(entries.length)
+        onMore?.(entries)
         told = performance.now()
       }
       await new Promise((resolve) => setTimeout(resolve))

@@ -50,7 +50,7 @@ export function openedFolder(
     name: root.name === '' ? 'card' : root.name,
     isOpened: true,
     isWritable: null,
-    list: (onCount) => list(root, onCount),
+    list: (onCount) => list(root, (entries) => onCount?.(entries.length)),
     read: (path) => tried(path, async () => readWhole(await handleOf(root, path))),
     write: (path, bytes) => tried(path, () => written(root, path, bytes)),
   }
@@ -59,21 +59,23 @@ export function openedFolder(
 /** Lists a folder away from the page: a card has very many files at times. */
 async function listInWorker(
   root: FileSystemDirectoryHandle,
-  onCount?: (count: number) => void,
+  onMore?: (entries: readonly CardEntry[]) => void,
 ): Promise<Result<CardEntry[]>> {
   const thread = new Worker(new URL('../../workers/card.worker.ts', import.meta.url), { type: 'module' })
   const failed = new Promise<never>((_, reject) =>
     thread.addEventListener('error', () => reject(new Error('the worker could not be loaded'))),
   )
+  const entries: CardEntry[] = []
+  const take = proxy((some: readonly CardEntry[]) => {
+    entries.push(...some)
+    onMore?.(entries)
+  })
   try {
-    const listed = wrap<CardWorker>(thread).list(
-      root,
-      proxy((count: number) => onCount?.(count)),
-    )
-    return await Promise.race([listed, failed])
+    const listed = await Promise.race([wrap<CardWorker>(thread).list(root, take), failed])
+    return listed.ok ? ok(entries) : listed
   } catch {
     // A browser that hands no folder to a worker lists it here.
-    return listFolder(root, onCount)
+    return listFolder(root, onMore)
   } finally {
     thread.terminate()
   }
