@@ -14,9 +14,10 @@ const worker = {
     onSome: (some: readonly CardEntry[]) => void | Promise<void>,
   ): Promise<Result<number>> {
     let told = 0
-    const under: (void | Promise<void>)[] = []
+    const under: Promise<void>[] = []
     const tell = (entries: readonly CardEntry[]) => {
-      for (; told < entries.length; told += atOnce) under.push(onSome(entries.slice(told, told + atOnce)))
+      for (; told < entries.length; told += atOnce)
+        under.push(Promise.resolve(onSome(entries.slice(told, told + atOnce))))
       told = entries.length
     }
     const listed = await listFolder(root, tell)
