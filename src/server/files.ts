@@ -102,9 +102,12 @@ export async function listFiles(
        select (select count(*)::int from found) as count, f.id, f.kind, f.name, length(f.bytes) as size, f.digest, f.model_id as "modelId", f.firmware,
          b.name as "bodyName", b.tag as "bodyTag", f.card_path as "cardPath", f.saved_at as "savedAt", r.number as revision, f.note, f.tags, f.added_at as "addedAt", f.deleted_at as "deletedAt",
          (select json_build_object('id', p.id, 'title', p.title) from plans p where p.id = coalesce(r.plan_id, f.plan_id)) as plan,
-         (select coalesce(json_agg(distinct tb.name), '[]') from transfers t join bodies tb on tb.id = t.body_id
+         (select coalesce(jsonb_agg(distinct tb.name), '[]') from transfers t join bodies tb on tb.id = t.body_id
           where t.outcome = 'identical' and (t.source_file = f.id or exists (
-            select from transfer_files tf where tf.transfer_id = t.id and tf.file_id = f.id and tf.role = 'sent'))) as "loadedOn"
+            select from transfer_files tf where tf.transfer_id = t.id and tf.file_id = f.id and tf.role = 'sent')))
+           || (select coalesce(jsonb_agg(distinct coalesce(hb.name, c.body)), '[]') from hand_carries c
+             left join bodies hb on hb.owner_id = c.owner_id and hb.tag = c.body
+             where c.sent = f.digest and c.owner_id = f.owner_id and c.how in ('read back', 'loaded')) as "loadedOn"
        from chosen join files f using (id)
          left join bodies b on b.id = f.body_id left join revisions r on r.id = f.revision_id
        order by f.added_at desc, f.name, f.id`,

@@ -195,6 +195,8 @@ describe('a carry by hand between two real bodies', () => {
     })
     expect(known?.proofs).toHaveLength(1)
     expect(known?.doubts).toEqual([])
+    const { files: carried } = await listFiles(1, 20, { words: `${a} to be carried` })
+    expect(carried).toMatchObject([{ digest: digestHex(one.bytes), loadedOn: [b.toUpperCase()] }])
     expect((await openCarries()).some(({ walkId }) => walkId === walk)).toBe(false)
     const { lines } = await listHistory({ ...allHistory, body: b })
     expect(lines.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['walk', 'file']))

@@ -1,4 +1,9 @@
+import { randomBytes } from 'node:crypto'
+import { join } from 'node:path'
+import { Client } from 'pg'
 import type { BrowserContext, Locator, Page } from 'playwright-core'
+import { must } from '@/core/result'
+import { migrate } from '@/server/migrate'
 import { copyDatabase } from '../../scripts/lib/postgres.mjs'
 import { freePort } from '../../scripts/lib/system.mjs'
 import { startServer, type RunningServer } from '../../scripts/lib/server.mjs'
@@ -31,6 +36,33 @@ export async function openApplication(share: Shared | null = null): Promise<Appl
   if (!prepared || !serverUrl) throw new Error('browser tests need a database; run npm test')
   const databaseUrl = await copyDatabase(serverUrl, prepared)
   process.env.DATABASE_URL = databaseUrl
+  return serving(databaseUrl, share)
+}
+
+/** Starts the application with nothing in it, as `npm run demo -- --empty` does. */
+export async function openEmpty(): Promise<Application> {
+  const serverUrl = process.env.SALT_SHELF_DATABASE_SERVER
+  if (!serverUrl) throw new Error('browser tests need a database; run npm test')
+  const name = `salt_shelf_empty_${randomBytes(4).toString('hex')}`
+  const statement = async (text: string) => {
+    const client = new Client({ connectionString: serverUrl })
+    await client.connect()
+    await client.query(text)
+    await client.end()
+  }
+  await statement(`create database ${name}`)
+  const at = new URL(serverUrl)
+  at.pathname = `/${name}`
+  must(await migrate(at.href, join(process.cwd(), 'db/migrations')))
+  const application = await serving(at.href, null)
+  const stop = async () => {
+    await application.stop()
+    await statement(`drop database ${name} with (force)`)
+  }
+  return { ...application, stop }
+}
+
+async function serving(databaseUrl: string, share: Shared | null): Promise<Application> {
   const build = process.env.SALT_SHELF_BUILD
   if (!build) throw new Error('browser tests need a build; run npm test')
   const port = await freePort()

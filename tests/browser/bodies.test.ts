@@ -3,7 +3,7 @@ import type { Page } from 'playwright-core'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { must } from '@/core/result'
 import { openArchive } from '@/disk/archive'
-import { demoPlan, goTo, openInBrowser, type Application } from './application'
+import { demoPlan, goTo, openEmpty, openInBrowser, type Application } from './application'
 
 let application: Application
 let page: Page
@@ -159,5 +159,42 @@ describe('everything as one file', () => {
       buffer: await readFile(path),
     })
     await page.getByRole('alert').filter({ hasText: 'goes into an empty installation only' }).waitFor()
+  })
+
+  it('brought into an empty installation, is all there: what that takes along is the same, part by part', async () => {
+    const taken = async (on: Page) => {
+      const [download] = await Promise.all([
+        on.waitForEvent('download'),
+        on.getByRole('link', { name: 'Take everything along' }).click(),
+      ])
+      const path = await download.path()
+      const archive = must(await openArchive(path, 'download'))
+      archive.close()
+      return { path, manifest: archive.manifest }
+    }
+    await go('/')
+    const here = await taken(page)
+    const empty = await openEmpty()
+    try {
+      const there = await page.context().newPage()
+      await goTo(there, empty.address)
+      expect(await there.getByText('Night rehearsals').count()).toBe(0)
+      await there.getByLabel('File to bring in').setInputFiles({
+        name: 'everything.zip',
+        mimeType: 'application/zip',
+        buffer: await readFile(here.path),
+      })
+      await there.getByText('Everything in everything.zip is here.').waitFor()
+      await goTo(there, empty.address)
+      await there.getByRole('heading', { name: 'Night rehearsals' }).first().waitFor()
+      const again = await taken(there)
+      expect(again.manifest.tables).toEqual(here.manifest.tables)
+      expect(again.manifest.entries).toEqual(here.manifest.entries)
+      await goTo(there, `${empty.address}/bodies/heron-b`)
+      await there.getByText('every row was read back and is equal').first().waitFor()
+      await there.close()
+    } finally {
+      await empty.stop()
+    }
   })
 })

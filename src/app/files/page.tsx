@@ -31,6 +31,7 @@ export default async function FilesPage({ searchParams }: { searchParams: Promis
   const kind = kinds.find((one) => one === given.kind) ?? null
   const bin = given.bin === '1'
   const page = pageNumber(wanted)
+  const isNarrowed = kind !== null || tag !== null || find !== '' || bin
   const read = await withDatabase(async () => {
     const [found, tags, { inventory }] = await Promise.all([
       listFiles(page, onPage, { words: find, kind, tag, bin }),
@@ -53,7 +54,9 @@ export default async function FilesPage({ searchParams }: { searchParams: Promis
         <p className="mt-1 text-silt">
           {files.length === 0
             ? count === 0
-              ? 'No file is like that.'
+              ? isNarrowed
+                ? 'No file is like that.'
+                : 'No file yet: what is saved, carried or brought in is kept here, byte for byte.'
               : `There is nothing on page ${page} of ${pages}.`
             : `${first} to ${first + files.length - 1} of ${count}, newest first. Each is kept byte for byte.`}
         </p>
