@@ -134,6 +134,9 @@ describe('a carry by hand between two real bodies', () => {
     await takeAt(walk, handActs.source, one.bytes)
     await tickUntil(walk, 'save/again')
     const again = save(one.after).bytes
+    expect(must(await offerFile(walk, handActs.again, offered(again))).seen).toContainEqual(
+      expect.objectContaining({ about: 'Nearest', words: expect.stringContaining('SETTINGS.DAT') as string }),
+    )
     await takeAt(walk, handActs.again, again)
     expect(verdictOf(one.bytes, again, null, await named())).toBe('equal')
 

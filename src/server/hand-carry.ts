@@ -13,7 +13,7 @@ import { toWrite, type CardShown, type ToWrite } from './cards'
 import { transaction } from './db'
 import { loadFile } from './files'
 import { inventoryNow } from './inventory'
-import { chosenOf, fileByDigest, kinOf, pathGiven, takeIn } from './opaque'
+import { chosenOf, fileByDigest, kinOf, nearestTo, pathGiven, takeIn } from './opaque'
 import { keepRegions, regionsOf } from './regions'
 import { loadWalk, type OpenWalk } from './walks'
 
@@ -80,7 +80,17 @@ export async function offerFile(walkId: string, actId: string, offered: Offered)
   })
   if (!kept.ok) return kept
   if (task.for === 'again') await learnNoise(walk, kept.value.digest, bytes)
-  return ok({ digest: kept.value.digest, seen })
+  return ok({ digest: kept.value.digest, seen: [...seen, ...(await nearSeen(kept.value.fileId))] })
+}
+
+/** Which file of the shelf one is nearest to: another body's, where it should be this one's, meets the eye. */
+async function nearSeen(fileId: string): Promise<Seen[]> {
+  const near = await nearestTo(fileId, 1)
+  const [one] = near.ok ? near.value : []
+  if (!one) return []
+  const of = one.bodyName === null ? '' : ` of ${one.bodyName}`
+  const words = one.differing === 1 ? '1 byte differs' : `${one.differing} bytes differ`
+  return [{ about: 'Nearest', verdict: 'fine', words: `To ${one.name}${of}: ${words}.` }]
 }
 
 const notes: Readonly<Record<Exclude<FileTask['for'], 'put' | 'compare'>, (name: string) => string>> = {

@@ -371,4 +371,27 @@ describe('a file of no known format, brought to the shelf', () => {
     await go('/bodies/reed-a')
     await page.getByText('The banks of the spring tour').first().waitFor()
   })
+
+  it('of two gigabytes, or among thousands, is not taken: it is said why, and where to go', async () => {
+    await go('/')
+    const input = page.getByLabel('File to bring in')
+    const drop = (size: number, count: number) =>
+      input.evaluate(
+        (element, [bytes, many]) => {
+          const files = Array.from({ length: many }, (_, i) => {
+            const file = new File(['x'], `FILM${i}.MOV`)
+            Object.defineProperty(file, 'size', { value: bytes })
+            return file
+          })
+          Object.defineProperty(element, 'files', { value: files, configurable: true })
+          element.dispatchEvent(new Event('change', { bubbles: true }))
+        },
+        [size, count] as const,
+      )
+    await drop(2_000_000_000, 1)
+    await page.getByText(/no configuration file is that large/).waitFor()
+    await go('/')
+    await drop(10, 10_000)
+    await page.getByText(/These are 10000 files\. Open the card under Cards/).waitFor()
+  })
 })

@@ -3,6 +3,7 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
+import { inBytes, largestTaken } from '@/core/cards/taking'
 import { planFileBytes } from '@/core/plan/limits'
 import type { Refusal } from '@/core/result'
 import { chosenFiles, droppedFiles, sendAsItIs, type GivenFile } from '@/features/cards'
@@ -14,6 +15,9 @@ type Answer =
   | { kind: 'imported'; known: boolean; planId: string | null }
   | { kind: 'all' }
 
+/** So many files are brought in at once; a card has more. */
+const mostAtOnce = 200
+
 /** Refusals of files that are no plan and no configuration file of a known format: they can be kept as they are. */
 const ofNoKnownFormat = new Set(['unknown-format', 'other-format', 'too-large-for-plan'])
 
@@ -22,14 +26,69 @@ const ofNoKnownFormat = new Set(['unknown-format', 'other-format', 'too-large-fo
  * known format can be kept as it is; what is damaged is refused and says what is wrong where. Nothing is kept half.
  */
 export function BringIn() {
-  const router = useRouter()
   const input = useRef<HTMLInputElement>(null)
+  const { refusal, done, unknown, bringAll, keepUnknown, leaveUnknown } = useBringIn()
+  return (
+    <div
+      className="grid max-w-md gap-2"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault()
+        void droppedFiles(event.dataTransfer).then(bringAll)
+      }}
+    >
+      <input
+        ref={input}
+        type="file"
+        multiple
+        aria-label="File to bring in"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          const files = chosenFiles([...(event.target.files ?? [])])
+          event.target.value = ''
+          void bringAll(files)
+        }}
+      />
+      <Button className="justify-self-end" onClick={() => input.current?.click()}>
+        Bring files in
+      </Button>
+      <p className="justify-self-end text-small text-silt">or drop them here, a folder too</p>
+      {refusal && <RefusalNote refusal={refusal} />}
+      {unknown.length > 0 && (
+        <Unknown files={unknown} onKeep={() => void keepUnknown()} onLeave={leaveUnknown} />
+      )}
+      {done && (
+        <p role="status">
+          {done.words}{' '}
+          {done.planId && (
+            <Link
+              href={`/plans/${done.planId}/controls`}
+              className="font-semibold text-brine underline underline-offset-3"
+            >
+              Go to its plan
+            </Link>
+          )}
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** What bringing files in knows and does: what was refused, what is of no known format, what is there now. */
+function useBringIn() {
+  const router = useRouter()
   const [refusal, setRefusal] = useState<Refusal | null>(null)
   const [done, setDone] = useState<{ words: string; planId: string | null } | null>(null)
   const [unknown, setUnknown] = useState<readonly GivenFile[]>([])
   const bringAll = async (files: readonly GivenFile[]) => {
     setRefusal(null)
     setDone(null)
+    setUnknown([])
+    if (files.length > mostAtOnce) {
+      const message = `These are ${files.length} files. Open the card under Cards: there its configuration files are found, and taken in one by one.`
+      return setRefusal({ code: 'too-many', message, where: files[0]?.path.split('/')[0] ?? '' })
+    }
     const strange: GivenFile[] = []
     let brought = 0
     for (const file of files) {
@@ -75,51 +134,10 @@ export function BringIn() {
       router.refresh()
     }
   }
-  return (
-    <div
-      className="grid max-w-md gap-2"
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={(event) => {
-        event.preventDefault()
-        void droppedFiles(event.dataTransfer).then(bringAll)
-      }}
-    >
-      <input
-        ref={input}
-        type="file"
-        multiple
-        aria-label="File to bring in"
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const files = chosenFiles([...(event.target.files ?? [])])
-          event.target.value = ''
-          void bringAll(files)
-        }}
-      />
-      <Button className="justify-self-end" onClick={() => input.current?.click()}>
-        Bring files in
-      </Button>
-      <p className="justify-self-end text-small text-silt">or drop them here, a folder too</p>
-      {refusal && <RefusalNote refusal={refusal} />}
-      {unknown.length > 0 && (
-        <Unknown files={unknown} onKeep={() => void keepUnknown()} onLeave={() => setUnknown([])} />
-      )}
-      {done && (
-        <p role="status">
-          {done.words}{' '}
-          {done.planId && (
-            <Link
-              href={`/plans/${done.planId}/controls`}
-              className="font-semibold text-brine underline underline-offset-3"
-            >
-              Go to its plan
-            </Link>
-          )}
-        </p>
-      )}
-    </div>
-  )
+  return {
+    ...{ refusal, done, unknown, bringAll, keepUnknown },
+    leaveUnknown: () => setUnknown([]),
+  }
 }
 
 /** Files of no format that is known here: kept as they are, if somebody says so. */
@@ -162,6 +180,10 @@ function doneWords(path: string, answer: Exclude<Answer, { kind: 'refused' }>) {
 /** An export of everything is known by its ending; it goes its own way, however large. */
 async function sendFile(file: File): Promise<Answer> {
   const isAll = /\.zip$/i.test(file.name)
+  if (!isAll && file.size > largestTaken) {
+    const message = `It has ${inBytes(file.size)}: no configuration file is that large. At most ${inBytes(largestTaken)} are taken.`
+    return { kind: 'refused', refusal: { code: 'too-large', message, where: file.name } }
+  }
   if (!isAll && file.size > planFileBytes) {
     const message = `The file has ${file.size} bytes: no plan and no file of a known camera is that large.`
     return { kind: 'refused', refusal: { code: 'too-large-for-plan', message, where: file.name } }
