@@ -1,7 +1,7 @@
 import { keptByObject } from '../memoize'
 import { keyRow, noteRow, rowValue } from '../plan/rows'
 import { anyLens } from '../model/any-lens'
-import { isOnFitting, keyName } from '../model/controls'
+import { canBeEmpty, isOnFitting, keyName } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { Address } from '../model/addresses'
 import { addressesWith, turnedBy } from '../plan/assign'
@@ -282,12 +282,14 @@ function tiltBesideTurn({ model, plan, states: situated }: CheckInput): CheckRes
         title: `${keyName({ address })}: ${fn.name} is triggered while turning`,
         reason: `${control.name} is turned, and easily pushed by mistake: ${address.name} then triggers ${fn.name}.`,
         row,
-        mends: [
-          quickFix(plan, 'Leave nothing on it', 'tilt-beside-turn', {
-            [row]: 'nothing',
-            [noteRow('why', row)]: 'Tilted by mistake while turning.',
-          }),
-        ],
+        mends: canBeEmpty(model, address)
+          ? [
+              quickFix(plan, 'Leave nothing on it', 'tilt-beside-turn', {
+                [row]: 'nothing',
+                [noteRow('why', row)]: 'Tilted by mistake while turning.',
+              }),
+            ]
+          : [],
       },
     ]
   })

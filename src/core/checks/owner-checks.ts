@@ -1,6 +1,5 @@
 import { ladderSteps, showValue } from '../model/domain'
-import { keyName } from '../model/controls'
-import { lookup } from '../model/lookup'
+import { canBeEmpty, keyName } from '../model/controls'
 import type { Control, Setting } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { accidentNames, keyRow, ownerRow, rowValue } from '../plan/rows'
@@ -209,21 +208,21 @@ function accidents(input: CheckInput): CheckResult[] {
           },
         ]
       }
-      const isEmptied = lookup(model).functions.has('nothing')
+      // What a body does not let be empty is nothing that anybody could mend here.
       return keysIn(model, one.resolution)
-        .filter(({ address }) => gestures?.(address.control, address.gesture.id))
+        .filter(
+          ({ address }) => gestures?.(address.control, address.gesture.id) && canBeEmpty(model, address),
+        )
         .map((key): CheckResult => ({
           title: `${keyName(key)} has ${key.fn.name}`,
           reason: `${before} Left empty, it does nothing when it happens again.`,
           row: keyRow(key.address),
           rule: accident,
-          mends: isEmptied
-            ? [
-                quickFix(plan, `Empty ${keyName(key)}`, 'accident-again', {
-                  [keyRow(key.address)]: 'nothing',
-                }),
-              ]
-            : [],
+          mends: [
+            quickFix(plan, `Empty ${keyName(key)}`, 'accident-again', {
+              [keyRow(key.address)]: 'nothing',
+            }),
+          ],
           seenIn: one,
         }))
     })

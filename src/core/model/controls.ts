@@ -67,3 +67,8 @@ export function controlsOf(model: BodyModel, keys: readonly string[]): ReadonlyS
 export function posturesOf(model: BodyModel): readonly Posture[] {
   return postures.filter((one) => model.controls.some(({ reach }) => reach[one] !== undefined))
 }
+
+/** Whether a body lets a key, dial or gesture be left without a function. */
+export function canBeEmpty(model: BodyModel, address: Address): boolean {
+  return acceptedFunctions(model, address).some(({ id }) => id === 'nothing')
+}
