@@ -6,7 +6,7 @@ import { judgePut, lyingAt } from '@/core/cards/putting'
 import { inBytes, largestTaken, mayBeTaken } from '@/core/cards/taking'
 import { digestHex } from '@/core/digest'
 import { distance, noiseOf, type Region } from '@/core/files/regions'
-import { judgeBytes, verdictOf, type NamedRegion } from '@/core/files/verdict'
+import { judgeLoad, type NamedRegion } from '@/core/files/verdict'
 import { ok, refuse, type Result } from '@/core/result'
 import { boundedBytes } from '@/disk/bounded'
 import { done, refused, type Command, type Options } from './command'
@@ -36,9 +36,9 @@ export const compareBytesCommand: Command = {
         one.ok ? [{ ...one.value, size, kind: 'own', words: '' }] : [],
       ),
     ]
-    const { wanted, all } = judgeBytes(left, right, named)
     const before = options.before === undefined ? null : (more.at(-1) ?? null)
-    const verdict = verdictOf(left, right, before, named)
+    const { verdict, judged } = judgeLoad(left, right, before, named)
+    const { wanted, all } = judged
     const lines = wanted.regions
       .slice(0, 40)
       .map(
@@ -203,13 +203,9 @@ async function writeTo(
       await mkdir(over.keep, { recursive: true })
       await writeFile(join(over.keep, `${digestHex(old).slice(0, 12)}-${basename(over.path)}`), old)
     }
+    const link = await linkOnTheWay(root, path)
+    if (link !== null) return refuse('link', 'A link lies there: nothing is written through one.', link)
     await mkdir(dirname(target), { recursive: true })
-    // A link on the card could lead elsewhere: nothing is written through one.
-    const isLink = await lstat(target).then(
-      (found) => found.isSymbolicLink(),
-      () => false,
-    )
-    if (isLink) return refuse('link', 'A link lies there: nothing is written through one.', target)
     await writeFile(target, bytes)
     const back = await readFile(target)
     return digestHex(back) === digestHex(bytes)
@@ -226,6 +222,20 @@ async function writeTo(
     }
     return refuse('card', words[code] ?? `The card cannot be written to (${code}).`, target)
   }
+}
+
+/** The first part of a path on a card that is a link, and could lead elsewhere; null where none is. */
+async function linkOnTheWay(root: string, path: string): Promise<string | null> {
+  let at = root
+  for (const part of path.split('/')) {
+    at = join(at, part)
+    const isLink = await lstat(at).then(
+      (found) => found.isSymbolicLink(),
+      () => false,
+    )
+    if (isLink) return at
+  }
+  return null
 }
 
 async function cardAt(folder: string, options: Options): Promise<Result<CardSeen>> {

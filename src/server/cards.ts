@@ -1,14 +1,13 @@
 import * as yup from 'yup'
-import { knownFolders, seeCard, type CardEntry, type CardSeen } from '@/core/cards/card'
+import { knownFolders, mostEntries, seeCard, type CardEntry, type CardSeen } from '@/core/cards/card'
 import { judgePut, lyingAt } from '@/core/cards/putting'
 import type { Seen } from '@/core/cards/taking'
-import { digestHex } from '@/core/digest'
 import { bodiesIn, type BodyRecord } from '@/core/inventory/records'
 import type { BodyModel } from '@/core/model/types'
 import { ok, refuse, type Result } from '@/core/result'
-import { loadFile } from './files'
 import { inventoryNow } from './inventory'
 import { definitions } from './models'
+import { fileFacts } from './opaque'
 
 /** A card in a reader, as a page sees it. */
 export interface CardShown {
@@ -27,9 +26,6 @@ export interface ToWrite {
   /** What lies there already, and is taken in before it is written over; null where nothing does. */
   readonly over: string | null
 }
-
-/** More files of one card are not read. */
-export const mostEntries = 20_000
 
 const cardShape = yup
   .object({
@@ -64,21 +60,26 @@ export function readCardShown(given: unknown): Result<CardShown> {
 }
 
 /** What lies on a card: the folders of models that are known here, and all others as they are. */
-export async function lookAtAnyCard({ entries }: Pick<CardShown, 'entries'>): Promise<CardSeen> {
+export async function lookAtAnyCard(
+  { entries }: Pick<CardShown, 'entries'>,
+  of: BodyRecord | null = null,
+): Promise<CardSeen> {
   const [{ models }, { inventory }] = await Promise.all([definitions(), inventoryNow()])
-  return seeCard(knownFolders(models, bodiesIn(inventory)), entries)
+  // A folder that several say is theirs belongs to the body that is asked about.
+  const bodies = of ? [of, ...bodiesIn(inventory)] : bodiesIn(inventory)
+  return seeCard(knownFolders(models, bodies), entries)
 }
 
 /** A file of the shelf that is to be written for a body, and what is seen of the card. */
 export async function toWrite(
   body: BodyRecord,
   model: BodyModel,
-  file: { readonly id: string; readonly name: string; readonly bytes: Uint8Array; readonly digest: string },
+  file: { readonly id: string; readonly name: string; readonly size: number; readonly digest: string },
   shown: CardShown,
 ): Promise<ToWrite> {
   const path = `${body.folder ?? model.cardFile.folder}/${body.file ?? file.name}`
-  const card = await lookAtAnyCard(shown)
-  const put = { path, bytes: file.bytes.length, body: { name: body.name, model } }
+  const card = await lookAtAnyCard(shown, { ...body, folder: body.folder ?? model.cardFile.folder })
+  const put = { path, bytes: file.size, body: { name: body.name, model } }
   return {
     ...{ fileId: file.id, digest: file.digest, path, card },
     seen: judgePut(put, { seen: card, isWritable: shown.isWritable, free: shown.free }),
@@ -92,10 +93,12 @@ export async function prepareCard(tag: string, fileId: string, shown: CardShown)
   const body = bodiesIn(inventory).find((one) => one.tag === tag)
   const model = models.find(({ id }) => id === body?.model)
   if (!body || !model) return refuse('unknown-body', 'There is no such body, or its model is not here.', tag)
-  const file = await loadFile(fileId)
-  if (!file.ok) return file
-  const bytes = new Uint8Array(file.value.bytes)
-  return ok(
-    await toWrite(body, model, { id: fileId, name: file.value.name, bytes, digest: digestHex(bytes) }, shown),
-  )
+  if (!body.isReal)
+    return refuse(
+      'simulated',
+      `${body.name} is simulated: it is carried to at once, without a card in a reader.`,
+      tag,
+    )
+  const file = await fileFacts(fileId)
+  return file.ok ? ok(await toWrite(body, model, file.value, shown)) : file
 }

@@ -6,7 +6,7 @@ import { rowNamed } from '@tests/fixtures/rows'
 import { newBody, operate } from '@/core/camera/body'
 import { memoryOf } from '@/core/camera/memory'
 import { digestHex } from '@/core/digest'
-import { judgeBytes, verdictOf } from '@/core/files/verdict'
+import { judgeBytes, judgeLoad } from '@/core/files/verdict'
 import { factRow } from '@/core/inventory/rows'
 import { emptyPlan } from '@/core/plan/plan'
 import { handActs } from '@/core/procedures/hand-acts'
@@ -138,7 +138,7 @@ describe('a carry by hand between two real bodies', () => {
       expect.objectContaining({ about: 'Nearest', words: expect.stringContaining('SETTINGS.DAT') as string }),
     )
     await takeAt(walk, handActs.again, again)
-    expect(verdictOf(one.bytes, again, null, await named())).toBe('equal')
+    expect(judgeLoad(one.bytes, again, null, await named()).verdict).toBe('equal')
 
     await tickUntil(walk, `save/${b}/before`)
     await takeAt(walk, handActs.before(b), other.bytes)
@@ -181,7 +181,7 @@ describe('a carry by hand between two real bodies', () => {
         })),
       ),
     )
-    expect(verdictOf(one.bytes, after, other.bytes, await named())).toBe('equal')
+    expect(judgeLoad(one.bytes, after, other.bytes, await named()).verdict).toBe('equal')
     await keepFileOf(
       walk,
       handActs.compare(b),

@@ -71,7 +71,7 @@ export async function offerFile(walkId: string, actId: string, offered: Offered)
   if (!given.ok) return given
   const { bytes, path } = given.value
   const chosen = chosenOf(path, bytes, offered.savedAt)
-  const seen = body ? judgeTaken(chosen, await meantAt(walk, task.for, body)) : []
+  const seen = body ? judgeTaken(chosen, await meantAt(walk, task.for, body, chosen.digest)) : []
   if (!mayBeTaken(seen) || (!offered.isSure && seen.some(({ verdict }) => verdict === 'look')))
     return ok({ digest: null, seen })
   const kept = await takeIn(bytes, {
@@ -113,10 +113,10 @@ async function givenFile({
   return read.ok ? ok({ bytes, path: read.value.path }) : read
 }
 
-async function meantAt(walk: OpenWalk, role: Meant['for'], body: BodyRecord): Promise<Meant> {
+async function meantAt(walk: OpenWalk, role: Meant['for'], body: BodyRecord, digest: string): Promise<Meant> {
   const { model, walk: document } = walk
   const { tag, name, serial, folder, file } = body
-  const shelf = await kinOf([model.id, ...model.lookAlikes.map((one) => one.model)])
+  const shelf = await kinOf([model.id, ...model.lookAlikes.map((one) => one.model)], digest)
   const load = role === 'after' ? saidOf(document, handActs.load(tag)) : null
   const loadedAt = load ? Date.parse(load.at) : NaN
   return {
@@ -158,25 +158,35 @@ export async function fileToPut(
   walkId: string,
   actId: string,
 ): Promise<Result<{ readonly name: string; readonly bytes: Uint8Array }>> {
-  const at = await taskAt(walkId, actId)
-  if (!at.ok) return at
-  const digest = fileOf(at.value.walk.walk, handActs.source)
-  const file = at.value.task.for !== 'put' || digest === null ? null : await fileByDigest(digest)
-  if (!file) return refuse('no-file', 'Take the file in first that is to be carried.', actId)
-  return ok({ name: at.value.body?.file ?? file.name, bytes: file.bytes })
+  const at = await puttingAt(walkId, actId)
+  return at.ok ? ok({ name: at.value.body.file ?? at.value.file.name, bytes: at.value.file.bytes }) : at
 }
 
-/** Looks at a card before the file of an act is written to it. */
-export async function lookAtCard(walkId: string, actId: string, shown: CardShown): Promise<Result<ToWrite>> {
+/** An act at which a file is written, with the file and the body whose card it is. */
+async function puttingAt(walkId: string, actId: string) {
   const at = await taskAt(walkId, actId)
   if (!at.ok) return at
   const { walk, task, body } = at.value
   if (task.for !== 'put' || body === null) return refuse('unknown-act', 'Nothing is written here.', actId)
-  const digest = fileOf(walk.walk, handActs.source)
+  const file = await fileAt(walk, handActs.source)
+  return file
+    ? ok({ walk, body, file })
+    : refuse('no-file', 'Take the file in first that is to be carried.', actId)
+}
+
+/** The file that was taken in at an act of a walk; null where none was. */
+async function fileAt({ walk }: OpenWalk, act: string) {
+  const digest = fileOf(walk, act)
   const file = digest === null ? null : await fileByDigest(digest)
-  if (!file || digest === null)
-    return refuse('no-file', 'Take the file in first that is to be carried.', actId)
-  return ok(await toWrite(body, walk.model, { ...file, digest }, shown))
+  return file && digest !== null ? { ...file, digest } : null
+}
+
+/** Looks at a card before the file of an act is written to it. */
+export async function lookAtCard(walkId: string, actId: string, shown: CardShown): Promise<Result<ToWrite>> {
+  const at = await puttingAt(walkId, actId)
+  if (!at.ok) return at
+  const { walk, body, file } = at.value
+  return ok(await toWrite(body, walk.model, { ...file, size: file.bytes.length }, shown))
 }
 
 /** A file of a carry by hand, as the page that compares asks for it. */
@@ -208,22 +218,15 @@ export async function toCompare(walkId: string, actId: string): Promise<Result<T
   const { tag } = task
   if (task.for !== 'compare' || tag === null)
     return refuse('unknown-act', 'Nothing is held against each other here.', actId)
-  const of = async (act: string) => {
-    const digest = fileOf(walk.walk, act)
-    const file = digest === null ? null : await fileByDigest(digest)
-    return file && digest !== null ? { ...file, digest } : null
-  }
-  const [sent, found, before] = await Promise.all([
-    of(handActs.source),
-    of(handActs.after(tag)),
-    of(handActs.before(tag)),
-  ])
+  const [sent, found, before] = await Promise.all(
+    [handActs.source, handActs.after(tag), handActs.before(tag)].map((act) => fileAt(walk, act)),
+  )
   if (!sent || !found)
     return refuse('no-file', 'Take the file in first that the body saved after the load.', actId)
   const line = ({ id, name, digest }: CarriedByHand): CarriedByHand => ({ id, name, digest })
   const named = await regionsOf(walk.model.id)
   return ok({
-    ...{ sent: line(sent), found: line(found), before: before && line(before), named },
+    ...{ sent: line(sent), found: line(found), before: before ? line(before) : null, named },
     rows: rowsOf(walk, sent.bytes, found.bytes, before?.bytes ?? null),
   })
 }

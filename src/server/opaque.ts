@@ -165,14 +165,14 @@ async function bodyRowOf(tag: string): Promise<{ id: string } | undefined> {
   return rows[0]
 }
 
-/** The files of a model and its look-alikes on the shelf, with what is needed to hold another against them. */
-export async function kinOf(models: readonly string[]): Promise<KinFile[]> {
+/** The files of a model and its look-alikes on the shelf, and one with the very bytes, to hold another against them. */
+export async function kinOf(models: readonly string[], digest: string): Promise<KinFile[]> {
   return query<KinFile>(
     `select f.name, length(f.bytes) as bytes, f.digest, b.tag as body, f.model_id as "modelId"
      from files f left join bodies b on b.id = f.body_id
-     where f.owner_id = $1 and f.model_id = any($2) and f.kind <> 'plan' and f.deleted_at is null
-     order by f.added_at desc limit 500`,
-    [localOwner, models],
+     where f.owner_id = $1 and (f.model_id = any($2) or f.digest = $3) and f.kind <> 'plan' and f.deleted_at is null
+     order by (f.digest = $3) desc, f.added_at desc limit 500`,
+    [localOwner, models, digest],
   )
 }
 
@@ -228,30 +228,22 @@ export async function nearestTo(id: string, most = 5): Promise<Result<NearFile[]
   return ok(near.sort((a, b) => a.differing - b.differing).slice(0, most))
 }
 
-/** What is known of a file on the shelf besides its bytes; refuses one that is not there. */
-export async function fileFacts(id: string): Promise<
-  Result<{
-    readonly id: string
-    readonly kind: string
-    readonly name: string
-    readonly size: number
-    readonly digest: string
-    readonly modelId: string | null
-    readonly bodyName: string | null
-    readonly addedAt: Date
-  }>
-> {
+/** What is known of a file on the shelf besides its bytes. */
+export interface FileFacts {
+  readonly id: string
+  readonly kind: string
+  readonly name: string
+  readonly size: number
+  readonly digest: string
+  readonly modelId: string | null
+  readonly bodyName: string | null
+  readonly addedAt: Date
+}
+
+/** What is known of a file by its id; refuses one that is not there. */
+export async function fileFacts(id: string): Promise<Result<FileFacts>> {
   const [row] = isUuid(id)
-    ? await query<{
-        id: string
-        kind: string
-        name: string
-        size: number
-        digest: string
-        modelId: string | null
-        bodyName: string | null
-        addedAt: Date
-      }>(
+    ? await query<FileFacts>(
         `select f.id, f.kind, f.name, length(f.bytes) as size, f.digest, f.model_id as "modelId", b.name as "bodyName",
            f.added_at as "addedAt"
          from files f left join bodies b on b.id = f.body_id where f.id = $1 and f.owner_id = $2`,

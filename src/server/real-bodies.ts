@@ -1,5 +1,5 @@
 import { handWords, type HandOutcome } from '@/core/procedures/hand-files'
-import { verdictOf } from '@/core/files/verdict'
+import { judgeBytes } from '@/core/files/verdict'
 import { bodiesIn, type BodyRecord } from '@/core/inventory/records'
 import type { BodyModel } from '@/core/model/types'
 import { beliefOf, howWords, type Belief } from './beliefs'
@@ -88,16 +88,15 @@ async function doubtsOf(
 async function resetSince(tag: string, model: BodyModel, since: Date): Promise<string[]> {
   const actsOf = (does: 'reset' | 'load') =>
     model.acts.filter((act) => act.does === does).map(({ id }) => `act/${id}#%`)
-  const reset = await query(
-    `select 1 from walks w where w.owner_id = $1 and w.body = $2 and date_trunc('milliseconds', w.ended_at) > $3
-       and exists (select from jsonb_array_elements(w.record -> 'lines') line
-         where line ->> 'standing' = 'done' and line ->> 'act' like any ($4::text[]))
-       and not exists (select from jsonb_array_elements(w.record -> 'lines') line
-         where line ->> 'standing' = 'done' and line ->> 'act' like any ($5::text[]))
-     limit 1`,
+  const lines = `jsonb_array_elements(w.record -> 'lines') line where line ->> 'standing' = 'done' and line ->> 'act'`
+  // The last walk in which either was done says how it stands.
+  const [last] = await query<{ loaded: boolean }>(
+    `select exists (select from ${lines} like any ($5::text[])) as loaded from walks w where w.owner_id = $1 and w.body = $2 and date_trunc('milliseconds', w.ended_at) > $3
+       and exists (select from ${lines} like any ($4::text[] || $5::text[]))
+     order by w.ended_at desc limit 1`,
     [localOwner, tag, since, actsOf('reset'), actsOf('load')],
   )
-  return reset.length > 0 ? ['It was reset since, and nothing was loaded again.'] : []
+  return last && !last.loaded ? ['It was reset since, and nothing was loaded again.'] : []
 }
 
 /** Whether a file that was saved on a body later says something else than the one that proved what it holds. */
@@ -116,7 +115,7 @@ async function newerSave(tag: string, model: BodyModel, found: string, since: Da
     fileByDigest(newest.digest),
     regionsOf(model.id),
   ])
-  if (!then || !now || verdictOf(then.bytes, now.bytes, null, named) === 'equal') return []
+  if (!then || !now || judgeBytes(then.bytes, now.bytes, named).wanted.count === 0) return []
   return [`${newest.name}, saved on it since, says something else.`]
 }
 

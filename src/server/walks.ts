@@ -381,11 +381,13 @@ export type WalkTurn = (typeof walkTurns)[number]
 /** Turns a walk. Doing it twice is the same as once. */
 export async function turnWalk(id: string, turn: WalkTurn): Promise<Result<true>> {
   const having = await whatThereIs()
+  let endsNow = false
   const turned = await transaction(async (client): Promise<Result<true>> => {
     const row = await walkRow(client, id, 'for update')
+    endsNow = turn === 'end' && row?.ended_at === null
     return row ? turns[turn](client, row, having) : unknownWalk(id)
   })
-  if (turned.ok && turn === 'end') await followUpdate(id)
+  if (turned.ok && endsNow) await followUpdate(id)
   return turned
 }
 

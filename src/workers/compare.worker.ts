@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { judgeBytes, verdictOf, type NamedRegion } from '@/core/files/verdict'
+import { judgeBytes, judgeLoad, type NamedRegion } from '@/core/files/verdict'
 
 /** Two files held against each other away from the page, with what counts as nothing. */
 const worker = {
@@ -11,8 +11,8 @@ const worker = {
   ) {
     return judgeBytes(left, right, named, onProgress)
   },
-  verdict(sent: Uint8Array, found: Uint8Array, before: Uint8Array | null, named: readonly NamedRegion[]) {
-    return verdictOf(sent, found, before, named)
+  load(sent: Uint8Array, found: Uint8Array, before: Uint8Array | null, named: readonly NamedRegion[]) {
+    return judgeLoad(sent, found, before, named)
   },
 }
 

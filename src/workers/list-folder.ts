@@ -1,8 +1,5 @@
-import type { CardEntry } from '@/core/cards/card'
+import { mostEntries, type CardEntry } from '@/core/cards/card'
 import { ok, refuse, type Result } from '@/core/result'
-
-/** More files of a card are not listed. */
-export const mostEntries = 20_000
 
 /** So often it is told how far a listing is, in milliseconds: what is told is drawn. */
 const tellEvery = 150

@@ -42,6 +42,9 @@ export interface CardSeen {
   readonly bytes: number
 }
 
+/** More files of one card are not looked at. */
+export const mostEntries = 20_000
+
 /** So many files of an unknown folder are shown. */
 const shownOfOther = 12
 
@@ -65,7 +68,8 @@ export function knownFolders(
 
 /**
  * Reads what lies on a card: the folders that are known, by name, whatever the capitals; all others as they are, by folder.
- * Paths that climb out or cannot be kept are left out and named. Linear in the entries.
+ * Paths that climb out or cannot be kept are left out and named; all others stay as they lie there, by which they are read.
+ * Linear in the entries.
  */
 export function seeCard(folders: readonly KnownFolder[], entries: readonly CardEntry[]): CardSeen {
   const leftOut: { path: string; because: string }[] = []
@@ -79,18 +83,19 @@ export function seeCard(folders: readonly KnownFolder[], entries: readonly CardE
       leftOut.push({ path: entry.path.slice(0, 120), because: path.refusal.message })
       continue
     }
-    const plain = { ...entry, path: path.value }
     bytes += entry.bytes
-    const { folder } = placeOf(plain.path)
+    const { folder } = placeOf(path.value)
     const mine = byFolder.get(folder.toLowerCase())
     if (mine) {
-      known.set(mine, [...(known.get(mine) ?? []), plain])
+      const files = known.get(mine)
+      if (files) files.push(entry)
+      else known.set(mine, [entry])
       continue
     }
     const there = other.get(folder) ?? { count: 0, bytes: 0, some: [] }
     there.count++
     there.bytes += entry.bytes
-    if (there.some.length < shownOfOther) there.some.push(plain)
+    if (there.some.length < shownOfOther) there.some.push(entry)
     other.set(folder, there)
   }
   return {

@@ -3,9 +3,8 @@ import { baseRow, baseValue, defaultWhereabouts } from '../plan/cells'
 import type { Plan } from '../plan/plan'
 import { bankRow, idsOf, keyRow, questionApart, rowValue, schoolRow } from '../plan/rows'
 import { schoolFor } from '../plan/schools'
-import { acceptedFunctions, keyName } from '../model/controls'
+import { acceptedFunctions, canBeEmpty, keyName } from '../model/controls'
 import { checkValue, showValue, valuesOf } from '../model/domain'
-import { lookup } from '../model/lookup'
 import type { BodyModel, Domain, Setting } from '../model/types'
 import { situationName, situationSide, situationsOf } from '../plan/situations'
 import { noBank, slotOf } from '../resolve/context'
@@ -218,7 +217,7 @@ function againstKey(
     title: `${keyName(key)} has ${fn.name}; you chose ${school.name.toLowerCase()}`,
     reason: school.reason,
     row: keyRow(key.address),
-    mends: lookup(model).functions.has('nothing')
+    mends: canBeEmpty(model, key.address)
       ? [quickFix(plan, `Empty ${keyName(key)}`, 'against-school', { [keyRow(key.address)]: 'nothing' })]
       : [],
   }))

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { load, oddCamera, save, serialRegion } from '@tests/fixtures/odd-camera'
 import { noiseOf } from './regions'
-import { judgeBytes, verdictOf, type NamedRegion } from './verdict'
+import { judgeBytes, judgeLoad, type NamedRegion } from './verdict'
 
 const size = 4096
 /** Clock, counter and sum, as an owner would name them, and the serial number. */
@@ -17,20 +17,20 @@ describe('two cameras of a format that nothing here knows', () => {
 
   it('are told equal after a load that took, but for what is left out', () => {
     const after = save(load(b.after, a.bytes)).bytes
-    expect(verdictOf(a.bytes, after, b.bytes, all)).toBe('equal')
-    expect(verdictOf(a.bytes, after, b.bytes, [])).toBe('differs')
+    expect(judgeLoad(a.bytes, after, b.bytes, all).verdict).toBe('equal')
+    expect(judgeLoad(a.bytes, after, b.bytes, []).verdict).toBe('differs')
     const judged = judgeBytes(a.bytes, after, all)
     expect(judged.all.count).toBeGreaterThan(0)
     expect(judged.wanted.count).toBe(0)
   })
 
   it('are told as before where the load did not take', () => {
-    expect(verdictOf(a.bytes, save(b.after).bytes, b.bytes, all)).toBe('before')
+    expect(judgeLoad(a.bytes, save(b.after).bytes, b.bytes, all).verdict).toBe('before')
   })
 
   it('are told to differ where one setting of many came out otherwise', () => {
     const half = { ...load(b.after, a.bytes), settings: [800, 250, 28, 8] }
-    expect(verdictOf(a.bytes, save(half).bytes, b.bytes, all)).toBe('differs')
+    expect(judgeLoad(a.bytes, save(half).bytes, b.bytes, all).verdict).toBe('differs')
   })
 
   it('two saves of one that nobody changed show clock, counter and sum, and no setting', () => {

@@ -38,14 +38,16 @@ export function judgeBytes(
 
 /**
  * What a body holds by the file it saved after a load: what was sent; what it held before, where its file differs from that one
- * in nothing that counts and from the sent one in something; or something else.
+ * in nothing that counts and from the sent one in something; or something else. With what differs from the sent one.
  */
-export function verdictOf(
+export function judgeLoad(
   sent: Uint8Array,
   found: Uint8Array,
   before: Uint8Array | null,
   named: readonly NamedRegion[],
-): 'equal' | 'before' | 'differs' {
-  if (judgeBytes(sent, found, named).wanted.count === 0) return 'equal'
-  return before !== null && judgeBytes(before, found, named).wanted.count === 0 ? 'before' : 'differs'
+): { readonly verdict: 'equal' | 'before' | 'differs'; readonly judged: Judged } {
+  const judged = judgeBytes(sent, found, named)
+  if (judged.wanted.count === 0) return { verdict: 'equal', judged }
+  const isAsBefore = before !== null && judgeBytes(before, found, named).wanted.count === 0
+  return { verdict: isAsBefore ? 'before' : 'differs', judged }
 }

@@ -4,6 +4,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { planOf } from '@tests/fixtures/arbitrary'
 import { heron } from '@tests/fixtures/heron'
+import { models } from '@tests/fixtures/models'
 import { acceptedFunctions } from '../model/controls'
 import { lookup } from '../model/lookup'
 import { must } from '../result'
@@ -80,6 +81,20 @@ describe('putting a function on a key', () => {
         expect(functionAt(after, one)).toBe(fn.id)
       }),
     )
+  })
+})
+
+describe.each(models.map((model) => [model.name, model] as const))('on %s, moving', (_, model) => {
+  it('from any key to any other gives a step that applies, or says why not', () => {
+    const plain = emptyPlan(model)
+    const keys = [...lookup(model).addresses.keys()]
+    for (const from of keys)
+      for (const to of keys.filter((_key, i) => i % 7 === 0)) {
+        const moved = move(model, plain, from, to, 's')
+        if (moved.ok)
+          expect([from, to, applyStep(model, plain, moved.value.step).ok]).toEqual([from, to, true])
+        else expect(moved.refusal.message).not.toBe('')
+      }
   })
 })
 

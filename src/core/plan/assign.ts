@@ -1,6 +1,6 @@
 import { type Rows, keyRow, noteRow, rowValue } from './rows'
 import type { Address } from '../model/addresses'
-import { acceptedFunctions, atFinder, isOnFitting } from '../model/controls'
+import { acceptedFunctions, atFinder, canBeEmpty, isOnFitting } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BodyModel, ModelFunction } from '../model/types'
 import { must, ok, refuse, type Result } from '../result'
@@ -140,6 +140,10 @@ function movable(model: BodyModel, plan: Plan, fromKey: string, toKey: string) {
   if (functionId === null)
     return refuse('nothing-there', `${from.control.name} has no function to move.`, fromKey)
   if (fromKey === toKey) return refuse('same-key', 'It is on that key already.', toKey)
+  if (!canBeEmpty(model, from)) {
+    const message = `${from.control.name}, ${from.name}, cannot be left empty on this body: swap the two instead.`
+    return refuse('not-accepted', message, fromKey)
+  }
   const to = accepting(model, toKey, functionId)
   if (!to.ok) return to
   return ok({ from, to: to.value, functionId })

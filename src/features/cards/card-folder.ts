@@ -1,10 +1,10 @@
 import { proxy, wrap } from 'comlink'
-import type { CardEntry } from '@/core/cards/card'
+import { mostEntries, type CardEntry } from '@/core/cards/card'
 import { placeOf } from '@/core/cards/path'
 import { largestTaken } from '@/core/cards/taking'
 import { ok, refuse, type Result } from '@/core/result'
 import type { CardWorker } from '@/workers/card.worker'
-import { deepest, listFolder, mostEntries, tooMany, tried, troubleOf } from '@/workers/list-folder'
+import { deepest, listFolder, tooMany, tried, troubleOf } from '@/workers/list-folder'
 
 /** A file read from a card. */
 export interface ReadFile {

@@ -167,8 +167,5 @@ async function byBytes(files: ToCompare): Promise<{ verdict: Verdict; judged: Ju
     bytesOf(files.found.id),
     files.before ? bytesOf(files.before.id) : null,
   ])
-  return withComparer(async (worker) => ({
-    verdict: await worker.verdict(sent, found, before, files.named),
-    judged: await worker.judge(sent, found, files.named),
-  }))
+  return withComparer((worker) => worker.load(sent, found, before, files.named))
 }
