@@ -255,6 +255,22 @@ describe('files that nothing here reads, and cards', () => {
     const put = (name: string) =>
       run(['card', 'put', odd(1), card, '--model', 'tarrow-heron', '--name', name])
     expect((await put('L.SSC')).error).toContain('A link lies there')
+    const away = mkdtempSync(join(folder, 'away-'))
+    symlinkSync(away, join(card, 'OTHER'))
+    const through = [
+      'card',
+      'put',
+      odd(1),
+      card,
+      '--model',
+      'tarrow-heron',
+      '--folder',
+      'OTHER/SET',
+      '--name',
+      'X',
+    ]
+    expect((await run(through)).error).toContain('A link lies there')
+    expect(readdirSync(away)).toEqual([])
     expect((await put('../../../outside')).error).toContain('climbs out')
     expect(readFileSync(outside, 'utf8')).toBe('mine')
     expect((await run(['card', 'list', card])).output).not.toContain('L.SSC')

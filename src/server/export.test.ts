@@ -1,13 +1,12 @@
 import archiver from 'archiver'
-import { randomBytes } from 'node:crypto'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Readable } from 'node:stream'
 import { buffer } from 'node:stream/consumers'
 import { strToU8, unzipSync, zipSync } from 'fflate'
-import { Client } from 'pg'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { emptyDatabase } from '@tests/fixtures/empty-database'
 import { inOwnDatabase } from '@tests/fixtures/own-database'
 import { must } from '@/core/result'
 import { openArchive } from '@/disk/archive'
@@ -17,7 +16,6 @@ import { closePool, query } from './db'
 import { demo, makeDemo } from './demo'
 import { exportAll, exportedTables, importAll, leftTables } from './export'
 import { listHistory, allHistory } from './history'
-import { migrate } from './migrate'
 import { loadPlan } from './plans'
 import { carry } from './transfers'
 import { beginWalk } from './walks'
@@ -46,25 +44,15 @@ beforeAll(async () => {
 /** Runs on another database, empty and up to date. */
 async function elsewhere<T>(work: () => Promise<T>): Promise<T> {
   const here = process.env.DATABASE_URL ?? ''
-  const name = `salt_shelf_other_${randomBytes(4).toString('hex')}`
-  const statement = async (text: string) => {
-    const client = new Client({ connectionString: here })
-    await client.connect()
-    await client.query(text)
-    await client.end()
-  }
-  await statement(`create database ${name}`)
-  const at = new URL(here)
-  at.pathname = `/${name}`
+  const other = await emptyDatabase(here)
   await closePool()
-  process.env.DATABASE_URL = at.href
+  process.env.DATABASE_URL = other.url
   try {
-    must(await migrate(at.href, join(process.cwd(), 'db/migrations')))
     return await work()
   } finally {
     await closePool()
     process.env.DATABASE_URL = here
-    await statement(`drop database ${name} with (force)`)
+    await other.drop()
   }
 }
 

@@ -215,6 +215,16 @@ describe('a carry by hand between two real bodies', () => {
     await resetOnly(plan, b)
     expect((await realBodyTagged(b))?.doubts).toContain('It was reset since, and nothing was loaded again.')
 
+    // Reset once more, and brought back by its file: what it holds is as it was.
+    const whole = { procedure: 'reset-restore', body: b, start: 'delivered', place: '' }
+    const back = must(await beginWalk(plan, whole))
+    const acts = must(await loadWalk(back)).composed.acts
+    await tickUntil(back, acts.at(-1)?.id ?? '')
+    must(await turnWalk(back, 'end'))
+    expect((await realBodyTagged(b))?.doubts).not.toContain(
+      'It was reset since, and nothing was loaded again.',
+    )
+
     // Gone on with, nothing is believed of it any more.
     must(await turnWalk(walk, 'goOn'))
     expect((await realBodyTagged(b))?.belief).toBeNull()

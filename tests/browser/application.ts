@@ -1,9 +1,5 @@
-import { randomBytes } from 'node:crypto'
-import { join } from 'node:path'
-import { Client } from 'pg'
 import type { BrowserContext, Locator, Page } from 'playwright-core'
-import { must } from '@/core/result'
-import { migrate } from '@/server/migrate'
+import { emptyDatabase } from '@tests/fixtures/empty-database'
 import { copyDatabase } from '../../scripts/lib/postgres.mjs'
 import { freePort } from '../../scripts/lib/system.mjs'
 import { startServer, type RunningServer } from '../../scripts/lib/server.mjs'
@@ -43,21 +39,11 @@ export async function openApplication(share: Shared | null = null): Promise<Appl
 export async function openEmpty(): Promise<Application> {
   const serverUrl = process.env.SALT_SHELF_DATABASE_SERVER
   if (!serverUrl) throw new Error('browser tests need a database; run npm test')
-  const name = `salt_shelf_empty_${randomBytes(4).toString('hex')}`
-  const statement = async (text: string) => {
-    const client = new Client({ connectionString: serverUrl })
-    await client.connect()
-    await client.query(text)
-    await client.end()
-  }
-  await statement(`create database ${name}`)
-  const at = new URL(serverUrl)
-  at.pathname = `/${name}`
-  must(await migrate(at.href, join(process.cwd(), 'db/migrations')))
-  const application = await serving(at.href, null)
+  const empty = await emptyDatabase(serverUrl)
+  const application = await serving(empty.url, null)
   const stop = async () => {
     await application.stop()
-    await statement(`drop database ${name} with (force)`)
+    await empty.drop()
   }
   return { ...application, stop }
 }

@@ -295,6 +295,26 @@ describe('two real cameras made alike', () => {
   })
 })
 
+describe('a card prepared for a real camera', () => {
+  it('has the file where that looks for it, and everything else as it was', async () => {
+    const other = new Uint8Array([1, 2, 3])
+    await writeOn('card-fresh', 'DCIM/100/P1.RAW', other)
+    await insert('card-fresh')
+    await go('/cards')
+    const prepare = part('Prepare a card')
+    await prepare.getByRole('combobox', { name: 'For' }).selectOption({ label: 'Reed B' })
+    await prepare.getByRole('combobox', { name: 'File' }).selectOption({ label: 'LATER.DAT' })
+    await button('Open the card', prepare).click()
+    await prepare.getByText(/Nothing on it says that it has been in Reed B/).waitFor()
+    await button('Write it to the card', prepare).click()
+    await prepare.getByText(/^✓ HERON\/SET\/LATER\.DAT is on the card, read back and equal/).waitFor()
+    expect(await readFrom('card-fresh', 'HERON/SET/LATER.DAT')).toEqual(
+      await readFrom('card-b', 'HERON/SET/LATER.DAT'),
+    )
+    expect(await readFrom('card-fresh', 'DCIM/100/P1.RAW')).toEqual(other)
+  })
+})
+
 describe('a browser that opens no folders', () => {
   const files = [save(oddCamera(31, [9, 9, 9, 9])), save(oddCamera(32, [1, 1, 1, 1]))] as const
   const give = (on: Page, bytes: Uint8Array, name = 'SETTINGS.DAT') =>

@@ -25,8 +25,8 @@ export default async function CardsPage() {
         <p className="text-silt">Cards</p>
       </TopBar>
       <CardPage
-        bodies={bodies.flatMap(({ tag, name, model }) =>
-          model === null ? [] : [{ tag, name, modelId: model }],
+        bodies={bodies.flatMap(({ tag, name, model, isReal }) =>
+          model === null ? [] : [{ tag, name, modelId: model, isReal }],
         )}
         files={files
           .filter(({ kind }) => kind !== 'plan')

@@ -76,6 +76,14 @@ describe('what lies on a card', () => {
     expect(seeCard(own, [entry('private/cfg/X.DAT')]).known).toMatchObject([{ of: 'Reed A' }])
   })
 
+  it('keeps every file by the very name it lies under, by which it is read', () => {
+    // A letter and its mark as two characters, as some cameras and computers write them.
+    const apart = 'HERON/SET/A\u0308.SSC'
+    expect(apart).not.toBe(apart.normalize('NFC'))
+    expect(seeCard(folders, [entry(apart)]).known[0]?.files).toEqual([entry(apart)])
+    expect(lyingAt('HERON/SET/\u00c4.SSC', seeCard(folders, [entry(apart)]))?.path).toBe(apart)
+  })
+
   it('leaves out and names what climbs out of it', () => {
     const seen = seeCard(folders, [entry('../../etc/passwd'), entry('HERON/SET/A.SSC')])
     expect(seen.leftOut).toMatchObject([{ path: '../../etc/passwd' }])

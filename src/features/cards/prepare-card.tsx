@@ -17,6 +17,8 @@ export interface CardBody {
   readonly tag: string
   readonly name: string
   readonly modelId: string
+  /** A real camera: cards are prepared for these. */
+  readonly isReal: boolean
 }
 
 /** A file of the shelf that can be put onto a card. */
@@ -33,13 +35,14 @@ interface Prepared extends Omit<Writing, 'body'> {
 
 /** A card prepared for a body: its folder made, the file copied under the right name, and read back. */
 export function PrepareCard({
-  bodies,
+  bodies: all,
   files,
 }: {
   bodies: readonly CardBody[]
   files: readonly CardFileChoice[]
 }) {
   const card = useCard()
+  const bodies = all.filter(({ isReal }) => isReal)
   const hasFile = ({ modelId }: CardBody) => files.some((one) => one.modelId === modelId)
   const [tag, setTag] = useState((bodies.find(hasFile) ?? bodies[0])?.tag ?? '')
   const body = bodies.find((one) => one.tag === tag)
@@ -75,7 +78,10 @@ export function PrepareCard({
         Prepare a card
       </h2>
       {bodies.length === 0 ? (
-        <p className="text-silt">Say first which bodies you have.</p>
+        <p className="text-silt">
+          Cards are prepared for real cameras: say under <TextLink href="/bodies">Bodies</TextLink> which of
+          yours are.
+        </p>
       ) : (
         <NamedSelect
           label="For"

@@ -3,7 +3,7 @@
 import { useState } from 'react'
 import type { CardEntry, CardSeen } from '@/core/cards/card'
 import type { Refusal } from '@/core/result'
-import { askText } from '@/ui/ask'
+import { post } from '@/ui/ask'
 import {
   chooseFolder,
   chosenFiles,
@@ -75,7 +75,8 @@ export async function askOfCard<T>(address: string, { folder, entries }: OpenCar
     parts.push(JSON.stringify(entries.slice(at, at + inTurn)).slice(1, -1))
     await new Promise((resolve) => setTimeout(resolve))
   }
-  return askText<T>(address, `${rest.slice(0, -1)},"entries":[${parts.join(',')}]}`)
+  const body = `${rest.slice(0, -1)},"entries":[${parts.join(',')}]}`
+  return post<T>(address, body, { 'content-type': 'application/json' })
 }
 
 /** So many files of a card are written down in one turn. */

@@ -1,7 +1,7 @@
-import { Check, OctagonX } from 'lucide-react'
 import type { Overwritten, Preflight } from '@/core/camera/preflight'
 import { DifferenceTable, type DifferenceRow } from '@/ui/difference-table'
 import { Fold } from '@/ui/fold'
+import { SeenList } from '@/ui/seen-list'
 
 /** What would happen to a body: everything that was looked at, every row that would be overwritten, and what is left for the hand. */
 export function PreflightList({ name, preflight }: { name: string; preflight: Preflight }) {
@@ -10,21 +10,13 @@ export function PreflightList({ name, preflight }: { name: string; preflight: Pr
   const left = handWork.filter(({ done }) => !done)
   return (
     <div className="grid gap-2">
-      <ul className="grid gap-1">
-        {lines.map((line) => (
-          <li key={line.name} className="grid grid-cols-[22px_88px_1fr] items-start">
-            <span className="pt-0.5">
-              {line.stop === null ? (
-                <Check size={16} className="text-samphire" aria-label="in order" />
-              ) : (
-                <OctagonX size={16} className="text-rust" aria-label="stops it" />
-              )}
-            </span>
-            <span className="font-semibold">{line.name}</span>
-            <span className={line.stop === null ? 'text-silt' : ''}>{line.words}</span>
-          </li>
-        ))}
-      </ul>
+      <SeenList
+        label={`What was looked at of ${name}`}
+        seen={lines.map((line) => ({
+          ...{ about: line.name, words: line.words },
+          verdict: line.stop === null ? 'fine' : 'stop',
+        }))}
+      />
       {isClear && (
         <p>
           {overwritten.length === 0

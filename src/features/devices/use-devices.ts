@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 import type { Refusal } from '@/core/result'
-import { order } from '@/ui/order'
+import { ask } from '@/ui/ask'
 
 /** A device that was let in, as the shelf shows it. */
 export interface DeviceLine {
@@ -51,7 +51,7 @@ export function useDevices(atFirst: Shared) {
   const act = async <T extends object>(address: string) => {
     setBusy(true)
     setRefusal(null)
-    const done = await order<T>(address, {})
+    const done = await ask<T>(address, {})
     setBusy(false)
     if (!done.ok) setRefusal(done.refusal)
     return done.ok ? done.value : null

@@ -6,7 +6,7 @@ import type { ProcedureId } from '@/core/procedures/catalogue'
 import type { StartingPoint } from '@/core/procedures/order'
 import type { Refusal } from '@/core/result'
 import { Offer } from '@/ui/button'
-import { order } from '@/ui/order'
+import { ask } from '@/ui/ask'
 import { RefusalNote } from '@/ui/refusal-note'
 
 /** What a walk is begun for. */
@@ -20,7 +20,7 @@ export interface WalkAsked {
 
 /** Begins a walk, or goes on with the one that is open; gives its address, or why there is none. */
 export async function beginWalk({ planId, ...asked }: WalkAsked) {
-  const begun = await order<{ walk: string }>(`/api/plans/${planId}/walks`, asked)
+  const begun = await ask<{ walk: string }>(`/api/plans/${planId}/walks`, asked)
   return begun.ok ? ({ ok: true, value: `/walks/${begun.value.walk}` } as const) : begun
 }
 

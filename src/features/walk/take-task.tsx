@@ -5,6 +5,7 @@ import type { CardEntry, CardSeen } from '@/core/cards/card'
 import type { Seen } from '@/core/cards/taking'
 import type { Refusal } from '@/core/result'
 import { CardContents, CardWays, lookAtCard, useCard, type OpenCard } from '@/features/cards'
+import { post } from '@/ui/ask'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
 import { SeenList } from '@/ui/seen-list'
@@ -139,17 +140,12 @@ function FromShelf({ modelId, onPick }: { modelId: string; onPick: (id: string, 
   )
 }
 
-async function offering(walkId: string, asked: Record<string, string>, body: Blob | null) {
-  try {
-    const answer = await fetch(`/api/walks/${walkId}/file?${new URLSearchParams(asked).toString()}`, {
-      method: 'POST',
-      body,
-    })
-    const said = (await answer.json()) as Offering & { refusal?: Refusal }
-    if (answer.ok) return { ok: true, value: said } as const
-    return { ok: false, refusal: said.refusal ?? { code: 'fault', message: 'It was not taken.' } } as const
-  } catch {
-    const message = 'The server did not answer: taking a file in needs it. Try again when it is there.'
-    return { ok: false, refusal: { code: 'unreachable', message } as Refusal } as const
-  }
+function offering(walkId: string, asked: Record<string, string>, body: Blob | null) {
+  const silence = 'The server did not answer: taking a file in needs it. Try again when it is there.'
+  return post<Offering>(
+    `/api/walks/${walkId}/file?${new URLSearchParams(asked).toString()}`,
+    body,
+    {},
+    silence,
+  )
 }

@@ -1,8 +1,8 @@
 import type { Refusal } from '@/core/result'
-import { order } from '@/ui/order'
+import { ask } from '@/ui/ask'
 
 /** Turns a walk on the server; the reason where it could not. */
 export async function turnWalk(id: string, turn: 'end' | 'goOn' | 'follow'): Promise<Refusal | null> {
-  const turned = await order(`/api/walks/${id}`, { turn })
+  const turned = await ask(`/api/walks/${id}`, { turn })
   return turned.ok ? null : turned.refusal
 }
