@@ -1,10 +1,20 @@
 import { catalogue, isProcedure } from '@/core/procedures/catalogue'
 import { writeTargets, type HandBody } from '@/core/procedures/carry-by-hand'
 import { composeProcedure, isPlaceOf, startOf } from '@/core/procedures/compose'
+import {
+  isoLimitRows,
+  isoLimitsOf,
+  isoLimitWords,
+  isoRatings,
+  type IsoLimits,
+  type IsoRating,
+} from '@/core/procedures/iso-limits'
 import { orderFor, startingPoints, startWords, type StartingPoint } from '@/core/procedures/order'
 import { notAsWanted, play } from '@/core/procedures/play'
 import { writeRescuePlace } from '@/core/procedures/rescue'
 import type { Procedure } from '@/core/procedures/types'
+import type { BodyModel } from '@/core/model/types'
+import { refuse, type Result } from '@/core/result'
 import { bodyTags } from '@/core/plan/bodies'
 import { bodyFirmwareRow, describeRow, rowValue, showRow } from '@/core/plan/rows'
 import { done, refused, type Command, type Options, type Outcome } from './command'
@@ -15,7 +25,7 @@ import { bankIn, oneOf, sideIn } from './options'
 export const procedures: Command = {
   name: 'procedure',
   usage:
-    'procedure | procedure NAME PLAN [--body TAG] [--from delivered|every] [--side S] [--bank FAMILY=SLOT] [--to TAG|VERSION …] [--play] [--inventory FILE] [--models FOLDER]',
+    'procedure | procedure NAME PLAN [--body TAG] [--from delivered|every] [--side S] [--bank FAMILY=SLOT] [--to TAG|VERSION …] [--rated ISO=RATING …] [--play] [--inventory FILE] [--models FOLDER]',
   summary: 'ordered acts beside the camera: list them, print one, play it on a simulated body',
   options: {
     body: 'one',
@@ -23,6 +33,7 @@ export const procedures: Command = {
     side: 'one',
     bank: 'one',
     to: 'many',
+    rated: 'many',
     play: 'flag',
     inventory: 'one',
     models: 'one',
@@ -88,13 +99,19 @@ function printed(
   if (id === 'carry-by-hand' && to.length === 0)
     return refused({ code: 'option', message: 'Say to which bodies: --to TAG.', where: '--to' })
   const procedure = composeProcedure(id, { order, place, bodies: handBodies(plan, [tag, ...to]) })
+  const limits = options.rated ? limitsRated(id, model, options.rated) : null
+  if (limits && !limits.ok) return refused(limits.refusal)
   const words = [
     `${procedure.name}: ${count(procedure.acts.length, 'act')}, ${count(moves(procedure), 'press', 'presses')} in the menu${id === 'set-plan' ? `; ${startWords[from]}` : ''}.`,
     ...actLines(procedure),
     ...procedure.undone.map(({ words, because }) => `not done: ${words}. ${because}`),
     ...procedure.leaves.map((one) => `note: ${one}`),
+    ...(limits ? [`limits: ${isoLimitWords(limits.value)}`] : []),
   ]
-  if (options.play === undefined) return done(words.join('\n'), procedure)
+  const answer = limits
+    ? { ...procedure, limits: { ...limits.value, rows: isoLimitRows(limits.value) } }
+    : procedure
+  if (options.play === undefined) return done(words.join('\n'), answer)
   const played = play(order, procedure, startOf(id, order))
   const { memory } = played.state.body
   const differs = notAsWanted(order, memory).map((row) => ({
@@ -111,9 +128,24 @@ function printed(
           .join('; ')}${differs.length > 5 ? ' …' : ''}.`,
   ]
   return done([...words, ...lines].join('\n'), {
-    ...procedure,
+    ...answer,
     played: { log: played.acts, refused: played.refused, differs },
   })
+}
+
+/** What stops of ISO rated as `3200=in need` come to. */
+function limitsRated(id: string, model: BodyModel, rated: readonly string[]): Result<IsoLimits> {
+  const where = '--rated'
+  if (id !== 'iso-ladder') return refuse('option', 'Only the iso-ladder is rated.', where)
+  const ratings = new Map<number, IsoRating>()
+  for (const one of rated) {
+    const [iso = '', said] = one.split('=')
+    const rating = isoRatings.find((known) => known.split(' ').at(-1) === said)
+    if (!rating) return refuse('option', `“${one}” should be an ISO, =, and fine, need or never.`, where)
+    ratings.set(Number(iso), rating)
+  }
+  const limits = isoLimitsOf(model, ratings)
+  return limits.ok ? limits : refuse(limits.refusal.code, limits.refusal.message, where)
 }
 
 /** Bodies as a plan speaks of them: by their tags, with the firmware it says. */

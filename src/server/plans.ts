@@ -5,11 +5,13 @@ import { canonicalJson } from '@/core/json'
 import { digestHex } from '@/core/digest'
 import { editionsIn, planKind } from '@/core/plan/kind'
 import { emptyPlan, type Plan } from '@/core/plan/plan'
+import { setRows } from '@/core/plan/step'
 import { ok, refuse, type Result } from '@/core/result'
 import { decide } from '@/core/sync/decide'
 import type { Head } from '@/core/sync/head'
 import type { Answer, ReadSave } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
+import type { Value } from '@/core/vocabulary/values'
 import { isUuid, localOwner, transaction, type Connection } from './db'
 import { libraryOf } from './models'
 import { planOf, planRow, stepsFor, writeSteps } from './plan-rows'
@@ -110,6 +112,28 @@ export async function savePlan(id: string, read: ReadSave): Promise<Result<Answe
     if (append.length > 0) summarizeLater(id)
     return ok(answer)
   })
+}
+
+/** Sets rows of a plan in a step of its own, as the desk would; whether there was anything to set. */
+export async function setPlanRows(
+  id: string,
+  wanted: Readonly<Record<RowId, Value | null>>,
+): Promise<Result<boolean>> {
+  const set = await transaction(async (client): Promise<Result<boolean>> => {
+    const row = isUuid(id) ? await planRow(client, id, 'for update') : undefined
+    if (!row) return refuse('unknown-plan', 'There is no such plan. It may have been removed.', id)
+    const stored = await planOf(row)
+    if (!stored.ok) return stored
+    const { plan } = stored.value
+    const step = setRows(plan, randomUUID(), wanted)
+    if (step.changes.length === 0) return ok(false)
+    const after = planKind(await libraryOf([plan.model])).apply(plan, step)
+    if (!after.ok) return after
+    await writeSteps(client, row, [step], after.value)
+    return ok(true)
+  })
+  if (set.ok && set.value) summarizeLater(id)
+  return set
 }
 
 /** Starts a plan for a model; the rows it begins with are its first steps. */

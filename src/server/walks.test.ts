@@ -6,13 +6,15 @@ import { rowNamed } from '@tests/fixtures/rows'
 import { emptyWalk, progressOf, sayingOf, walkKind, type Mark, type Walk } from '@/core/procedures/progress'
 import { must } from '@/core/result'
 import { readSave } from '@/core/sync/protocol'
-import { bankFactRow, bankRow, type Rows } from '@/core/plan/rows'
+import { stepOf } from '@/core/vocabulary/ladders'
+import { bankFactRow, bankRow, ownerRow, type Rows } from '@/core/plan/rows'
 import { writeRescuePlace } from '@/core/procedures/rescue'
 import { query } from './db'
 import { setInventory } from './inventory'
 import { createPlan, freezeRevision, loadPlan, savePlan } from './plans'
 import { setRows } from '@/core/plan/step'
 import { planKind } from '@/core/plan/kind'
+import { writeIsoLimits } from './walk-limits'
 import { believedOf, beginWalk, listWalks, loadWalk, saveWalk, turnWalk, type OpenWalk } from './walks'
 
 inOwnDatabase()
@@ -232,5 +234,28 @@ describe('a body that is walked', () => {
     await setInventory(Object.fromEntries(Object.keys(body).map((row) => [row, null])))
     expect(must(await loadWalk(open.id))).toMatchObject({ isBodyGone: true, bodyName: 'heron-w' })
     expect(await say(open, `set/${lamp}`, 'done')).toMatchObject({ kind: 'saved' })
+  })
+})
+
+describe('an ISO ladder', () => {
+  it('that was rated on a walk writes its limits under You, in a step that can be taken back, and once', async () => {
+    const plan = await createPlan(heron, rows({ [ownerRow('isoNever')]: 51200 }))
+    const begin = await begun(plan, { procedure: 'iso-ladder' })
+    expect(await writeIsoLimits(begin.id)).toMatchObject({ ok: false, refusal: { code: 'no-ratings' } })
+    for (const act of begin.composed.acts.filter(({ answers }) => answers)) {
+      const iso = stepOf('iso', act.asks)?.amount ?? 0
+      const open = must(await loadWalk(begin.id))
+      await say(open, act.id, 'done', iso >= 8000 ? 'never' : iso >= 2000 ? 'in need' : 'fine')
+    }
+    expect(await writeIsoLimits(begin.id)).toEqual({
+      ok: true,
+      value: { words: 'In need only from ISO 2000, never from ISO 8000.', isNew: true },
+    })
+    const { plan: now, log } = must(await loadPlan(plan))
+    expect([now.rows[ownerRow('isoNeed')], now.rows[ownerRow('isoNever')]]).toEqual([2000, 8000])
+    expect(log.at(-1)?.changes).toContainEqual({ row: ownerRow('isoNever'), from: 51200, to: 8000 })
+    expect(must(await writeIsoLimits(begin.id)).isNew).toBe(false)
+    expect(must(await loadPlan(plan)).log.length).toBe(log.length)
+    expect(await writeIsoLimits(randomUUID())).toMatchObject({ ok: false })
   })
 })

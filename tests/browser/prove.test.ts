@@ -192,6 +192,62 @@ describe('the theatre’s menu walk', () => {
   })
 })
 
+describe('the ISO ladder on a phone', () => {
+  it('is rated stop by stop, and its limits are written under You', async () => {
+    const plan = await freshPlan(application.address)
+    const one = await phone(browser)
+    await prove(one, plan, 'iso-ladder')
+    await button(one, 'Walk it').tap()
+    const answers = one.getByRole('group', { name: 'Answer', exact: true })
+    const words = () => inHand(one).locator('p.font-head').textContent()
+    const isThere = async () => (await answers.isVisible()) || (await done(one).isVisible())
+    let never = false
+    for (let most = 0; most < 60; most++) {
+      await expect.poll(isThere).toBe(true)
+      const before = await words()
+      if (/Write the two limits/.test(before ?? '')) break
+      never ||= /ISO (8000|6400)/.test(before ?? '') && (await answers.isVisible())
+      const next = (await answers.isVisible())
+        ? answers.getByRole('button', { name: never ? 'never' : 'fine' })
+        : done(one)
+      await next.tap()
+      await expect.poll(words).not.toBe(before)
+    }
+    expect(await sideways(one)).toBe(0)
+    await button(one, 'Write the limits under You').tap()
+    await one
+      .getByRole('status')
+      .filter({ hasText: /^Never from ISO (8000|6400)\. The plan says so now/ })
+      .waitFor()
+    const { 'owner/isoNever': limit } = await savedRows(application.address, plan)
+    expect([6400, 8000]).toContain(limit)
+    await done(one).tap()
+    await one.getByRole('heading', { name: 'All of it is over' }).waitFor()
+    await one.getByRole('listitem').filter({ hasText: 'never' }).first().waitFor()
+  })
+})
+
+describe('a procedure in Try it', () => {
+  it('is played act by act on the body, which begins as delivered and ends with the plan', async () => {
+    await prove(page, demoPlan, 'set-plan')
+    await button(page, 'Play it on the simulated body').click()
+    await page.getByRole('link', { name: 'See it act by act in Try it' }).click()
+    const panel = page.getByRole('region', { name: 'Procedure' })
+    const label = page.locator('[data-address="stills/thumb-key/press"]')
+    const planned = await label.textContent()
+    await panel.getByRole('button', { name: 'Begin' }).click()
+    await expect.poll(() => label.textContent()).not.toBe(planned)
+    await panel.getByText(/^1 of \d+/).waitFor()
+    await panel.getByRole('button', { name: 'Do it' }).click()
+    await panel.getByText(/^Before it: /).waitFor()
+    await panel.getByRole('button', { name: 'Do the rest' }).click()
+    await panel.getByText('The body holds the plan, row by row.').waitFor()
+    await expect.poll(() => label.textContent()).toBe(planned)
+    await button(page, 'Start over').click()
+    await panel.getByRole('button', { name: 'Begin' }).waitFor()
+  })
+})
+
 describe('one walk on two devices', () => {
   it('agrees by itself where both say the same, and asks where they do not', async () => {
     const plan = await freshPlan(application.address)

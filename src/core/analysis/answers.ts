@@ -189,11 +189,12 @@ export const answering: { readonly [K in QuestionKind]: Answering<K> } = {
         ...(order.plan === plan ? { stateIn } : {}),
       })
       if (!isPlayed) return { procedure, played: null }
-      const { acts, refused, state } = play(order, procedure, startOf(id, order))
+      const memory = startOf(id, order)
+      const { acts, refused, state } = play(order, procedure, memory)
       const differs = notAsWanted(order, state.body.memory).map(
         (row) => `${describeRow(model, row)}: ${showRow(model, row, state.body.memory[row] ?? null)}`,
       )
-      return { procedure, played: { acts, refused, differs } }
+      return { procedure, played: { acts, refused, differs, begins: { memory, firmware: order.firmware } } }
     },
   },
   state: {

@@ -150,6 +150,8 @@ export interface Composed {
     readonly refused: readonly { readonly act: string; readonly words: string }[]
     /** Rows of the body that are not as the plan wants them, in words. */
     readonly differs: readonly string[]
+    /** What the body held to begin with, for whoever plays it act by act. */
+    readonly begins: { readonly memory: Memory; readonly firmware: string }
   } | null
 }
 

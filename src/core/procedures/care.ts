@@ -11,6 +11,7 @@ import { contextOf, memoryPlan } from '../camera/live/state'
 import { route, type RouteStep } from '../route/route'
 import { firmwareNumber } from '../rules/facts'
 import { bring, saveFirst } from './begin'
+import { isoRatings, rateAct } from './iso-limits'
 import { sameValue, type Value } from '../vocabulary/values'
 import { Composer } from './composer'
 import { setItems, setOne, type Item } from './menu-pass'
@@ -38,16 +39,18 @@ export function isoLadder(order: SetOrder): Composer {
   })
   for (const { mark } of shot)
     composer.add({
-      id: `rate/${mark}`,
+      id: rateAct(mark),
       kind: 'look',
       words: `${showValue(domain, mark)}: fine, in need, or never?`,
       part: 'Rate it at the size you deliver',
       asks: mark,
-      expect: 'fine, in need, or never: write it down as what you saw',
+      answers: isoRatings,
     })
   setBack(composer, order, 'As it was')
-  composer.doing('ladder', 'Say the two limits under You, at Foundation', {
+  composer.doing('ladder', 'Write the two limits under You, at Foundation', {
     part: 'Then',
+    after: shot.map(({ mark }) => rateAct(mark)),
+    writes: 'iso-limits',
     because: 'Checks of the automatic ISO go by them.',
   })
   return composer

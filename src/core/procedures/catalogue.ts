@@ -141,3 +141,8 @@ export function startingPointOf(id: ProcedureId, asked: StartingPoint): Starting
 export function isProcedure(id: string): id is ProcedureId {
   return catalogue.some((one) => one.id === id)
 }
+
+/** Whether a body that went through a procedure holds the plan. */
+export function setsPlan(id: string): boolean {
+  return ['set-plan', 'banks', 'clean-start'].includes(id)
+}

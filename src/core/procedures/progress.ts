@@ -105,7 +105,7 @@ export function saidOf({ rows }: Walk, act: string): Said | null {
 }
 
 /** What has to be known of an act to say how it stands. */
-export type Asking = Pick<ProcedureAct, 'id' | 'asks' | 'after' | 'words' | 'task'>
+export type Asking = Pick<ProcedureAct, 'id' | 'asks' | 'after' | 'words' | 'task' | 'answers'>
 
 /** How an act stands: as it was said, or open again because it asks for something else now. */
 export type Standing = Mark | 'open' | 'anew'
@@ -162,7 +162,7 @@ export interface Saying {
 
 /**
  * The changes that say something of an act, or open it again. Refuses an act that the procedure has not, one whose gate is
- * shut (its refusal names what comes first), a skip or a difference without words.
+ * shut (its refusal names what comes first), a skip or a difference without words, a tick without one of its answers.
  */
 export function sayingOf(
   walk: Walk,
@@ -180,6 +180,8 @@ export function sayingOf(
   const unseen = mark === 'done' ? unseenOf(walk, act) : null
   if (unseen) return unseen
   const said = words.trim().slice(0, longestText)
+  if (mark === 'done' && act.answers && !act.answers.includes(said))
+    return refuse('no-answer', `Say one of these: ${act.answers.join(', ')}.`, id)
   if (mark !== 'done' && said === '')
     return refuse('no-words', mark === 'skipped' ? 'Say why it is skipped.' : 'Say what you see instead.', id)
   return ok([{ row, from, to: [mark, stampOf(act), said, who, at] }])

@@ -49,6 +49,10 @@ export interface ProcedureAct {
   readonly after: readonly string[]
   /** What is to be seen when it is done. */
   readonly expect?: string
+  /** What can be said of it, each in a word or two: one of these is its tick. */
+  readonly answers?: readonly string[]
+  /** What was answered comes to limits of the owner's, which are written into the plan here. */
+  readonly writes?: 'iso-limits'
   /** What is done with a file: its tick waits until that was seen to. */
   readonly task?: FileTask
   /** Another procedure that is gone through here, on a body. */

@@ -1,5 +1,5 @@
-import { newBody } from '../camera/body'
-import { newLive, type LiveState } from '../camera/live/state'
+import { liveHolding } from '../camera/live/stand-at'
+import type { LiveState } from '../camera/live/state'
 import { memoryOf, type Memory } from '../camera/memory'
 import { lookup } from '../model/lookup'
 import type { BodyModel, LensModel } from '../model/types'
@@ -25,9 +25,8 @@ export interface SetOrder {
 }
 
 /** A body with a memory, lens on, in the hand: where procedures begin. */
-export function bodyFor({ model, lenses, firmware }: SetOrder, from: Memory): LiveState {
-  const lens = lenses.find((one) => one.contacts && one.fits === model.maker) ?? null
-  return newLive(model, lens, { ...newBody(model, 'SIM-1', firmware), memory: from })
+export function bodyFor({ model, lenses, firmware }: SetOrder, memory: Memory): LiveState {
+  return liveHolding(model, lenses, { memory, firmware })
 }
 
 /** What a body is to remember in the end, and what of the plan its firmware cannot hold. */

@@ -17,7 +17,7 @@ import {
   useReach,
   useRevision,
 } from '@/features/desk'
-import { allFaces, everyPart, type Shown } from '@/features/plates'
+import { allFaces, everyPart, findingsAt, type Shown } from '@/features/plates'
 import { useStable } from '@/ui/use-stable'
 import type { Panel } from './panels'
 import { useShortcuts } from './shortcuts'
@@ -115,8 +115,9 @@ export function useShown(heat: boolean, fitted: Shown['fitted']): Shown {
     [log, revision, since],
   )
   const uses = useMemo(() => (heat && reach ? usesOf(reach) : null), [heat, reach])
+  const found = useMemo(() => findingsAt(findings ?? []), [findings])
   return useMemo(
-    () => ({ model, plan, side, findings: findings ?? [], changed, fitted, uses }),
-    [model, plan, side, findings, changed, fitted, uses],
+    () => ({ model, plan, side, findings: found, changed, fitted, uses }),
+    [model, plan, side, found, changed, fitted, uses],
   )
 }

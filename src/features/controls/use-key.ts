@@ -22,13 +22,16 @@ export function useKey(key: string) {
     () => (address ? inModelOrder(acceptedFunctions(model, address)) : []),
     [model, address],
   )
+  const current = address ? functionAt(plan, address) : null
+  const other = ratings?.find((one) => one.fn.id !== current)?.fn.id
+  const tried = useMemo(
+    () => (other === undefined ? null : assign(model, plan, key, other, 'tried')),
+    [model, plan, key, other],
+  )
   if (!address) return null
   const row = keyRow(address)
-  const current = functionAt(plan, address)
   const fn = lookup(model).functions.get(current ?? '')
   const doubled = addressesWith(model, plan, address.side, current ?? '').filter((one) => one !== address)
-  const other = ratings?.find((one) => one.fn.id !== current)
-  const tried = other && assign(model, plan, key, other.fn.id, 'tried')
   return {
     address,
     row,

@@ -125,7 +125,13 @@ export function useDeskPart<K extends keyof DeskView>(part: K): DeskView[K] {
 export function usePlanPart<T>(read: (plan: Plan) => T): T {
   const desk = useDesk()
   const [shared] = useState(() => sharer<T>())
-  const now = () => shared(read(desk.getView().plan))
+  let last: { readonly plan: Plan; readonly value: T } | null = null
+  // What is asked at every change of the desk is read once for each plan.
+  const now = () => {
+    const { plan } = desk.getView()
+    if (last?.plan !== plan) last = { plan, value: shared(read(plan)) }
+    return last.value
+  }
   return useSyncExternalStore(desk.subscribe, now, now)
 }
 

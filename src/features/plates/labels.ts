@@ -15,12 +15,22 @@ export interface Shown {
   readonly model: BodyModel
   readonly plan: Plan
   readonly side: Side
-  readonly findings: readonly Finding[]
+  /** What was found at each row. */
+  readonly findings: ReadonlyMap<RowId, readonly Finding[]>
   readonly changed: ReadonlySet<RowId>
   /** What is on the camera. */
   readonly fitted: Fitted
   /** How often each address is the quickest way, by its key; null where that is not shown. */
   readonly uses: ReadonlyMap<string, number> | null
+}
+
+/** Findings by the rows at which they stand, for `Shown`. */
+export function findingsAt(findings: readonly Finding[]): ReadonlyMap<RowId, readonly Finding[]> {
+  const at = new Map<RowId, Finding[]>()
+  for (const finding of findings)
+    for (const row of new Set(finding.places.map((place) => place.row)))
+      at.set(row, [...(at.get(row) ?? []), finding])
+  return at
 }
 
 /** The labels of one face, as the plan has them; controls that are not there have none. */
@@ -59,7 +69,7 @@ function lineOf({ model, plan, findings, changed, uses }: Shown, address: Addres
   const row = keyRow(address)
   const id = functionAt(plan, address)
   const fn = id === null ? undefined : lookup(model).functions.get(id)
-  const mine = findings.filter(({ places }) =>
+  const mine = (findings.get(row) ?? []).filter(({ places }) =>
     places.some((place) => place.row === row && place.side === address.side && place.check !== 'displaced'),
   )
   const empty = !fn || fn.manner === 'none'

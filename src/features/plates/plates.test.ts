@@ -30,7 +30,7 @@ const shownAs = (model: BodyModel, plan: Plan, fitted: Fitted, side = model.side
   model,
   plan,
   side,
-  findings: [],
+  findings: new Map(),
   changed: new Set(),
   fitted,
   uses: null,

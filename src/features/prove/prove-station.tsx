@@ -2,10 +2,13 @@
 
 import type { Composed } from '@/core/analysis/questions'
 import { startingPoints, startWords, type StartingPoint } from '@/core/procedures/order'
+import { setsPlan } from '@/core/procedures/catalogue'
+import { writeProcedurePlace } from '@/core/procedures/place'
 import { Button } from '@/ui/button'
 import { NotDone } from '@/ui/not-done'
 import { RefusalNote } from '@/ui/refusal-note'
 import { NamedSelect } from '@/ui/select'
+import { TextLink } from '@/ui/text-link'
 import { Acts } from './acts'
 import { ProcedureChoice, ProcedureList } from './procedure-list'
 import { EndedWalks } from './walks'
@@ -48,6 +51,15 @@ export function ProveStation({ known }: { known: ProveKnown }) {
         ) : (
           <>
             <Figures composed={composed} over={open && station.overIn(open.walk)} />
+            {composed.played && (
+              <p>
+                <TextLink
+                  href={`/plans/${station.planId}/try#${encodeURIComponent(writeProcedurePlace(station.id))}`}
+                >
+                  See it act by act in Try it
+                </TextLink>
+              </p>
+            )}
             <Acts
               acts={composed.procedure.acts}
               walk={open?.walk ?? null}
@@ -96,7 +108,6 @@ function Choices({ station }: { station: ProveStationKnown }) {
 function Figures({ composed: { procedure, played }, over }: { composed: Composed; over: number | null }) {
   const { acts, undone } = procedure
   const presses = acts.reduce((sum, act) => sum + act.presses, 0)
-  const setsPlan = ['set-plan', 'banks', 'clean-start'].includes(procedure.id)
   return (
     <>
       <p className="mt-3 border-t pt-2 text-lead tabular-nums">
@@ -117,7 +128,7 @@ function Figures({ composed: { procedure, played }, over }: { composed: Composed
               ✓ {playedWords(played.acts.length, acts.length)}{' '}
             </span>
           )}
-          {setsPlan &&
+          {setsPlan(procedure.id) &&
             (played.differs.length === 0
               ? 'It holds the plan, row by row.'
               : `${count(played.differs.length, 'row')} of it ${played.differs.length === 1 ? 'is' : 'are'} not as the plan wants: ${played.differs.slice(0, 3).join('; ')}${played.differs.length > 3 ? ' …' : '.'}`)}

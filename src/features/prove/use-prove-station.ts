@@ -83,7 +83,7 @@ export function useProveStation(known: ProveKnown) {
   }
   const slots = plannedSlots(model, plan)
   return {
-    ...{ id, tag, bodies, start, held, isPlayed, isBusy, refusal, plan, model },
+    ...{ id, planId, tag, bodies, start, held, isPlayed, isBusy, refusal, plan, model },
     entry: catalogue.find((one) => one.id === id) ?? catalogue[0],
     composed: composed?.procedure.id === id ? composed : null,
     choose,

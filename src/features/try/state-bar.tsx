@@ -88,7 +88,7 @@ export const StateBar = memo(function StateBar({
         value={stands.lens?.id ?? ''}
         options={[
           ...fitting.map((one): [string, string] => [one.id, one.name]),
-          ...(stands.lens && !fitting.includes(stands.lens)
+          ...(stands.lens && !fitting.some(({ id }) => id === stands.lens?.id)
             ? [[stands.lens.id, stands.lens.name] as [string, string]]
             : []),
           ['', 'no lens'],

@@ -17,9 +17,16 @@ import { StateBar, surroundingsOf } from './state-bar'
 import { StoryList } from './story-list'
 import { useTryStation, type TryKnown } from './use-try-station'
 
+const ProcedurePanel = later(() => import('./procedure-panel').then((one) => one.ProcedurePanel))
 const MenuChange = later(() => import('./menu-change').then((one) => one.MenuChange))
 
-const panels = { log: 'Log', hand: 'In hand', menu: 'Menu', sequence: 'Sequence' } as const
+const panels = {
+  log: 'Log',
+  hand: 'In hand',
+  menu: 'Menu',
+  sequence: 'Sequence',
+  procedure: 'Procedure',
+} as const
 
 const tryKeys = [
   ['Tab', 'from key to key'],
@@ -72,7 +79,7 @@ export function TryStation() {
 
 /** The plate that is pressed, and what stands around the body: lens, dials, levers. */
 function TheBody({ known }: { known: TryKnown }) {
-  const { model, lenses, body, seen, startOver, faceId, pickFace, face, labels, heldControls } = known
+  const { model, lenses, body, seen, startOver, faceId, pickFace, face, labels, lit } = known
   const stands = useShared(seen && surroundingsOf(model, seen))
   return (
     <section
@@ -96,22 +103,21 @@ function TheBody({ known }: { known: TryKnown }) {
         onPointerUp={known.onPointerUp}
         onPointerLeave={known.onPointerUp}
       >
-        {face && (
-          <Plate
-            face={face}
-            labels={labels}
-            selected={null}
-            held={heldControls}
-            onSelect={pressedElsewhere}
-          />
-        )}
+        {face && <Plate face={face} labels={labels} selected={null} held={lit} onSelect={pressedElsewhere} />}
       </div>
     </section>
   )
 }
 
-function BesideBody({ known: { model, body, seen, control, tap } }: { known: TryKnown }) {
+function BesideBody({ known }: { known: TryKnown }) {
+  const { model, body, seen, control, tap, asked } = known
   const [panel, setPanel] = useState<keyof typeof panels>('log')
+  // Who comes for a procedure finds it open.
+  const [came, setCame] = useState<typeof asked>(null)
+  if (came !== asked) {
+    setCame(asked)
+    if (asked !== null) setPanel('procedure')
+  }
   const { happen, play } = body
   const story = seen?.story ?? noStory
   return (
@@ -122,6 +128,7 @@ function BesideBody({ known: { model, body, seen, control, tap } }: { known: Try
           <HandPanel model={model} seen={seen} control={control} onEvent={happen} onTap={tap} />
         )}
         {panel === 'menu' && seen && <MenuChange model={model} seen={seen} onEvent={happen} />}
+        {panel === 'procedure' && <ProcedurePanel key={asked} known={known} />}
         {panel === 'sequence' && <SequencePanel story={story} onPlay={play} />}
       </Tabs>
     </div>

@@ -23,6 +23,7 @@ export function useLive(start: Beginning) {
   const [attempt, setAttempt] = useState(0)
   const thread = useRef<BodyThread | null>(null)
   const changing = usePressMeasure(seen)
+  const [heldFor, setHeldFor] = useState<readonly unknown[]>([])
 
   /** Asks the thread something, and shows what changed; what breaks is told, with a way to begin anew. */
   const ask = useCallback(
@@ -69,6 +70,16 @@ export function useLive(start: Beginning) {
   return {
     seen,
     act,
+    /** It holds a memory of its own, and not the plan. */
+    holdsOwn: [plan, from, attempt].every((one, i) => heldFor[i] === one),
+    /** Lets it hold a memory of its own, until the plan changes or it starts over. */
+    hold: (what: Parameters<BodyThread['port']['hold']>[0]) => {
+      setHeldFor([plan, from, attempt])
+      void ask((port) => port.hold(what), same)
+    },
+    /** Events one after another; what is only tried is undone by what comes next. */
+    doing: (events: readonly LiveEvent[], isTried: boolean) =>
+      void ask((port) => port.doing(events, isTried), same),
     happen: useCallback((event: LiveEvent) => act({ kind: 'event', event }), [act]),
     /** Plays a script from the beginning; what is wrong with it is returned in words and changes nothing. */
     play: async (text: string): Promise<string | null> =>

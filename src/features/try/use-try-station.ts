@@ -4,13 +4,19 @@ import { useMemo, useRef, useState } from 'react'
 import { readPlace, type Beginning } from '@/core/camera/live/address'
 import { controlsOf } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
-import type { RowId } from '@/core/plan/rows'
+import type { Seen } from '@/core/camera/live/seen'
+import type { Plan } from '@/core/plan/plan'
+import { keyRow, type RowId } from '@/core/plan/rows'
+import type { ProcedureId } from '@/core/procedures/catalogue'
+import { readProcedurePlace } from '@/core/procedures/place'
+import { useStable } from '@/ui/use-stable'
 import { plannedContext, usualContext } from '@/core/resolve/context'
-import { labelsOf } from '@/features/plates'
+import { labelsOf, type Shown } from '@/features/plates'
 import { useDesk, useDeskPart, usePlan, usePlaceInPage } from '@/features/desk'
 import { useLive } from './use-live'
 
 const nothing: ReadonlySet<RowId> = new Set()
+const noFindings: Shown['findings'] = new Map()
 
 /** What the Try it station knows and does: the simulated body, what it shows, and the keys that are pressed on its plate. */
 export function useTryStation() {
@@ -25,18 +31,37 @@ export function useTryStation() {
   const [first] = useState<Beginning>({ context: usual, held: [] })
   const body = useLive(first)
   const { seen } = body
-  usePlaceInPage((place) => body.startOver(readPlace(model, plan, lenses, usual, place)))
+  const [asked, setAsked] = useState<ProcedureId | null>(null)
+  usePlaceInPage((place) => {
+    const procedure = readProcedurePlace(place)
+    setAsked(procedure)
+    if (procedure === null) body.startOver(readPlace(model, plan, lenses, usual, place))
+  })
   const [faceId, setFaceId] = useState(model.faces[0]?.id ?? '')
   const face = model.faces.find((one) => one.id === faceId) ?? model.faces[0]
   const fittedLens = seen ? seen.lens : usual.lens
   const attached = seen?.attached ?? usual.attached
   const shownSide = seen?.side ?? usual.side
+  const keys = body.holdsOwn ? seen?.keys : undefined
   const labels = useMemo(() => {
     const fitted = { lens: fittedLens ?? usual.lens, attached: attached ?? [] }
-    const shown = { model, plan, side: shownSide, findings: [], changed: nothing, fitted, uses: null }
+    const shown = {
+      model,
+      plan: keys ? withKeys(plan, keys) : plan,
+      side: shownSide,
+      findings: noFindings,
+      changed: nothing,
+      fitted,
+      uses: null,
+    }
     return face ? labelsOf(shown, face) : []
-  }, [model, plan, face, shownSide, fittedLens, attached, usual.lens])
+  }, [model, plan, keys, face, shownSide, fittedLens, attached, usual.lens])
   const held = seen?.held
+  const [pointedAt, pointAt] = useState<string | null>(null)
+  const lit = useMemo(
+    () => new Set([...controlsOf(model, held ?? []), ...(pointedAt === null ? [] : [pointedAt])]),
+    [model, held, pointedAt],
+  )
   return {
     model,
     lenses,
@@ -47,9 +72,26 @@ export function useTryStation() {
     pickFace: setFaceId,
     face,
     labels,
-    heldControls: useMemo(() => controlsOf(model, held ?? []), [model, held]),
+    /** Controls that are held, and the one that comes next in what is played. */
+    lit,
+    /** The procedure that the address of the page asks for. */
+    asked,
+    /** Shows a control as the one that comes next, on its face; none with null. */
+    pointAt: useStable((control: string | null) => {
+      pointAt(control)
+      const on = lookup(model).controls.get(control ?? '')?.face
+      if (on !== undefined) setFaceId(on)
+    }),
     ...usePresses(body),
   }
+}
+
+/** A plan with what the keys of a body do in the place of what it says of them. */
+function withKeys(plan: Plan, keys: Seen['keys']): Plan {
+  const rows = Object.entries(keys).flatMap(([key, { functionId }]) =>
+    functionId === null ? [] : [[keyRow({ key }), functionId] as const],
+  )
+  return { ...plan, rows: { ...plan.rows, ...Object.fromEntries(rows) } }
 }
 
 /** What the station's parts are given. */

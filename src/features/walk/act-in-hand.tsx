@@ -85,14 +85,7 @@ export function ActInHand({
             Then: {next.words}
           </p>
         )}
-        <Button
-          main={isReady}
-          className="col-span-2 min-h-16 text-lead"
-          disabled={first !== undefined}
-          onClick={() => onSay(act.id, 'done')}
-        >
-          {act.kind === 'press' || act.kind === 'look' ? 'As expected' : 'Done'}
-        </Button>
+        <Tick act={act} isShut={first !== undefined} isReady={isReady} said={said} onSay={onSay} />
         <Button className="min-h-12" onClick={() => ask('differs')}>
           I see something else
         </Button>
@@ -107,6 +100,60 @@ export function ActInHand({
         </Button>
       </div>
     </>
+  )
+}
+
+/** What ticks an act: one button, or one for each of its answers. */
+function Tick({
+  act,
+  isShut,
+  isReady,
+  said,
+  onSay,
+}: {
+  act: WalkAct
+  isShut: boolean
+  isReady: boolean
+  said: Said | null
+  onSay: (id: string, mark: Mark, words?: string) => boolean
+}) {
+  if (act.answers)
+    return <Answers answers={act.answers} said={said} onPick={(answer) => onSay(act.id, 'done', answer)} />
+  return (
+    <Button
+      main={isReady && act.writes === undefined}
+      className="col-span-2 min-h-16 text-lead"
+      disabled={isShut}
+      onClick={() => onSay(act.id, 'done')}
+    >
+      {act.kind === 'press' || act.kind === 'look' ? 'As expected' : 'Done'}
+    </Button>
+  )
+}
+
+/** What can be said of an act, side by side; the one that was said is marked. */
+function Answers({
+  answers,
+  said,
+  onPick,
+}: {
+  answers: readonly string[]
+  said: Said | null
+  onPick: (answer: string) => void
+}) {
+  return (
+    <div role="group" aria-label="Answer" className="col-span-2 flex gap-2">
+      {answers.map((answer) => (
+        <Button
+          key={answer}
+          className="min-h-16 flex-1 text-lead first-letter:uppercase aria-pressed:border-brine aria-pressed:text-brine"
+          aria-pressed={said?.words === answer}
+          onClick={() => onPick(answer)}
+        >
+          {answer}
+        </Button>
+      ))}
+    </div>
   )
 }
 

@@ -23,7 +23,8 @@ export function WalkEnd({
 }) {
   const [refusal, setRefusal] = useState<Refusal | null>(null)
   const { lines, gone } = recordOf(walk, start)
-  const told = lines.filter(({ standing }) => standing !== 'done')
+  // What was done without a word is counted; the rest is told.
+  const told = lines.filter(({ standing, said }) => standing !== 'done' || said?.words)
   const turn = async (to: 'end' | 'goOn') => {
     const refused = await turnWalk(start.id, to)
     setRefusal(refused)

@@ -37,6 +37,7 @@ export function WalkList({
                 act={act}
                 walk={walk}
                 onTick={(isTicked) => onSay(act.id, isTicked ? 'done' : null)}
+                onAnswer={(answer) => onSay(act.id, 'done', answer)}
                 onGoTo={() => onGoTo(act.id)}
               />
             ))}
@@ -63,11 +64,13 @@ function Line({
   act,
   walk,
   onTick,
+  onAnswer,
   onGoTo,
 }: {
   act: WalkAct
   walk: Walk
   onTick: (isTicked: boolean) => void
+  onAnswer: (answer: string) => void
   onGoTo: () => void
 }) {
   const standing = standingOf(walk, act)
@@ -78,6 +81,8 @@ function Line({
         type="checkbox"
         aria-label={act.words}
         checked={standing === 'done'}
+        // Of what has several answers one is picked; the tick only takes it back.
+        disabled={act.answers !== undefined && standing !== 'done'}
         onChange={(event) => onTick(event.target.checked)}
         className="mt-0.5 size-6 shrink-0 accent-brine"
       />
@@ -97,6 +102,21 @@ function Line({
           </span>
         )}
       </button>
+      {act.answers && (
+        <span role="group" aria-label={`Answer: ${act.words}`} className="flex shrink-0 gap-1">
+          {act.answers.map((answer) => (
+            <button
+              key={answer}
+              type="button"
+              aria-pressed={standing === 'done' && said?.words === answer}
+              onClick={() => onAnswer(answer)}
+              className="min-h-9 rounded border bg-sheet px-2 text-small aria-pressed:border-brine aria-pressed:font-semibold aria-pressed:text-brine"
+            >
+              {answer}
+            </button>
+          ))}
+        </span>
+      )}
     </li>
   )
 }

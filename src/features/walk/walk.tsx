@@ -2,11 +2,12 @@
 
 import { useState } from 'react'
 import { isReadyToTick, saidOf, standingOf } from '@/core/procedures/progress'
-import { DocumentNotices, Saving, UndoRedo } from '@/features/documents'
+import { DocumentNotices, Saving, UndoRedo, usePartOf } from '@/features/documents'
 import { Button } from '@/ui/button'
 import { RefusalNote } from '@/ui/refusal-note'
 import { ActInHand } from './act-in-hand'
 import { FileTaskPanel } from './file-task'
+import { LimitsTask } from './limits-task'
 import { MovedOn } from './moved-on'
 import type { WalkStart } from './start'
 import { useAwake, useWalk, walkWords } from './use-walk'
@@ -20,6 +21,7 @@ export function Walk({ start, isCopy = false }: { start: WalkStart; isCopy?: boo
   const [view, setView] = useState<'one' | 'list'>('one')
   const words = walkWords(start.acts)
   const over = progress.total - progress.open - progress.anew
+  const saving = usePartOf(desk, 'saving')
   useAwake(view === 'one' && start.endedAt === null)
   if (!walking.isWhole) return null
   return (
@@ -81,14 +83,18 @@ export function Walk({ start, isCopy = false }: { start: WalkStart; isCopy?: boo
               next={start.acts[at + 1] ?? null}
               isReady={isReadyToTick(walk, act)}
               files={
-                <FileTaskPanel
-                  start={start}
-                  act={act}
-                  walk={walk}
-                  onKeep={walking.keepFile}
-                  onSay={walking.say}
-                  onGoTo={walking.goTo}
-                />
+                act.writes === 'iso-limits' ? (
+                  <LimitsTask start={start} isSaved={saving === 'saved'} />
+                ) : (
+                  <FileTaskPanel
+                    start={start}
+                    act={act}
+                    walk={walk}
+                    onKeep={walking.keepFile}
+                    onSay={walking.say}
+                    onGoTo={walking.goTo}
+                  />
+                )
               }
               onSay={walking.say}
               onGoPast={walking.goPast}

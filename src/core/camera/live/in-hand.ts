@@ -36,6 +36,11 @@ export interface InHand {
   readonly story: readonly StoryLine[]
 }
 
+/** A body after events one after another, each told in the story. */
+export function afterEvents(model: BodyModel, body: InHand, events: readonly LiveEvent[]): InHand {
+  return events.reduce<InHand>((now, event) => happened(model, now, event), body)
+}
+
 /** A body with keys down, by address in their order, and a story that begins with them. */
 export function withKeysHeld(model: BodyModel, state: LiveState, held: readonly string[]): InHand {
   return keysIn(model, held).reduce<InHand>((body, key) => happened(model, body, { kind: 'press', ...key }), {

@@ -5,7 +5,10 @@ import { started, theatre } from '@tests/fixtures/started'
 import { describe, expect, it } from 'vitest'
 import { withDelta, type Delta } from '@/core/delta'
 import { addressesOfControl } from '@/core/model/controls'
-import { contextIn } from '@/core/resolve/context'
+import { lookup } from '@/core/model/lookup'
+import { keyRow } from '@/core/plan/rows'
+import { contextIn, newestFirmware } from '@/core/resolve/context'
+import { factoryMemory } from '../memory'
 import { afterAct, withKeysHeld, type HandAct } from './in-hand'
 import { bodyPort } from './port'
 import { seenOf, type Seen } from './seen'
@@ -101,5 +104,38 @@ describe('a body behind its port', () => {
   it('has to be made to stand before a hand is on it', () => {
     expect(() => bodyPort().act({ kind: 'let-all-go' })).toThrow('stand first')
     expect(() => bodyPort().stand(plan, { context, held: [] })).toThrow('begin comes first')
+  })
+})
+
+describe('a body that holds a memory of its own', () => {
+  const delivered = { memory: factoryMemory(heron), firmware: newestFirmware(heron) }
+  const address = 'stills/thumb-key/press'
+  const held = () => {
+    const body = standing()
+    body.take(body.port.hold(delivered))
+    return body
+  }
+
+  it('is not the plan’s any more, until a plan is set on it again', () => {
+    const body = held()
+    const factory = lookup(heron).addresses.get(address)?.factory
+    expect(body.seen().keys[address]?.functionId).toBe(factory)
+    expect(body.seen().story).toEqual([])
+    const rows = { ...plan.rows, [keyRow({ key: address })]: 'start-focus-eyes' }
+    body.take(body.port.stand({ ...plan, rows }, { context, held: [] }))
+    expect(body.seen().keys[address]?.functionId).toBe('start-focus-eyes')
+  })
+
+  it('undoes what was only tried when the next thing is done, and keeps it in the story', () => {
+    const body = held()
+    const press = { kind: 'press', ...thumb } as const
+    body.take(body.port.doing([press], true))
+    expect(body.seen().held).toEqual([address])
+    body.take(body.port.doing([{ kind: 'full' }], false))
+    expect(body.seen().held).toEqual([])
+    expect(body.seen().story.map(({ id }) => id)).toEqual([1, 0])
+    body.take(body.port.doing([press], false))
+    body.act({ kind: 'event', event: { kind: 'full' } })
+    expect(body.seen().held).toEqual([address])
   })
 })

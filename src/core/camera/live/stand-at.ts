@@ -1,10 +1,20 @@
-import type { BodyModel } from '../../model/types'
+import type { BodyModel, LensModel } from '../../model/types'
 import { planFor } from '../../plan/bodies'
 import type { Plan } from '../../plan/plan'
 import { newestFirmware, positionIn, type Context } from '../../resolve/context'
 import { newBody } from '../body'
-import { memoryOf } from '../memory'
+import { memoryOf, type Memory } from '../memory'
 import { newLive, type LiveState } from './state'
+
+/** A body that holds a memory, lens on, in the hand. */
+export function liveHolding(
+  model: BodyModel,
+  lenses: readonly LensModel[],
+  { memory, firmware }: { readonly memory: Memory; readonly firmware: string },
+): LiveState {
+  const lens = lenses.find((one) => one.contacts && one.fits === model.maker) ?? null
+  return newLive(model, lens, { ...newBody(model, 'SIM-1', firmware), memory })
+}
 
 /** A body with a plan set on it, standing as a context says, with nobody's finger on it. */
 export function liveAt(model: BodyModel, plan: Plan, context: Context): LiveState {
