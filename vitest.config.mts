@@ -27,7 +27,7 @@ class LongestFirst extends BaseSequencer {
   }
 }
 
-/** Two projects: unit tests beside what they test, and browser tests that drive the built application. */
+/** Three projects: tests of core, of everything else beside what they test, and browser tests that drive the built application. */
 export default defineConfig({
   resolve: { alias: { '@tests': here('./tests'), '@': here('./src') } },
   test: {
@@ -38,13 +38,19 @@ export default defineConfig({
       {
         extends: true,
         test: {
+          name: 'core',
+          include: ['src/core/**/*.test.ts', 'tests/deep/**/*.test.ts'],
+          // Nothing of core is kept from one test to the next: its modules are read once for all of them.
+          isolate: false,
+          testTimeout: 90_000,
+        },
+      },
+      {
+        extends: true,
+        test: {
           name: 'unit',
-          include: [
-            'src/**/*.test.ts',
-            'src/**/*.test.tsx',
-            'scripts/**/*.test.ts',
-            'tests/deep/**/*.test.ts',
-          ],
+          include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'scripts/**/*.test.ts'],
+          exclude: ['src/core/**'],
           // Properties take several times as long while both workers of a busy machine reckon.
           testTimeout: 90_000,
         },

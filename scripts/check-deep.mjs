@@ -19,7 +19,7 @@ const properties = files
   .reduce((sum, count) => sum + count, 0)
 const folder = mkdtempSync(join(tmpdir(), 'salt-shelf-deep-'))
 const tally = join(folder, 'tally.jsonl')
-const { status } = spawnSync('npx', ['vitest', 'run', '--project', 'unit', 'tests/deep/deep.test.ts'], {
+const { status } = spawnSync('npx', ['vitest', 'run', '--project', 'core', 'tests/deep/deep.test.ts'], {
   stdio: 'inherit',
   env: { ...process.env, DEEP_SECONDS: String((minutes * 60) / (models * properties)), DEEP_TALLY: tally },
 })

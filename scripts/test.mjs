@@ -41,6 +41,7 @@ function runProject(project, { databaseUrl, serverUrl, build }, report) {
     'run',
     '--project',
     project,
+    ...(project === 'unit' ? ['--project', 'core'] : []),
     '--passWithNoTests',
     '--reporter=default',
     '--reporter=json',
