@@ -61,7 +61,7 @@ function exportWith(plans: string, rows: number): Uint8Array {
   const bytes = strToU8(plans)
   const manifest = {
     ...{ format: 'salt-shelf/export', formatVersion: 1, madeAt: '2026-11-30T07:00:00.000Z' },
-    ...{ tablesAt: '0012_real_bodies', tables: { plans: rows } },
+    ...{ tablesAt: '0013_findings', tables: { plans: rows } },
     entries: [{ name: 'tables/plans.ndjson', bytes: bytes.length, sha256: digestHex(bytes) }],
   }
   return zipSync({ 'tables/plans.ndjson': bytes, 'manifest.json': strToU8(JSON.stringify(manifest)) })

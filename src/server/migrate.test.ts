@@ -84,6 +84,7 @@ describe('the database of the former release', () => {
       '0010_any_source',
       '0011_edits_and_requests',
       '0012_real_bodies',
+      '0013_findings',
     ])
     await storeDefinitions()
     // Bodies that were there are records of the inventory, each with what was known of it.
@@ -175,6 +176,7 @@ describe('the database of the former release', () => {
     must(await migrate(url, migrations))
     const { bodies } = await listBodies()
     for (const name of [
+      '0013_findings',
       '0012_real_bodies',
       '0011_edits_and_requests',
       '0010_any_source',

@@ -12,8 +12,8 @@ import { writePlanFile } from '@/core/files/plan-file'
 import { closePool, query } from './db'
 import { importFile, listFiles } from './files'
 import { definitions } from './models'
-import { createPlan, loadPlan, savePlan } from './plans'
-import { listPlans, reckoned } from './summaries'
+import { createPlan, loadPlan, savePlan, setPlanRows } from './plans'
+import { findingsKept, listPlans, reckoned } from './summaries'
 
 const made: string[] = []
 const word = `Weir${randomUUID().slice(0, 6)}`
@@ -44,6 +44,9 @@ const checkedNow = async (id: string) => {
   return { blocks: count('blocks'), problems: count('problem'), worst }
 }
 
+/** What becomes of something on its way as JSON. */
+const asSent = (given: unknown): unknown => JSON.parse(JSON.stringify(given))
+
 let plan = ''
 
 beforeAll(async () => {
@@ -54,6 +57,25 @@ afterAll(async () => {
   await reckoned()
   await query('delete from plans where id = any($1)', [made])
   await closePool()
+})
+
+describe('what was found in a plan', () => {
+  it('is kept whole for the plan as it stands, and not given for one that changed since', async () => {
+    const id = await planCalled('Kept whole')
+    expect(await findingsKept(id)).toBeNull()
+    await reckoned()
+    const { model, plan: now, version } = must(await loadPlan(id))
+    const equipment = equipmentFor(model, await definitions(), (await inventoryNow()).inventory)
+    const found = adviceOn(model, equipped(now, equipment), equipment.lenses)
+    expect(await findingsKept(id)).toEqual({ version, findings: asSent(found) })
+    expect(found.length).toBeGreaterThan(3)
+    must(await setPlanRows(id, { [rowNamed('base/focus.lamp')]: false }))
+    expect(await findingsKept(id)).toBeNull()
+    await reckoned()
+    expect((await findingsKept(id))?.version).toBe(version + 1)
+    expect(await findingsKept(randomUUID())).toBeNull()
+    expect(await findingsKept('no plan')).toBeNull()
+  })
 })
 
 describe('what the shelf says of a plan', () => {

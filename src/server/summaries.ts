@@ -1,6 +1,7 @@
 import { adviceOn } from '@/core/checks/checks'
+import type { Finding } from '@/core/checks/finding'
 import type { Refusal } from '@/core/result'
-import { localOwner, query } from './db'
+import { isUuid, localOwner, query } from './db'
 import { situationName, situationsOf } from '@/core/plan/situations'
 import { definitions } from './models'
 import { inventoryNow } from './inventory'
@@ -180,11 +181,11 @@ async function summarize(id: string): Promise<void> {
   const plan = read.ok ? read.value.plan : null
   const work = plan ? situationsOf(plan).map((one) => situationName(plan, one)) : []
   await query(
-    `insert into plan_summaries (plan_id, plan_version, row_mark, checked_by, blocks, problems, trouble, worst, work)
-     select $1, $2, $3, $4, $5, $6, $7, $8, $9 where exists (select from plans where id = $1)
+    `insert into plan_summaries (plan_id, plan_version, row_mark, checked_by, blocks, problems, trouble, worst, work, findings)
+     select $1, $2, $3, $4, $5, $6, $7, $8, $9, $10 where exists (select from plans where id = $1)
      on conflict (plan_id) do update set plan_version = excluded.plan_version, row_mark = excluded.row_mark,
        checked_by = excluded.checked_by, blocks = excluded.blocks, problems = excluded.problems, trouble = excluded.trouble,
-       worst = excluded.worst, work = excluded.work`,
+       worst = excluded.worst, work = excluded.work, findings = excluded.findings`,
     [
       id,
       row.version,
@@ -195,8 +196,28 @@ async function summarize(id: string): Promise<void> {
       read.ok ? null : JSON.stringify(read.refusal),
       JSON.stringify(worst),
       JSON.stringify(work),
+      JSON.stringify(findings),
     ],
   )
+}
+
+/**
+ * What was found in a plan as it stands, where that was reckoned since it changed last; else null, and it is reckoned
+ * soon. A page shows it until it has looked itself.
+ */
+export async function findingsKept(
+  id: string,
+): Promise<{ readonly version: number; readonly findings: readonly Finding[] } | null> {
+  if (!isUuid(id)) return null
+  const [kept] = await query<{ version: number; findings: readonly Finding[] | null }>(
+    `select s.plan_version as version, s.findings from plan_summaries s join plans p on p.id = s.plan_id
+     where p.id = $1 and p.owner_id = $2 and s.plan_version = p.version and s.row_mark = p.xmin::text
+       and s.checked_by = $3 and s.trouble is null`,
+    [id, localOwner, await checksMark()],
+  )
+  if (kept?.findings) return { version: kept.version, findings: kept.findings }
+  reckonSoon([id])
+  return null
 }
 
 /** What the checks say of a plan with what its owner has. */

@@ -6,7 +6,15 @@ import { must } from '@/core/result'
 import { closePool, query } from '@/server/db'
 import { storeDefinition } from '@/server/models'
 import { createPlan, loadPlan } from '@/server/plans'
-import { freshPlan, openApplication, openPage, saved, savedRows, type Application } from './application'
+import {
+  demoPlan,
+  freshPlan,
+  openApplication,
+  openPage,
+  saved,
+  savedRows,
+  type Application,
+} from './application'
 import { openChromium } from './chromium'
 
 let application: Application
@@ -195,6 +203,32 @@ describe('a row that two tabs change', () => {
 })
 
 describe('what is worked out in the background', () => {
+  it('shows what the server has found in the plan before it has looked itself', async () => {
+    const kept = async () => {
+      const answer = await fetch(`${application.address}/api/plans/${demoPlan}/findings`)
+      return (await answer.json()) as { findings: { severity: string; station: string }[] } | null
+    }
+    await expect.poll(kept, { timeout: 20_000 }).not.toBeNull()
+    const isOf = (one: { severity: string; station: string }) =>
+      one.station === 'foundation' && one.severity !== 'tidies'
+    const count = (await kept())?.findings.filter(isOf).length ?? 0
+    const page = await chromium.browser.newPage()
+    // A thread that never answers.
+    await page.addInitScript(() => {
+      window.Worker = class extends EventTarget {
+        postMessage() {}
+        terminate() {}
+      } as unknown as typeof Worker
+    })
+    await page.goto(`${application.address}/plans/${demoPlan}/controls`)
+    await page
+      .getByRole('link', { name: new RegExp(`^Foundation.* ${count} problem`) })
+      .or(page.getByRole('link', { name: new RegExp(`^Foundation ?${count} problem`) }))
+      .first()
+      .waitFor()
+    await page.close()
+  })
+
   it('is told of when it fails, and worked out when tried again', async () => {
     const page = await chromium.browser.newPage()
     await page.addInitScript(() => {

@@ -75,6 +75,24 @@ describe('the analysis as the page has it', () => {
     expect(measured).toEqual(['findings'])
   })
 
+  it('shows what is known from elsewhere until it has answered, and not anew where that is so', async () => {
+    const known = JSON.parse(JSON.stringify(adviceOn(heron, plan, lenses))) as ReturnType<typeof adviceOn>
+    const [{ client }, { client: other }] = [clientOf(plan), clientOf(plan)]
+    const told: string[] = []
+    client.subscribe(findings, () => told.push('so'))
+    client.seed(findings, known)
+    other.subscribe(findings, () => told.push('otherwise'))
+    other.seed(findings, known.slice(1))
+    expect([client.answer(findings), told]).toEqual([known, ['so', 'otherwise']])
+    await settled()
+    expect(client.answer(findings)).toBe(known)
+    expect(other.answer(findings)).toEqual(known)
+    expect(told).toEqual(['so', 'otherwise', 'otherwise'])
+    // What has answered itself takes nothing from elsewhere any more.
+    client.seed(findings, [])
+    expect(client.answer(findings)).toBe(known)
+  })
+
   it('tells only those whose answer changed', async () => {
     const { client } = clientOf(plan)
     const told = { findings: 0, reach: 0 }

@@ -6,7 +6,7 @@ import {
   type QuestionKind,
   type RowChange,
 } from '@/core/analysis/questions'
-import { withDelta } from '@/core/delta'
+import { sharing, withDelta } from '@/core/delta'
 import type { BodyModel, LensModel } from '@/core/model/types'
 import type { Plan } from '@/core/plan/plan'
 import { entriesOf, idsOf } from '@/core/plan/rows'
@@ -72,6 +72,16 @@ export class AnalysisClient {
   /** The last answer to a question; null where none has come yet. It may be one about the plan as it was a moment ago. */
   answer<K extends QuestionKind>(question: Question & { kind: K }): Answers[K] | null {
     return (this.asked.get(nameOf(question))?.answer ?? null) as Answers[K] | null
+  }
+
+  /** Takes an answer about the plan as it stands from elsewhere, to be shown until the thread has answered. */
+  seed<K extends QuestionKind>(question: Question & { kind: K }, answer: Answers[K]): void {
+    const name = nameOf(question)
+    const asked = this.asked.get(name) ?? this.add(name, question)
+    if (asked.answer !== null) return
+    asked.answer = answer
+    this.measure(question.kind, performance.now() - asked.since, 0)
+    for (const listener of asked.listeners) listener()
   }
 
   /** Begins anew after a failure. */
@@ -172,7 +182,11 @@ export class AnalysisClient {
       // An answer about a plan that changed meanwhile is shown all the same; the next one is on its way.
       this.measure(one.question.kind, performance.now() - one.since, milliseconds)
       if (delta === null) continue
-      one.answer = withDelta(one.answer, delta) as Answers[QuestionKind]
+      const answer = withDelta(one.answer, delta) as Answers[QuestionKind]
+      // What was known from elsewhere, and is so, is not shown anew.
+      const next = 'whole' in delta && one.answer !== null ? sharing(one.answer, answer) : answer
+      if (next === one.answer) continue
+      one.answer = next
       for (const listener of one.listeners) told.add(listener)
     }
     for (const listener of told) listener()

@@ -125,14 +125,18 @@ export function useDeskPart<K extends keyof DeskView>(part: K): DeskView[K] {
 export function usePlanPart<T>(read: (plan: Plan) => T): T {
   const desk = useDesk()
   const [shared] = useState(() => sharer<T>())
+  const now = onceEachPlan(desk, (plan) => shared(read(plan)))
+  return useSyncExternalStore(desk.subscribe, now, now)
+}
+
+/** Reads something of the plan on a desk: once for each plan, however often it is asked. */
+function onceEachPlan<T>(desk: PlanDesk, read: (plan: Plan) => T): () => T {
   let last: { readonly plan: Plan; readonly value: T } | null = null
-  // What is asked at every change of the desk is read once for each plan.
-  const now = () => {
+  return () => {
     const { plan } = desk.getView()
-    if (last?.plan !== plan) last = { plan, value: shared(read(plan)) }
+    if (last?.plan !== plan) last = { plan, value: read(plan) }
     return last.value
   }
-  return useSyncExternalStore(desk.subscribe, now, now)
 }
 
 /** The plan as it stands now. */

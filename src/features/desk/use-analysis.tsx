@@ -14,6 +14,8 @@ import type { ReachReport } from '@/core/reach/report'
 import { AnalysisClient } from './analysis-client'
 import { startAnalysisThread } from './analysis-thread'
 import { useDesk, useDeskPart } from './desk-context'
+import { findingsAddress } from './findings-address'
+import type { PlanDesk } from './plan-desk'
 
 /** The names under which the browser's own measures keep how long answers take: from the change of the plan, and in the thread. */
 export const answerMeasure = (kind: QuestionKind) => `answer ${kind}`
@@ -40,12 +42,28 @@ export function AnalysisProvider({ children }: { children: ReactNode }) {
   useEffect(() => {
     client.update(desk.getView().plan)
     const end = desk.subscribe(() => client.update(desk.getView().plan))
+    if (!desk.isCopy) void seedFindings(desk, client)
     return () => {
       end()
       client.end()
     }
   }, [desk, client])
   return <AnalysisContext value={client}>{children}</AnalysisContext>
+}
+
+/** Shows what the server has found in the plan as it was opened, until this page has looked itself. */
+async function seedFindings(desk: PlanDesk, client: AnalysisClient): Promise<void> {
+  const { plan } = desk.getView()
+  const kept = await fetch(findingsAddress(desk.start.planId))
+    .then((response) => (response.ok ? (response.json() as Promise<KeptFindings | null>) : null))
+    .catch(() => null)
+  if (kept?.version === desk.start.version && desk.getView().plan.rows === plan.rows)
+    client.seed({ kind: 'findings' }, kept.findings)
+}
+
+interface KeptFindings {
+  readonly version: number
+  readonly findings: readonly Finding[]
 }
 
 function measure(kind: QuestionKind, milliseconds: number, inThread: number): void {

@@ -4,7 +4,7 @@ import { cache, type ReactNode } from 'react'
 import { preload } from 'react-dom'
 import { planTitle } from '@/core/plan/plan'
 import { ok } from '@/core/result'
-import { AnalysisProvider, deliver, DeskProvider, Notices, PlanBar } from '@/features/desk'
+import { AnalysisProvider, deliver, DeskProvider, findingsAddress, Notices, PlanBar } from '@/features/desk'
 import { definitions, digestOf, digestOfLenses } from '@/server/models'
 import { inventoryNow } from '@/server/inventory'
 import { loadPlan } from '@/server/plans'
@@ -45,7 +45,8 @@ export default async function PlanLayout({ params, children }: Props) {
     model: deliver(address, model),
     lenses: deliver(`/api/lenses?digest=${digestOfLenses(lenses)}`, lenses),
   }
-  for (const one of Object.values(definitionsAt)) preload(one, { as: 'fetch', crossOrigin: 'anonymous' })
+  for (const one of [...Object.values(definitionsAt), findingsAddress(id)])
+    preload(one, { as: 'fetch', crossOrigin: 'anonymous' })
   return (
     <DeskProvider
       given={{ definitionsAt, start: { planId: id, plan: planned, newerEdition: newer, inventory, ...rest } }}
