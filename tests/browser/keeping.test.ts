@@ -6,6 +6,7 @@ import { must } from '@/core/result'
 import { closePool, query } from '@/server/db'
 import { storeDefinition } from '@/server/models'
 import { createPlan, loadPlan } from '@/server/plans'
+import { findingsKept } from '@/server/summaries'
 import {
   demoPlan,
   freshPlan,
@@ -203,15 +204,11 @@ describe('a row that two tabs change', () => {
 })
 
 describe('what is worked out in the background', () => {
-  it('shows what the server has found in the plan before it has looked itself', async () => {
-    const kept = async () => {
-      const answer = await fetch(`${application.address}/api/plans/${demoPlan}/findings`)
-      return (await answer.json()) as { findings: { severity: string; station: string }[] } | null
-    }
-    await expect.poll(kept, { timeout: 20_000 }).not.toBeNull()
+  it('begins with what the server has found in the plan, before it has looked itself', async () => {
+    await expect.poll(() => findingsKept(demoPlan), { timeout: 20_000 }).not.toBeNull()
     const isOf = (one: { severity: string; station: string }) =>
       one.station === 'foundation' && one.severity !== 'tidies'
-    const count = (await kept())?.findings.filter(isOf).length ?? 0
+    const count = (await findingsKept(demoPlan))?.findings.filter(isOf).length ?? 0
     const page = await chromium.browser.newPage()
     // A thread that never answers.
     await page.addInitScript(() => {

@@ -74,14 +74,18 @@ export class AnalysisClient {
     return (this.asked.get(nameOf(question))?.answer ?? null) as Answers[K] | null
   }
 
-  /** Takes an answer about the plan as it stands from elsewhere, to be shown until the thread has answered. */
+  /** Takes an answer about the plan as it stands from elsewhere, before anybody listens; it is shown until the thread has answered. */
   seed<K extends QuestionKind>(question: Question & { kind: K }, answer: Answers[K]): void {
     const name = nameOf(question)
     const asked = this.asked.get(name) ?? this.add(name, question)
     if (asked.answer !== null) return
-    asked.answer = answer
+    asked.answer = asked.first = answer
     this.measure(question.kind, performance.now() - asked.since, 0)
-    for (const listener of asked.listeners) listener()
+  }
+
+  /** What a question was seeded with; null where it was not. */
+  answerAtFirst<K extends QuestionKind>(question: Question & { kind: K }): Answers[K] | null {
+    return (this.asked.get(nameOf(question))?.first ?? null) as Answers[K] | null
   }
 
   /** Begins anew after a failure. */
@@ -104,6 +108,7 @@ export class AnalysisClient {
       question,
       listeners: new Set(),
       answer: null,
+      first: null,
       stale: true,
       since: performance.now(),
     }
@@ -202,6 +207,8 @@ interface Asked {
   readonly question: Question
   readonly listeners: Set<() => void>
   answer: Answers[QuestionKind] | null
+  /** What was known from elsewhere. */
+  first: Answers[QuestionKind] | null
   /** It has not been asked about the plan as it stands. */
   stale: boolean
   /** Since when, on the clock of the page. */

@@ -1,5 +1,4 @@
 /** The plan under work, shared by its stations: what other features and pages use of it. */
-export { findingsAddress } from './findings-address'
 export { deliver, delivered } from './delivered'
 export {
   DeskProvider,

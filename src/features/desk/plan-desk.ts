@@ -4,6 +4,7 @@ import { equipmentFor, equipped, type Equipment } from '@/core/inventory/equip'
 import { bodyInHand } from '@/core/inventory/hand'
 import { ownStep } from '@/core/inventory/own-step'
 import { emptyInventory, type Inventory } from '@/core/inventory/rows'
+import type { Finding } from '@/core/checks/finding'
 import type { BodyModel, LensModel, Posture, Side } from '@/core/model/types'
 import { editionMark, editionsIn, planKind } from '@/core/plan/kind'
 import { planLimits } from '@/core/plan/limits'
@@ -33,6 +34,8 @@ export interface DeskStart {
     readonly planVersion: number
     readonly differs: readonly RowId[]
   } | null
+  /** What the server has found in the plan as it stands, where it has. */
+  readonly found?: readonly Finding[] | null
   /** A newer edition of the model than the plan stands on, or null. */
   readonly newerEdition: number | null
 }

@@ -14,8 +14,6 @@ import type { ReachReport } from '@/core/reach/report'
 import { AnalysisClient } from './analysis-client'
 import { startAnalysisThread } from './analysis-thread'
 import { useDesk, useDeskPart } from './desk-context'
-import { findingsAddress } from './findings-address'
-import type { PlanDesk } from './plan-desk'
 
 /** The names under which the browser's own measures keep how long answers take: from the change of the plan, and in the thread. */
 export const answerMeasure = (kind: QuestionKind) => `answer ${kind}`
@@ -28,7 +26,7 @@ export function AnalysisProvider({ children }: { children: ReactNode }) {
   const desk = useDesk()
   const [client] = useState(() => {
     const failed = (words: string) => desk.fail(words, () => made.restart())
-    const { model, lenses } = desk.start
+    const { model, lenses, found } = desk.start
     const made: AnalysisClient = new AnalysisClient(
       model,
       lenses,
@@ -37,33 +35,18 @@ export function AnalysisProvider({ children }: { children: ReactNode }) {
       failed,
       measure,
     )
+    if (found) made.seed({ kind: 'findings' }, found)
     return made
   })
   useEffect(() => {
     client.update(desk.getView().plan)
     const end = desk.subscribe(() => client.update(desk.getView().plan))
-    if (!desk.isCopy) void seedFindings(desk, client)
     return () => {
       end()
       client.end()
     }
   }, [desk, client])
   return <AnalysisContext value={client}>{children}</AnalysisContext>
-}
-
-/** Shows what the server has found in the plan as it was opened, until this page has looked itself. */
-async function seedFindings(desk: PlanDesk, client: AnalysisClient): Promise<void> {
-  const { plan } = desk.getView()
-  const kept = await fetch(findingsAddress(desk.start.planId))
-    .then((response) => (response.ok ? (response.json() as Promise<KeptFindings | null>) : null))
-    .catch(() => null)
-  if (kept?.version === desk.start.version && desk.getView().plan.rows === plan.rows)
-    client.seed({ kind: 'findings' }, kept.findings)
-}
-
-interface KeptFindings {
-  readonly version: number
-  readonly findings: readonly Finding[]
 }
 
 function measure(kind: QuestionKind, milliseconds: number, inThread: number): void {
@@ -82,7 +65,7 @@ export function useAnswer<K extends QuestionKind>(question: QuestionOf<K> | null
   const name = question && nameOf(question)
   const [store, setStore] = useState(() => storeOf(client, name))
   if (store.name !== name) setStore(storeOf(client, name))
-  return useSyncExternalStore(store.subscribe, store.read, nothing) as Answers[K] | null
+  return useSyncExternalStore(store.subscribe, store.read, store.readAtFirst) as Answers[K] | null
 }
 
 function storeOf(client: AnalysisClient, name: string | null) {
@@ -91,10 +74,10 @@ function storeOf(client: AnalysisClient, name: string | null) {
     name,
     subscribe: (listener: () => void) => (question ? client.subscribe(question, listener) : () => undefined),
     read: () => (question ? client.answer(question) : null),
+    /** What the page was made with on the server, for as long as it takes this one to wake up. */
+    readAtFirst: () => (question ? client.answerAtFirst(question) : null),
   }
 }
-
-const nothing = () => null
 
 /** Reads what reach was reckoned last, at the moment of an act; null where it is not known. */
 export function useReachNow(): () => ReachReport | null {

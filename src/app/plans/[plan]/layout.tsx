@@ -4,11 +4,12 @@ import { cache, type ReactNode } from 'react'
 import { preload } from 'react-dom'
 import { planTitle } from '@/core/plan/plan'
 import { ok } from '@/core/result'
-import { AnalysisProvider, deliver, DeskProvider, findingsAddress, Notices, PlanBar } from '@/features/desk'
+import { AnalysisProvider, deliver, DeskProvider, Notices, PlanBar } from '@/features/desk'
 import { definitions, digestOf, digestOfLenses } from '@/server/models'
 import { inventoryNow } from '@/server/inventory'
 import { loadPlan } from '@/server/plans'
 import { withDatabase } from '@/server/requests'
+import { findingsKept } from '@/server/summaries'
 import { Trouble } from '@/ui/trouble'
 
 type Props = { params: Promise<{ plan: string }>; children: ReactNode }
@@ -22,7 +23,9 @@ const planAt = cache((plan: string) =>
     const { inventory } = await inventoryNow()
     const { id, version } = stored.value.model
     const newer = models.find((model) => model.id === id && model.version > version) ?? null
-    return ok({ stored: stored.value, lenses, inventory, newer: newer && newer.version })
+    const kept = await findingsKept(plan)
+    const found = kept?.version === stored.value.version ? kept.findings : null
+    return ok({ stored: stored.value, lenses, inventory, found, newer: newer && newer.version })
   }),
 )
 
@@ -38,18 +41,20 @@ export default async function PlanLayout({ params, children }: Props) {
   if (!stored.ok && stored.refusal.code === 'unknown-plan') notFound()
   if (!stored.ok)
     return <Trouble title="This plan cannot be shown" refusal={stored.refusal} address={`/plans/${plan}`} />
-  const { lenses, inventory, newer } = stored.value
+  const { lenses, inventory, found, newer } = stored.value
   const { id, model, plan: planned, ...rest } = stored.value.stored
   const address = `/api/models/${model.id}/${model.version}?digest=${digestOf(model)}`
   const definitionsAt = {
     model: deliver(address, model),
     lenses: deliver(`/api/lenses?digest=${digestOfLenses(lenses)}`, lenses),
   }
-  for (const one of [...Object.values(definitionsAt), findingsAddress(id)])
-    preload(one, { as: 'fetch', crossOrigin: 'anonymous' })
+  for (const one of Object.values(definitionsAt)) preload(one, { as: 'fetch', crossOrigin: 'anonymous' })
   return (
     <DeskProvider
-      given={{ definitionsAt, start: { planId: id, plan: planned, newerEdition: newer, inventory, ...rest } }}
+      given={{
+        definitionsAt,
+        start: { planId: id, plan: planned, newerEdition: newer, inventory, found, ...rest },
+      }}
     >
       <AnalysisProvider>
         <PlanBar />
