@@ -1,5 +1,6 @@
 import { catalogue, isProcedure } from '@/core/procedures/catalogue'
-import { writeTargets, type HandBody } from '@/core/procedures/carry-by-hand'
+import { type HandBody } from '@/core/procedures/carry-by-hand'
+import { writeTargets } from '@/core/procedures/place'
 import { composeProcedure, isPlaceOf, startOf } from '@/core/procedures/compose'
 import {
   isoLimitRows,
@@ -11,7 +12,7 @@ import {
 } from '@/core/procedures/iso-limits'
 import { orderFor, startingPoints, startWords, type StartingPoint } from '@/core/procedures/order'
 import { notAsWanted, play } from '@/core/procedures/play'
-import { writeRescuePlace } from '@/core/procedures/rescue'
+import { writeRescuePlace } from '@/core/procedures/place'
 import type { Procedure } from '@/core/procedures/types'
 import type { BodyModel } from '@/core/model/types'
 import { refuse, type Result } from '@/core/result'

@@ -1,5 +1,5 @@
 import { operate, type BodyEvent, type BodyState, type Card } from '@/core/camera/body'
-import { carryStages, stageNames, type CarryStage } from '@/core/camera/carry'
+import { carryStages, stageNames, type CarryStage } from '@/core/camera/stages'
 import { cardConditions, cardWords, type CardCondition } from '@/core/camera/card-condition'
 import { isMishap, mishaps } from '@/core/camera/mishaps'
 import { firmwareDay, type FirmwareDay } from '@/core/camera/firmware-day'

@@ -1,6 +1,6 @@
 import type { BodyRecord } from '@/core/inventory/records'
 import type { BodyModel } from '@/core/model/types'
-import { readTargets } from '@/core/procedures/carry-by-hand'
+import { readTargets } from '@/core/procedures/place'
 import { handOutcomes } from '@/core/procedures/hand-files'
 import { standingOf, type Walk } from '@/core/procedures/progress'
 import type { Procedure } from '@/core/procedures/types'

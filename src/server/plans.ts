@@ -1,7 +1,7 @@
 import type { RowId, Rows } from '@/core/plan/rows'
 import { randomUUID } from 'node:crypto'
 import type { BodyModel } from '@/core/model/types'
-import { canonicalJson } from '@/core/json'
+import { canonicalJson } from '@/core/canonical-json'
 import { digestHex } from '@/core/digest'
 import { editionsIn, planKind } from '@/core/plan/kind'
 import { emptyPlan, type Plan } from '@/core/plan/plan'

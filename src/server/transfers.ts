@@ -1,15 +1,14 @@
 import type { Client } from 'pg'
 import {
-  carryStages,
   holdsOf,
   letGo,
   runStage,
   startCarry,
   type CarryNews,
-  type CarryStage,
   type CarryState,
   type Holds,
 } from '@/core/camera/carry'
+import { carryStages, type CarryStage } from '@/core/camera/stages'
 import { onEdition, type BodyState } from '@/core/camera/body'
 import { ok, refuse, type Refusal, type Result } from '@/core/result'
 import { keepState, loadBody, lockBody, type Body } from './bodies'

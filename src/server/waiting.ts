@@ -1,14 +1,13 @@
 import { onEdition } from '@/core/camera/body'
 import {
-  carryStages,
   fileNameOf,
   holdsOf,
   standOf,
   type CarriedFile,
-  type CarryStage,
   type CarryState,
   type Holds,
 } from '@/core/camera/carry'
+import { carryStages, type CarryStage } from '@/core/camera/stages'
 import { orderOfBody, orderOfPlan, type CarryOrder, type WantedByHand } from '@/core/camera/carry-order'
 import { readCardFile } from '@/core/files/card-file'
 import type { BodyModel } from '@/core/model/types'

@@ -32,17 +32,6 @@ export interface Figure {
   readonly fits: boolean
 }
 
-/** The figure of `core/numbers` that each is worked out by. */
-export const numberOfFigure: Readonly<Record<Figure['id'], string>> = {
-  shutter: 'film-shutter',
-  light: 'light-between',
-  flicker: 'lamp-pulses',
-  slow: 'slow-motion',
-  iso: 'metered-exposure',
-  crop: 'crop',
-  burst: 'burst',
-}
-
 /** Every figure of a column against the base of its side. */
 export function figuresOf(
   model: BodyModel,

@@ -2,39 +2,13 @@ import type { Rows } from '../plan/rows'
 import { compareRows, type Comparison } from '../files/compare'
 import { readCardFile } from '../files/card-file'
 import { digestHex } from '../digest'
-import { canonicalJson } from '../json'
+import { canonicalJson } from '../canonical-json'
 import { ok, refuse, type Refusal, type Result } from '../result'
 import { operate, type BodyState } from './body'
 import { fileFor, type CarryOrder } from './carry-order'
 import { carriedRows } from './memory'
+import type { CarryStage } from './stages'
 import { handWorkOf, preflightOf, type HandWork } from './preflight'
-
-/** The stages of a transfer, in order. */
-export const carryStages = [
-  'preflight',
-  'backup',
-  'write',
-  'load',
-  'restart',
-  'readBack',
-  'compare',
-  'handWork',
-] as const
-
-/** The stages as people call them. */
-export const stageNames: Readonly<Record<CarryStage, string>> = {
-  preflight: 'Preflight',
-  backup: 'Backup',
-  write: 'Write',
-  load: 'Load',
-  restart: 'Restart',
-  readBack: 'Read back',
-  compare: 'Compare',
-  handWork: 'Hand work',
-}
-
-/** One stage of a transfer. */
-export type CarryStage = (typeof carryStages)[number]
 
 /** A file a transfer produced, to be kept on the shelf. */
 export interface CarriedFile {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
-import { numberOfFigure } from '../banks/figures'
+import { numberOfFigure } from '../banks/figure-numbers'
 import { numberForm } from '../numbers/table'
 import { disputes } from '../vocabulary/schools'
 import { commonSettings } from '../vocabulary/catalogue'

@@ -13,7 +13,7 @@ import { must } from '../result'
 import { readCardFile, readCardHeader, writeCardFile, type CardFile } from './card-file'
 import { compareRows } from './compare'
 import { digestHex } from '../digest'
-import { canonicalJson } from '../json'
+import { canonicalJson } from '../canonical-json'
 import { readPlanFile, writePlanFile } from './plan-file'
 
 const header = {

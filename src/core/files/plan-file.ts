@@ -4,7 +4,8 @@ import { planFileBytes } from '../plan/limits'
 import { parsePlan, samePlanModel, type Plan } from '../plan/plan'
 import { ok, refuse, type Result } from '../result'
 import { digestHex } from '../digest'
-import { canonicalJson, readJson } from '../json'
+import { canonicalJson } from '../canonical-json'
+import { readJson } from '../json'
 
 /** The revision a plan file holds, or null for a draft. */
 export interface RevisionStamp {

@@ -1,4 +1,5 @@
-import { canonicalJson, readJson } from '../json'
+import { canonicalJson } from '../canonical-json'
+import { readJson } from '../json'
 import { refuse, type Result } from '../result'
 import { parseInventory } from './kind'
 import type { Inventory } from './rows'

@@ -20,18 +20,6 @@ export interface HandBody {
   readonly file: string | null
 }
 
-/** The bodies something is carried to, as the place of a procedure says them. */
-export function writeTargets(tags: readonly string[]): string {
-  return tags.join('+')
-}
-
-/** Reads `writeTargets`; null for what is no list of tags. */
-export function readTargets(place: string): readonly string[] | null {
-  const tags = place.split('+')
-  const isTag = (tag: string) => /^[a-z0-9][a-z0-9-]{0,40}$/.test(tag)
-  return tags.every(isTag) && new Set(tags).size === tags.length ? tags : null
-}
-
 /**
  * Carries what a real body holds, by its own file, to others of its model: saved, taken in, written to each one's card, loaded,
  * saved again and held against what was sent. Where a body cannot read the file, or its model has none, it is set by hand.

@@ -1,7 +1,6 @@
 import type { Address } from '../model/addresses'
 import { addressOfMeaning, lookup } from '../model/lookup'
-import type { BodyModel, Side } from '../model/types'
-import { plannedSlots, type Plan } from '../plan/plan'
+import type { BodyModel } from '../model/types'
 import { plannedContext, usualContext, type Context } from '../resolve/context'
 import { effectiveState, type State } from '../resolve/state'
 import { halfPressSetting } from '../resolve/held'
@@ -11,32 +10,8 @@ import { startsFocus } from '../vocabulary/focus-roles'
 import type { Value } from '../vocabulary/values'
 import { theControl } from './hand'
 import { Composer } from './composer'
+import type { RescueAt } from './place'
 import type { SetOrder } from './wanted'
-
-/** Where focus fails: a side, and the bank in force. */
-export interface RescueAt {
-  readonly side: Side
-  readonly slot: { readonly family: string; readonly slot: string } | null
-}
-
-/** Where focus fails, as a text says it: a side, or `family/slot` of a planned bank; null for neither. */
-export function readRescuePlace(model: BodyModel, plan: Plan, place: string): RescueAt | null {
-  const side = model.sides.find((one) => one === place)
-  if (side) return { side, slot: null }
-  const slot = plannedSlots(model, plan).find((one) => writeRescuePlace(one) === place)
-  return slot ? { side: slot.side, slot } : null
-}
-
-/** A bank as such a text. */
-export function writeRescuePlace({
-  family,
-  slot,
-}: {
-  readonly family: string
-  readonly slot: string
-}): string {
-  return `${family}/${slot}`
-}
 
 /** Most causes that are named: more than these are not looked for with the camera at the eye. */
 const mostCauses = 5

@@ -1,3 +1,4 @@
+import { turnsToOtherSide } from './knows'
 import { cellIn, gridCells, ownLineIn, ownLines, type Banks, type CellRow, type OwnLine } from '../plan/cells'
 import type { Rows } from '../plan/rows'
 import { lookup } from '../model/lookup'
@@ -95,13 +96,6 @@ const byItself: Path = {
   seconds: 0,
   atFinder: true,
   inGrip: true,
-}
-
-/** Whether the mode dial, or a switch that is no key, has stills and motion both. */
-function turnsToOtherSide(model: BodyModel): boolean {
-  return (
-    model.sides.every((side) => model.positions.some((one) => one.side === side)) && model.sides.length > 1
-  )
 }
 
 /** The moves of a switch between stills and motion that stands among no keys: the hand lets go, and it is looked for; null where there is none. While recording it does nothing. */
@@ -219,15 +213,6 @@ export function afterStopping(path: Path, times: Times): Path {
     words: `${path.words}, the film stopped first`,
     atFinder: false,
   }
-}
-
-/** Whether the model knows the adjustment at all. */
-export function knows(model: BodyModel, what: string): boolean {
-  return (
-    lookup(model).byMeaning.has(what) ||
-    model.functions.some((fn) => fn.means === what) ||
-    (what === 'movie.swapSide' && turnsToOtherSide(model))
-  )
 }
 
 /** The functions that open the own menu, and the presses it takes more: the full menu's key does it too. */

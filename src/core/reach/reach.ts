@@ -14,11 +14,11 @@ import type { Resolution } from '../resolve/resolved'
 import { needsOf, type Need } from './needs'
 import { coverageOf, type Reached, type ReachReport, type Worst } from './report'
 import { fingersOf, timesOf } from './operators'
+import { knows } from './knows'
 import {
   afterStopping,
   doing,
   idleBecause,
-  knows,
   openersOn,
   pathsTo,
   usefulOn,

@@ -1,6 +1,7 @@
 import type { BodyModel, LensModel, Posture } from '../model/types'
 import type { Plan } from '../plan/plan'
-import { followsByItself, isBlocked, knows } from '../reach/paths'
+import { knows } from '../reach/knows'
+import { followsByItself, isBlocked } from '../reach/paths'
 import { needsOf, type Need } from '../reach/needs'
 import { fingersOf, timesOf } from '../reach/operators'
 import { recorded, statesFor, unreachedSeconds } from '../reach/reach'

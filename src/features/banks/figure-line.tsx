@@ -2,7 +2,8 @@
 
 import { TriangleAlert } from 'lucide-react'
 import type { Column } from '@/core/banks/columns'
-import { numberOfFigure, type Figure } from '@/core/banks/figures'
+import { numberOfFigure } from '@/core/banks/figure-numbers'
+import type { Figure } from '@/core/banks/figures'
 import { NumberLink } from '@/features/desk'
 import { Explain } from '@/ui/explain'
 import { figureSentences } from './figure-sentences'

@@ -1,5 +1,5 @@
 import type { CardCondition } from '@/core/camera/card-condition'
-import type { CarryStage } from '@/core/camera/carry'
+import type { CarryStage } from '@/core/camera/stages'
 import type { MishapId } from '@/core/camera/mishaps'
 
 /** A simulated body on its bench. */

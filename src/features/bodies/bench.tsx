@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { cardConditions, cardWords } from '@/core/camera/card-condition'
-import { carryStages, stageNames, type CarryStage } from '@/core/camera/carry'
+import { carryStages, stageNames, type CarryStage } from '@/core/camera/stages'
 import { isMishap, mishaps } from '@/core/camera/mishaps'
 import type { Refusal } from '@/core/result'
 import { BeginWalk } from '@/features/walk'

@@ -3,7 +3,7 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { writeTargets } from '@/core/procedures/carry-by-hand'
+import { writeTargets } from '@/core/procedures/place'
 import type { Refusal } from '@/core/result'
 import { OpenCarries, RealStanding, type OpenCarryLine, type RealLine } from '@/features/bodies'
 import { beginWalk } from '@/features/walk'

@@ -1,7 +1,7 @@
 'use client'
 
 import { digestHex } from '@/core/digest'
-import { canonicalJson } from '@/core/json'
+import { canonicalJson } from '@/core/canonical-json'
 import type { BodyLine, OpenCarryLine, RealLine } from '@/features/bodies'
 import { useDesk, useDeskPart, usePlanPart } from '@/features/desk'
 import { ByHand } from './by-hand'

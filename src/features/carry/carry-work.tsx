@@ -1,7 +1,7 @@
 'use client'
 
 import Link from 'next/link'
-import { carryStages, stageNames } from '@/core/camera/carry'
+import { carryStages, stageNames } from '@/core/camera/stages'
 import { capital } from '@/core/text'
 import { type BodyLine, endedWords, heldSentence } from '@/features/bodies'
 import { Button } from '@/ui/button'

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { stageNames } from '@/core/camera/carry'
+import { stageNames } from '@/core/camera/stages'
 import { capital } from '@/core/text'
 import { endedWords } from '@/features/bodies'
 import { Offer } from '@/ui/button'

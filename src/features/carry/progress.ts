@@ -1,4 +1,5 @@
-import type { CarryNews, CarryStage, Holds } from '@/core/camera/carry'
+import type { CarryNews, Holds } from '@/core/camera/carry'
+import type { CarryStage } from '@/core/camera/stages'
 import type { HandWork } from '@/core/camera/preflight'
 import type { Refusal } from '@/core/result'
 

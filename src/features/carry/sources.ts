@@ -1,4 +1,5 @@
-import type { CarryStage, Holds } from '@/core/camera/carry'
+import type { Holds } from '@/core/camera/carry'
+import type { CarryStage } from '@/core/camera/stages'
 import type { HandWork } from '@/core/camera/preflight'
 
 /** Something that can be carried: its id as the server takes it, and its words. */

@@ -1,5 +1,5 @@
 import { Check, CircleDashed, LoaderCircle, OctagonX } from 'lucide-react'
-import { carryStages, stageNames, type CarryStage } from '@/core/camera/carry'
+import { carryStages, stageNames, type CarryStage } from '@/core/camera/stages'
 import type { Progress } from './progress'
 
 /** What each stage does, in words. */

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
-import type { CarryStage } from '@/core/camera/carry'
+import type { CarryStage } from '@/core/camera/stages'
 import type { SeenBefore } from '@/core/camera/preflight'
 import type { BodyLine } from '@/features/bodies'
 import { useFetched } from '@/ui/use-fetched'

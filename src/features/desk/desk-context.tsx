@@ -10,7 +10,7 @@ import {
   useSyncExternalStore,
   type ReactNode,
 } from 'react'
-import { canonicalJson } from '@/core/json'
+import { canonicalJson } from '@/core/canonical-json'
 import type { Inventory } from '@/core/inventory/rows'
 import { editionMark } from '@/core/plan/kind'
 import { planTitle, type Plan } from '@/core/plan/plan'

@@ -1,5 +1,5 @@
 import type { RowId } from '@/core/plan/rows'
-import { canonicalJson } from '@/core/json'
+import { canonicalJson } from '@/core/canonical-json'
 import { equipmentFor, equipped, type Equipment } from '@/core/inventory/equip'
 import { bodyInHand } from '@/core/inventory/hand'
 import { ownStep } from '@/core/inventory/own-step'

@@ -9,7 +9,7 @@ import { catalogue, isProcedure, startingPointOf, type ProcedureId } from '@/cor
 import type { StartingPoint } from '@/core/procedures/order'
 import { progressOf, type Walk } from '@/core/procedures/progress'
 import { provenRows, type DoneAct } from '@/core/procedures/proven'
-import { writeRescuePlace } from '@/core/procedures/rescue'
+import { writeRescuePlace } from '@/core/procedures/place'
 import { plannedSlots } from '@/core/plan/plan'
 import type { Refusal } from '@/core/result'
 import { standingFirmware } from '@/core/resolve/context'

@@ -11,9 +11,10 @@ import { FindingList, SettingFigures, SettingLabel, useDesk } from '@/features/d
 import { Offer } from '@/ui/button'
 import { later } from '@/ui/later'
 import { LineNotes } from './line-notes'
-import { LineValues } from './line-values'
 import type { SettingsKnown } from './use-settings-station'
 
+/** Fields to type values in, and what opens of them: they come when a hand comes near the list. */
+export const LineValues = later(() => import('./line-values').then((one) => one.LineValues))
 // The sentences of the whole vocabulary are long: they come when the first line is taken.
 const LinePlain = later(() => import('./line-plain').then((one) => one.LinePlain))
 const SubjectQuestions = later(() => import('./line-questions').then((one) => one.SubjectQuestions))

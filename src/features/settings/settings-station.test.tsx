@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { fireEvent, screen, within } from '@testing-library/react'
+import { fireEvent, screen, waitFor, within } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { emptyDesk, settled } from '@tests/fixtures/on-the-desk'
 import { bag, inventoryOf } from '@tests/fixtures/inventories'
@@ -76,7 +76,8 @@ describe('a line in hand', () => {
     const { user, line, rows } = await opened()
     await user.click(line('exposure.aperture'))
     await user.keyboard('{Enter}')
-    expect(document.activeElement?.getAttribute('aria-label')).toBe('Aperture, stills')
+    // What values are typed in comes with the first line that is taken.
+    await waitFor(() => expect(document.activeElement?.getAttribute('aria-label')).toBe('Aperture, stills'))
     await user.keyboard('5.6{Enter}')
     expect(rows()['base/exposure.aperture@stills']).toBe('f/5.6')
     expect(document.activeElement).toBe(line('exposure.aperture'))

@@ -11,7 +11,7 @@ import { Button, Offer } from '@/ui/button'
 import { Select } from '@/ui/select'
 import { EnablingList } from './enabling-list'
 import { LineList } from './line-list'
-import { LinePanel } from './line-panel'
+import { LinePanel, LineValues } from './line-panel'
 import { StateSign } from './state-sign'
 import { everything, useSettingsStation, type SettingsKnown } from './use-settings-station'
 
@@ -30,7 +30,12 @@ export function SettingsStation() {
   const known = useSettingsStation()
   return (
     <main className="grid gap-4 px-5 py-3 lg:grid-cols-[minmax(0,1fr)_384px]">
-      <section aria-label="The menu" className="min-w-0 self-start border bg-sheet px-4 pt-2 pb-3">
+      <section
+        aria-label="The menu"
+        onPointerEnter={LineValues.come}
+        onFocus={LineValues.come}
+        className="min-w-0 self-start border bg-sheet px-4 pt-2 pb-3"
+      >
         <Head known={known} />
         {known.narrowing.only === 'enabling' && <EnablingList known={known} />}
         <LineList known={known} onKey={(event) => press(known, event)} />
@@ -49,9 +54,11 @@ export function SettingsStation() {
   )
 }
 
-/** Puts the hand on something else of the station. */
-function goTo(from: HTMLElement, selector: string): void {
-  from.closest('main')?.querySelector<HTMLElement>(selector)?.focus()
+/** Puts the hand on something else of the station; what comes a moment later is waited for. */
+function goTo(from: HTMLElement, selector: string, tries = 20): void {
+  const there = from.closest('main')?.querySelector<HTMLElement>(selector)
+  if (there) there.focus()
+  else if (tries > 0) setTimeout(() => goTo(from, selector, tries - 1), 50)
 }
 
 /** What the keys of the list do. */

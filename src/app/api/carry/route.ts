@@ -1,4 +1,4 @@
-import { carryStages } from '@/core/camera/carry'
+import { carryStages } from '@/core/camera/stages'
 import { linesOf } from '@/app/api/news'
 import { readSource } from '@/server/carry-sources'
 import { handled, readOrder, refusalResponse } from '@/server/requests'
