@@ -34,7 +34,7 @@ export function LineList({
     count: drawn.length,
     estimateSize: (i) => (drawn[i]?.kind === 'page' ? headHigh : lineHigh),
     getItemKey: (i) => keyOf(drawn[i]),
-    overscan: 12,
+    overscan: 6,
     scrollMargin: top,
     scrollPaddingStart: headRoom,
     scrollPaddingEnd: roomBelow(),
