@@ -5,6 +5,7 @@ import { grouped } from './grouping'
 import { placed } from './placing'
 import {
   centreOf,
+  controlBox,
   gap,
   lines,
   stub,
@@ -119,7 +120,7 @@ const tries = [
 const longLeader = 300
 
 /** Pixels of drawing that a leader over another control is worth. */
-const overAnother = 50
+const overAnother = 90
 
 /** How many leaders run over the label of another control. */
 function coveredIn({ labels }: PlateLayout): number {
@@ -131,11 +132,7 @@ function coveredIn({ labels }: PlateLayout): number {
 
 /** How many leaders run over another control: it is not clear then which of the two they lead to. */
 function overControls({ labels, drawing }: PlateLayout): number {
-  const boxes = labels.map(({ control }) => {
-    const { x, y } = centreOf(control, drawing)
-    const [width, height] = [control.size[0] * drawing.width, control.size[1] * drawing.height]
-    return { x: x - width / 2, y: y - height / 2, width, height }
-  })
+  const boxes = labels.map(({ control }) => controlBox(control, drawing))
   const isSmall = labels.map(({ control }) => control.kind !== 'touch')
   return labels.reduce(
     (sum, { leader }, i) =>

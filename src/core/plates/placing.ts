@@ -1,8 +1,10 @@
 import type { Control } from '../model/types'
-import { distance, spread, type Box, type Point } from './geometry'
+import { distance, enters, spread, type Box, type Point } from './geometry'
 import {
   centreOf,
+  controlBox,
   gap,
+  lines,
   stub,
   type Edge,
   type Groups,
@@ -14,20 +16,21 @@ import {
 /** Places the labels of every margin; null when one of them is too short. */
 export function placed(groups: Groups, sheet: Sheet): PlacedLabel[] | null {
   const { drawing, width, height } = sheet
+  const on = drawnOn(groups, drawing)
   const inner = {
     from: groups.left.length > 0 ? drawing.x : 2,
     to: groups.right.length > 0 ? drawing.x + drawing.width : width - 2,
   }
   const rows = (['top', 'bottom'] as const).map(
     (edge) =>
-      placedOn(edge, groups[edge], sheet, inner.from, inner.to) ??
-      placedOn(edge, groups[edge], sheet, 2, width - 2),
+      placedOn(edge, groups[edge], sheet, on, inner.from, inner.to) ??
+      placedOn(edge, groups[edge], sheet, on, 2, width - 2),
   )
   if (rows.some((row) => row === null)) return null
   const done = rows.flatMap((row) => row ?? [])
   for (const edge of ['left', 'right'] as const) {
     const [from, to] = columnRoom(edge, groups[edge], done, drawing, height)
-    const column = placedOn(edge, groups[edge], sheet, from, to)
+    const column = placedOn(edge, groups[edge], sheet, on, from, to)
     if (column === null) return null
     done.push(...column)
   }
@@ -59,6 +62,7 @@ function placedOn(
   edge: Edge,
   group: readonly LabelSize[],
   sheet: Sheet,
+  on: Drawn,
   from: number,
   to: number,
 ): PlacedLabel[] | null {
@@ -69,7 +73,7 @@ function placedOn(
   })
   const starts = spread(wants, from, to, gap)
   const level = levelOf(edge, group, sheet)
-  return starts && group.map((size, i) => placeOne(edge, size, starts[i] ?? 0, level, sheet.drawing))
+  return starts && group.map((size, i) => placeOne(edge, size, starts[i] ?? 0, level, on))
 }
 
 /** Where a margin's labels line up: names of a row stand on one height, columns end at the drawing. */
@@ -82,7 +86,7 @@ function levelOf(edge: Edge, group: readonly LabelSize[], { drawing, height, nea
   return { top: above, bottom: below, left: drawing.x - stub, right: drawing.x + drawing.width + stub }[edge]
 }
 
-function placeOne(edge: Edge, size: LabelSize, start: number, level: number, drawing: Box): PlacedLabel {
+function placeOne(edge: Edge, size: LabelSize, start: number, level: number, on: Drawn): PlacedLabel {
   const { width, height } = size
   const corners: Record<Edge, Point> = {
     left: { x: level - width, y: start },
@@ -91,14 +95,60 @@ function placeOne(edge: Edge, size: LabelSize, start: number, level: number, dra
     bottom: { x: start, y: level },
   }
   const box = { ...corners[edge], width, height }
-  const anchors: Record<Edge, Point> = {
-    left: { x: box.x + width + 2, y: box.y + Math.min(height / 2, 24) },
-    right: { x: box.x - 2, y: box.y + Math.min(height / 2, 24) },
-    top: { x: box.x + width / 2, y: box.y + height + 2 },
-    bottom: { x: box.x + width / 2, y: box.y - 2 },
+  const leaders = anchorsOf(edge, size, box, on.drawing).map(
+    (anchor) => [anchor, rimOf(size.control, on.drawing, anchor)] as const,
+  )
+  // Over another control it would not be clear which of the two it leads to.
+  const isClear = (leader: readonly [Point, Point]) =>
+    !on.controls.some((one) => one.control !== size.control && enters(leader, one.box))
+  const leader = leaders.find(isClear) ?? leaders[0] ?? [centreOf(size.control, on.drawing), box]
+  return { control: size.control, edge, box, leader, bracket: bracketOf(edge, size, box) }
+}
+
+/** Where on a label its leader may end, the best first: along its bracket, or along its lower or upper edge. */
+function anchorsOf(edge: Edge, size: LabelSize, box: Box, drawing: Box): Point[] {
+  if (edge === 'top' || edge === 'bottom') {
+    const y = edge === 'top' ? box.y + box.height + 2 : box.y - 2
+    return [0, -0.2, 0.2, -0.35, 0.35].map((share) => ({ x: box.x + box.width * (0.5 + share), y }))
   }
-  const anchor = anchors[edge]
-  return { control: size.control, edge, box, leader: [anchor, rimOf(size.control, drawing, anchor)] }
+  const bracket = bracketOf(edge, size, box)
+  if (bracket === null) {
+    const x = edge === 'left' ? box.x + box.width + 2 : box.x - 2
+    return [{ x, y: box.y + Math.min(box.height / 2, 24) }]
+  }
+  const [{ x, y: first }, { y: last }] = bracket
+  const nearest = Math.min(last, Math.max(first, centreOf(size.control, drawing).y))
+  return [nearest, (first + last) / 2, first, last].map((y) => ({ x, y }))
+}
+
+/** The line along several gestures in a column: their leader leads to all of them; null for one gesture. */
+function bracketOf(edge: Edge, size: LabelSize, box: Box): PlacedLabel['bracket'] {
+  if (edge === 'top' || edge === 'bottom' || lines(size) <= 1) return null
+  const x = edge === 'left' ? box.x + box.width + bracketOff : box.x - bracketOff
+  return [
+    { x, y: box.y + bracketFrom },
+    { x, y: box.y + box.height - bracketBelow },
+  ]
+}
+
+/** Pixels from the top of a label to where its gestures begin, and from where they end to its bottom. */
+const bracketFrom = 24
+const bracketBelow = 6
+/** Pixels between a bracket and what it stands along. */
+const bracketOff = 4
+
+/** The drawing on a sheet, and the controls on it that a leader may be taken for leading to. */
+interface Drawn {
+  readonly drawing: Box
+  readonly controls: readonly { readonly control: Control; readonly box: Box }[]
+}
+
+function drawnOn(groups: Groups, drawing: Box): Drawn {
+  const controls = Object.values(groups)
+    .flat()
+    .filter(({ control }) => control.kind !== 'touch')
+    .map(({ control }) => ({ control, box: controlBox(control, drawing) }))
+  return { drawing, controls }
 }
 
 function rimOf(control: Control, drawing: Box, from: Point): Point {

@@ -17,6 +17,8 @@ export interface PlacedLabel {
   readonly box: Box
   /** From the label's edge to the rim of the control. */
   readonly leader: readonly [Point, Point]
+  /** Along a label of several gestures in a column: its leader leads to all of them. Null for one gesture. */
+  readonly bracket: readonly [Point, Point] | null
 }
 
 /** A sheet of some size with the drawing's place on it. */
@@ -51,4 +53,11 @@ export function lines(size: LabelSize): number {
 /** A control's middle in pixels. */
 export function centreOf(control: Pick<Control, 'at'>, drawing: Box): Point {
   return { x: drawing.x + control.at[0] * drawing.width, y: drawing.y + control.at[1] * drawing.height }
+}
+
+/** The box around a control in pixels. */
+export function controlBox(control: Pick<Control, 'at' | 'size'>, drawing: Box): Box {
+  const { x, y } = centreOf(control, drawing)
+  const [width, height] = [control.size[0] * drawing.width, control.size[1] * drawing.height]
+  return { x: x - width / 2, y: y - height / 2, width, height }
 }

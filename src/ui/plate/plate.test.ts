@@ -6,7 +6,8 @@ import { acceptedFunctions } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
 import type { BodyModel, Face } from '@/core/model/types'
 import { modelCalled, models } from '@tests/fixtures/models'
-import { distance, spread } from '@/core/plates/geometry'
+import { distance, enters, spread } from '@/core/plates/geometry'
+import { controlBox } from '@/core/plates/sheet'
 import { labelSize, type PlateLabel } from './label'
 import { layoutIn, layoutPlate } from '@/core/plates/layout'
 import { faultsOf } from '@tests/fixtures/plates'
@@ -71,6 +72,32 @@ describe('a plate', () => {
         const longest = Math.max(0, ...(layout?.labels ?? []).map(({ leader }) => distance(...leader)))
         expect(layout, face.name).not.toBeNull()
         expect(longest, face.name).toBeLessThan(400)
+      }
+    },
+  )
+
+  it.each(sheets)(
+    'of the Heron’s back on %i × %i has no leader over another control, and one to several gestures meets all of them',
+    (width, height) => {
+      const back = heron.faces.find(({ id }) => id === 'back')
+      const labels = back ? labelsWith(heron, back, (address) => functionName(heron, address.factory)) : []
+      const layout = back && layoutIn(back, labels.map(labelSize), { width, height })
+      expect(layout?.labels.some(({ bracket }) => bracket !== null)).toBe(true)
+      for (const { control, leader, bracket, box } of layout?.labels ?? []) {
+        const over = layout?.labels.filter(
+          (other) =>
+            other.control !== control &&
+            other.control.kind !== 'touch' &&
+            enters(leader, controlBox(other.control, layout.drawing)),
+        )
+        expect(over, control.name).toEqual([])
+        if (bracket === null) continue
+        const [from, to] = bracket
+        expect([leader[0].x, from.x]).toEqual([to.x, to.x])
+        expect(leader[0].y).toBeGreaterThanOrEqual(from.y)
+        expect(leader[0].y).toBeLessThanOrEqual(to.y)
+        expect(from.y).toBeGreaterThan(box.y)
+        expect(to.y).toBeLessThan(box.y + box.height)
       }
     },
   )
