@@ -242,6 +242,8 @@ describe('a procedure in Try it', () => {
     await panel.getByText(/^Before it: /).waitFor()
     await panel.getByRole('button', { name: 'Do the rest' }).click()
     await panel.getByText('The body holds the plan, row by row.').waitFor()
+    // It ends in the bank that was stored last.
+    await page.getByRole('combobox', { name: 'Mode dial' }).selectOption({ label: 'Stills' })
     await expect.poll(() => label.textContent()).toBe(planned)
     await button(page, 'Start over').click()
     await panel.getByRole('button', { name: 'Begin' }).waitFor()
