@@ -2,16 +2,25 @@ import type { BodyModel, Side } from '../model/types'
 import { plannedSlots, type Plan } from '../plan/plan'
 import { isProcedure, type ProcedureId } from './catalogue'
 
-/** A procedure to be played act by act, as text for an address of the page. */
-export function writeProcedurePlace(procedure: ProcedureId): string {
-  return JSON.stringify({ procedure })
+/** A procedure as it is asked for: on which body, and about what; empty where neither is said. */
+export interface ProcedureAsked {
+  readonly procedure: ProcedureId
+  readonly body: string
+  readonly place: string
 }
 
-/** The procedure that such a text names; null for a text of another kind. */
-export function readProcedurePlace(text: string): ProcedureId | null {
+/** A procedure to be played act by act, as text for an address of the page. */
+export function writeProcedurePlace({ procedure, body, place }: ProcedureAsked): string {
+  return JSON.stringify({ procedure, body, place })
+}
+
+/** The procedure that such a text asks for; null for a text of another kind. */
+export function readProcedurePlace(text: string): ProcedureAsked | null {
   try {
-    const { procedure } = (JSON.parse(text) ?? {}) as { procedure?: unknown }
-    return typeof procedure === 'string' && isProcedure(procedure) ? procedure : null
+    const { procedure, body, place } = (JSON.parse(text) ?? {}) as Readonly<Record<string, unknown>>
+    if (typeof procedure !== 'string' || !isProcedure(procedure)) return null
+    const said = (one: unknown) => (typeof one === 'string' ? one : '')
+    return { procedure, body: said(body), place: said(place) }
   } catch {
     return null
   }

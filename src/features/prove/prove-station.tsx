@@ -54,7 +54,7 @@ export function ProveStation({ known }: { known: ProveKnown }) {
             {composed.played && (
               <p>
                 <TextLink
-                  href={`/plans/${station.planId}/try#${encodeURIComponent(writeProcedurePlace(station.id))}`}
+                  href={`/plans/${station.planId}/try#${encodeURIComponent(writeProcedurePlace({ procedure: station.id, body: station.tag ?? '', place: station.place }))}`}
                 >
                   See it act by act in Try it
                 </TextLink>

@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { useEffect } from 'react'
 import type { Composed } from '@/core/analysis/questions'
 import type { PlayedAct } from '@/core/procedures/play'
 import { catalogue, setsPlan, startingPointOf, type ProcedureId } from '@/core/procedures/catalogue'
@@ -12,68 +12,65 @@ import type { TryKnown } from './use-try-station'
 
 /** A procedure played on the body in the hand, act by act: what comes next is lit on the plate. */
 export function ProcedurePanel({ known }: { known: TryKnown }) {
-  const [id, setId] = useState<ProcedureId>(known.asked ?? 'field-moves')
+  const { procedure: id, body: tag, place } = known.played
   const composed = useAnswer<'procedure'>({
-    ...{ kind: 'procedure', id, tag: null, held: null, place: '', isPlayed: true },
+    ...{ kind: 'procedure', id, tag: tag === '' ? null : tag, held: null, place, isPlayed: true },
     start: startingPointOf(id, 'delivered'),
   })
   const isThere = composed?.procedure.id === id
   return (
     <section aria-label="Procedure" className="grid gap-2">
-      <NamedSelect
+      <NamedSelect<ProcedureId>
         label="Play"
         value={id}
         options={catalogue.filter(({ group }) => group !== 'carry').map((one) => [one.id, one.name] as const)}
-        onPick={setId}
+        onPick={(procedure) => known.setPlayed({ procedure, body: tag, place: '', at: null })}
       />
-      {isThere ? (
-        <ActByAct key={id} composed={composed} known={known} />
-      ) : (
-        <p className="text-silt">Composing …</p>
-      )}
+      {isThere ? <ActByAct composed={composed} known={known} /> : <p className="text-silt">Composing …</p>}
     </section>
   )
 }
 
 /** Where somebody is in a procedure: before it, or so many acts in. */
-function useActs({ procedure, played }: Composed, { body, pointAt }: TryKnown) {
+function useActs({ procedure, played: alone }: Composed, known: TryKnown) {
+  const { body, seen, pointAt, played, setPlayed } = known
   const { acts } = procedure
-  const [at, setAt] = useState(0)
   // A body that starts over, or a plan that changes, takes the procedure off it.
-  const isOn = body.holdsOwn
-  const next = isOn ? (acts[at] ?? null) : null
+  const at = seen?.holdsOwn === true ? played.at : null
+  const next = at === null ? null : (acts[at] ?? null)
   const control = next?.control ?? null
   useEffect(() => {
     pointAt(control)
     return () => pointAt(null)
   }, [pointAt, control])
+  const events = acts.slice(0, at ?? 0).reduce((sum, act) => sum + act.events.length, 0)
   return {
     at,
-    isOn,
     next,
+    /** Nothing but the acts was done on the body. */
+    isAlone: (seen?.story.length ?? 0) <= events,
     begin: () => {
-      if (!played) return
-      body.hold(played.begins)
-      setAt(0)
+      if (!alone) return
+      body.hold(alone.begins)
+      setPlayed({ ...played, at: 0 })
     },
     /** Does acts up to one, which is not done any more. */
     doTo: (end: number) => {
-      for (const { events, isTried = false } of acts.slice(at, end))
-        if (events.length > 0) body.doing(events, isTried)
-      setAt(end)
+      body.doing(acts.slice(at ?? 0, end).map(({ events: of, isTried = false }) => ({ events: of, isTried })))
+      setPlayed({ ...played, at: end })
     },
   }
 }
 
 function ActByAct({ composed, known }: { composed: Composed; known: TryKnown }) {
   const { acts } = composed.procedure
-  const { at, isOn, next, begin, doTo } = useActs(composed, known)
+  const { at, next, isAlone, begin, doTo } = useActs(composed, known)
   if (acts.length === 0) return <p>There is nothing to do: what the plan wants here stands already.</p>
-  if (!isOn) return <Before composed={composed} onBegin={begin} />
+  if (at === null) return <Before composed={composed} onBegin={begin} />
   const did = acts[at - 1]
   return (
     <>
-      {next ? <Next act={next} at={at} of={acts.length} /> : <Over composed={composed} />}
+      {next ? <Next act={next} at={at} of={acts.length} /> : <Over composed={composed} isAlone={isAlone} />}
       <p className="flex flex-wrap gap-2">
         {next && (
           <>
@@ -148,15 +145,18 @@ function Did({ act, played }: { act: ProcedureAct; played: readonly PlayedAct[] 
   )
 }
 
-function Over({ composed: { procedure, played } }: { composed: Composed }) {
+function Over({ composed: { procedure, played }, isAlone }: { composed: Composed; isAlone: boolean }) {
   const differs = played?.differs.length ?? 0
+  const holds =
+    differs === 0
+      ? 'The body holds the plan, row by row.'
+      : `${differs} rows of it are not as the plan wants.`
   return (
     <p role="status" className="border bg-sheet px-3.5 py-2.5">
       Every act is done.{' '}
-      {setsPlan(procedure.id) &&
-        (differs === 0
-          ? 'The body holds the plan, row by row.'
-          : `${differs} rows of it are not as the plan wants.`)}
+      {!isAlone
+        ? 'Something else was done on the body, too: what it holds now is not what the acts alone make of it.'
+        : setsPlan(procedure.id) && holds}
     </p>
   )
 }

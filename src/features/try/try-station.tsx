@@ -1,6 +1,5 @@
 'use client'
 
-import { useState } from 'react'
 import type { StoryLine } from '@/core/camera/live/in-hand'
 import { heldWords } from '@/core/focus/words'
 import { FacePicker } from '@/features/plates'
@@ -15,18 +14,10 @@ import { HandPanel } from './hand-panel'
 import { SequencePanel } from './sequence-panel'
 import { StateBar, surroundingsOf } from './state-bar'
 import { StoryList } from './story-list'
-import { useTryStation, type TryKnown } from './use-try-station'
+import { panels, useTryStation, type TryKnown } from './use-try-station'
 
 const ProcedurePanel = later(() => import('./procedure-panel').then((one) => one.ProcedurePanel))
 const MenuChange = later(() => import('./menu-change').then((one) => one.MenuChange))
-
-const panels = {
-  log: 'Log',
-  hand: 'In hand',
-  menu: 'Menu',
-  sequence: 'Sequence',
-  procedure: 'Procedure',
-} as const
 
 const tryKeys = [
   ['Tab', 'from key to key'],
@@ -110,25 +101,18 @@ function TheBody({ known }: { known: TryKnown }) {
 }
 
 function BesideBody({ known }: { known: TryKnown }) {
-  const { model, body, seen, control, tap, asked } = known
-  const [panel, setPanel] = useState<keyof typeof panels>('log')
-  // Who comes for a procedure finds it open.
-  const [came, setCame] = useState<typeof asked>(null)
-  if (came !== asked) {
-    setCame(asked)
-    if (asked !== null) setPanel('procedure')
-  }
+  const { model, body, seen, control, tap, panel, pickPanel } = known
   const { happen, play } = body
   const story = seen?.story ?? noStory
   return (
     <div className="min-w-0">
-      <Tabs label="Beside the body" names={panels} picked={panel} onPick={setPanel}>
+      <Tabs label="Beside the body" names={panels} picked={panel} onPick={pickPanel}>
         {panel === 'log' && <StoryList story={story} />}
         {panel === 'hand' && seen && (
           <HandPanel model={model} seen={seen} control={control} onEvent={happen} onTap={tap} />
         )}
         {panel === 'menu' && seen && <MenuChange model={model} seen={seen} onEvent={happen} />}
-        {panel === 'procedure' && <ProcedurePanel key={asked} known={known} />}
+        {panel === 'procedure' && <ProcedurePanel known={known} />}
         {panel === 'sequence' && <SequencePanel story={story} onPlay={play} />}
       </Tabs>
     </div>

@@ -4,6 +4,7 @@ import { useCallback, useContext, useEffect, useLayoutEffect, useRef, useState }
 import type { Beginning } from '@/core/camera/live/address'
 import type { LiveEvent } from '@/core/camera/live/events'
 import type { HandAct } from '@/core/camera/live/in-hand'
+import type { Doing } from '@/core/camera/live/port'
 import type { Seen } from '@/core/camera/live/seen'
 import { withDelta, type Delta } from '@/core/delta'
 import { useDesk, usePlan } from '@/features/desk'
@@ -23,7 +24,6 @@ export function useLive(start: Beginning) {
   const [attempt, setAttempt] = useState(0)
   const thread = useRef<BodyThread | null>(null)
   const changing = usePressMeasure(seen)
-  const [heldFor, setHeldFor] = useState<readonly unknown[]>([])
 
   /** Asks the thread something, and shows what changed; what breaks is told, with a way to begin anew. */
   const ask = useCallback(
@@ -70,16 +70,10 @@ export function useLive(start: Beginning) {
   return {
     seen,
     act,
-    /** It holds a memory of its own, and not the plan. */
-    holdsOwn: [plan, from, attempt].every((one, i) => heldFor[i] === one),
     /** Lets it hold a memory of its own, until the plan changes or it starts over. */
-    hold: (what: Parameters<BodyThread['port']['hold']>[0]) => {
-      setHeldFor([plan, from, attempt])
-      void ask((port) => port.hold(what), same)
-    },
-    /** Events one after another; what is only tried is undone by what comes next. */
-    doing: (events: readonly LiveEvent[], isTried: boolean) =>
-      void ask((port) => port.doing(events, isTried), same),
+    hold: (what: Parameters<BodyThread['port']['hold']>[0]) => void ask((port) => port.hold(what), same),
+    /** Acts one after another; what is only tried is undone by what comes next. */
+    doing: (acts: readonly Doing[]) => void ask((port) => port.doing(acts), same),
     happen: useCallback((event: LiveEvent) => act({ kind: 'event', event }), [act]),
     /** Plays a script from the beginning; what is wrong with it is returned in words and changes nothing. */
     play: async (text: string): Promise<string | null> =>

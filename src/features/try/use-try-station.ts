@@ -4,11 +4,10 @@ import { useMemo, useRef, useState } from 'react'
 import { readPlace, type Beginning } from '@/core/camera/live/address'
 import { controlsOf } from '@/core/model/controls'
 import { lookup } from '@/core/model/lookup'
-import type { Seen } from '@/core/camera/live/seen'
+import type { Memory } from '@/core/camera/memory'
 import type { Plan } from '@/core/plan/plan'
-import { keyRow, type RowId } from '@/core/plan/rows'
-import type { ProcedureId } from '@/core/procedures/catalogue'
-import { readProcedurePlace } from '@/core/procedures/place'
+import { entriesOf, notedRow, type RowId } from '@/core/plan/rows'
+import { readProcedurePlace, type ProcedureAsked } from '@/core/procedures/place'
 import { useStable } from '@/ui/use-stable'
 import { plannedContext, usualContext } from '@/core/resolve/context'
 import { labelsOf, type Shown } from '@/features/plates'
@@ -17,6 +16,24 @@ import { useLive } from './use-live'
 
 const nothing: ReadonlySet<RowId> = new Set()
 const noFindings: Shown['findings'] = new Map()
+
+/** The panels beside the body by what they are called. */
+export const panels = {
+  log: 'Log',
+  hand: 'In hand',
+  menu: 'Menu',
+  sequence: 'Sequence',
+  procedure: 'Procedure',
+} as const
+
+type Panel = keyof typeof panels
+
+/** A procedure that is played on the body, and how many of its acts are behind it; null before it has begun. */
+interface Played extends ProcedureAsked {
+  readonly at: number | null
+}
+
+const fieldMoves: Played = { procedure: 'field-moves', body: '', place: '', at: null }
 
 /** What the Try it station knows and does: the simulated body, what it shows, and the keys that are pressed on its plate. */
 export function useTryStation() {
@@ -31,31 +48,28 @@ export function useTryStation() {
   const [first] = useState<Beginning>({ context: usual, held: [] })
   const body = useLive(first)
   const { seen } = body
-  const [asked, setAsked] = useState<ProcedureId | null>(null)
+  const [panel, setPanel] = useState<Panel>('log')
+  const [played, setPlayed] = useState<Played>(fieldMoves)
   usePlaceInPage((place) => {
-    const procedure = readProcedurePlace(place)
-    setAsked(procedure)
-    if (procedure === null) body.startOver(readPlace(model, plan, lenses, usual, place))
+    const asked = readProcedurePlace(place)
+    if (asked === null) return body.startOver(readPlace(model, plan, lenses, usual, place))
+    setPlayed({ ...asked, at: null })
+    setPanel('procedure')
   })
   const [faceId, setFaceId] = useState(model.faces[0]?.id ?? '')
   const face = model.faces.find((one) => one.id === faceId) ?? model.faces[0]
   const fittedLens = seen ? seen.lens : usual.lens
   const attached = seen?.attached ?? usual.attached
   const shownSide = seen?.side ?? usual.side
-  const keys = body.holdsOwn ? seen?.keys : undefined
+  const memory = seen?.memory
   const labels = useMemo(() => {
     const fitted = { lens: fittedLens ?? usual.lens, attached: attached ?? [] }
     const shown = {
-      model,
-      plan: keys ? withKeys(plan, keys) : plan,
-      side: shownSide,
-      findings: noFindings,
-      changed: nothing,
-      fitted,
-      uses: null,
+      ...{ model, side: shownSide, findings: noFindings, changed: nothing, fitted, uses: null },
+      plan: memory ? holding(plan, memory) : plan,
     }
     return face ? labelsOf(shown, face) : []
-  }, [model, plan, keys, face, shownSide, fittedLens, attached, usual.lens])
+  }, [model, plan, memory, face, shownSide, fittedLens, attached, usual.lens])
   const held = seen?.held
   const [pointedAt, pointAt] = useState<string | null>(null)
   const lit = useMemo(
@@ -74,8 +88,7 @@ export function useTryStation() {
     labels,
     /** Controls that are held, and the one that comes next in what is played. */
     lit,
-    /** The procedure that the address of the page asks for. */
-    asked,
+    ...{ panel, pickPanel: setPanel, played, setPlayed },
     /** Shows a control as the one that comes next, on its face; none with null. */
     pointAt: useStable((control: string | null) => {
       pointAt(control)
@@ -86,12 +99,10 @@ export function useTryStation() {
   }
 }
 
-/** A plan with what the keys of a body do in the place of what it says of them. */
-function withKeys(plan: Plan, keys: Seen['keys']): Plan {
-  const rows = Object.entries(keys).flatMap(([key, { functionId }]) =>
-    functionId === null ? [] : [[keyRow({ key }), functionId] as const],
-  )
-  return { ...plan, rows: { ...plan.rows, ...Object.fromEntries(rows) } }
+/** What a body holds, as labels are written from it; whether something is empty on purpose the plan says. */
+function holding(plan: Plan, memory: Memory): Plan {
+  const reasons = entriesOf(plan.rows).filter(([row]) => notedRow(row, 'why') !== null)
+  return { ...plan, rows: { ...Object.fromEntries(reasons), ...memory } }
 }
 
 /** What the station's parts are given. */

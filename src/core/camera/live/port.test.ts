@@ -129,12 +129,12 @@ describe('a body that holds a memory of its own', () => {
   it('undoes what was only tried when the next thing is done, and keeps it in the story', () => {
     const body = held()
     const press = { kind: 'press', ...thumb } as const
-    body.take(body.port.doing([press], true))
+    body.take(body.port.doing([{ events: [press], isTried: true }]))
     expect(body.seen().held).toEqual([address])
-    body.take(body.port.doing([{ kind: 'full' }], false))
+    body.take(body.port.doing([{ events: [{ kind: 'full' }] }]))
     expect(body.seen().held).toEqual([])
     expect(body.seen().story.map(({ id }) => id)).toEqual([1, 0])
-    body.take(body.port.doing([press], false))
+    body.take(body.port.doing([{ events: [press] }, { events: [] }]))
     body.act({ kind: 'event', event: { kind: 'full' } })
     expect(body.seen().held).toEqual([address])
   })

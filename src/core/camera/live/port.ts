@@ -18,10 +18,17 @@ export interface BodyPort {
   /** Lets it hold a memory of its own, and stand as it was delivered. */
   hold(what: { readonly memory: Memory; readonly firmware: string }): Delta | null
   act(act: HandAct): Delta | null
-  /** Events one after another. What is only tried is undone when the next thing is done. */
-  doing(events: readonly LiveEvent[], isTried: boolean): Delta | null
+  /** Acts one after another, each of some events. What is only tried is undone when the next thing is done. */
+  doing(acts: readonly Doing[]): Delta | null
   /** Plays a script from where it was made to stand; what is wrong with the script is told in words, and changes nothing. */
   play(text: string): { readonly delta: Delta | null; readonly wrong: string | null }
+}
+
+/** What an act does on a body; nothing where no body can. */
+export interface Doing {
+  readonly events: readonly LiveEvent[]
+  /** Only tried: the hand undoes it at once. */
+  readonly isTried?: boolean
 }
 
 interface Stands {
@@ -29,6 +36,7 @@ interface Stands {
   readonly lenses: readonly LensModel[]
   readonly start: LiveState
   readonly now: InHand
+  readonly holdsOwn: boolean
   /** As it stood before what was only tried; null where nothing was. */
   readonly before: LiveState | null
 }
@@ -38,8 +46,8 @@ export function bodyPort(): BodyPort {
   let stands: Stands | null = null
   let about: { model: BodyModel; lenses: readonly LensModel[] } | null = null
   let sent: Seen | null = null
-  const show = (model: BodyModel, now: InHand): Delta | null => {
-    const seen = seenOf(model, now)
+  const show = ({ model, now, holdsOwn }: Stands): Delta | null => {
+    const seen = seenOf(model, now, holdsOwn)
     const delta = deltaBetween(sent, seen)
     sent = seen
     return delta
@@ -52,26 +60,29 @@ export function bodyPort(): BodyPort {
       if (!about) throw new Error('begin comes first')
       const start = liveAt(about.model, plan, context)
       const now = withKeysHeld(about.model, start, held)
-      stands = { ...about, start, now, before: null }
-      return show(about.model, now)
+      stands = { ...about, start, now, holdsOwn: false, before: null }
+      return show(stands)
     },
     hold(what) {
       if (!about) throw new Error('begin comes first')
       const start = liveHolding(about.model, about.lenses, what)
-      stands = { ...about, start, now: { state: start, story: [] }, before: null }
-      return show(about.model, stands.now)
+      stands = { ...about, start, now: { state: start, story: [] }, holdsOwn: true, before: null }
+      return show(stands)
     },
     act(act) {
       if (!stands) throw new Error('the body has to stand first')
       stands = { ...stands, now: afterAct(stands.model, untried(stands), act), before: null }
-      return show(stands.model, stands.now)
+      return show(stands)
     },
-    doing(events, isTried) {
+    doing(acts) {
       if (!stands) throw new Error('the body has to stand first')
-      const from = untried(stands)
-      const now = afterEvents(stands.model, from, events)
-      stands = { ...stands, now, before: isTried ? from.state : null }
-      return show(stands.model, now)
+      for (const { events, isTried = false } of acts) {
+        if (events.length === 0) continue
+        const from = untried(stands)
+        const now = afterEvents(stands.model, from, events)
+        stands = { ...stands, now, before: isTried ? from.state : null }
+      }
+      return show(stands)
     },
     play(text) {
       if (!stands) throw new Error('the body has to stand first')
@@ -82,7 +93,7 @@ export function bodyPort(): BodyPort {
           wrong: `${done.refusal.where ?? ''}: ${done.refusal.message}`.replace(/^: /, ''),
         }
       stands = { ...stands, now: done.value, before: null }
-      return { delta: show(stands.model, done.value), wrong: null }
+      return { delta: show(stands), wrong: null }
     },
   }
 }

@@ -4,6 +4,7 @@ import type { BodyModel } from '../../model/types'
 import { plannedSlots } from '../../plan/plan'
 import type { Verdict } from '../../resolve/resolved'
 import type { Value } from '../../vocabulary/values'
+import type { Memory } from '../memory'
 import { displayOf, type Display } from './display'
 import { focusWords } from './hands'
 import type { InHand, StoryLine } from './in-hand'
@@ -36,10 +37,14 @@ export interface Seen extends Pick<
   /** The banks in use, by what their owner calls them. */
   readonly slots: readonly { readonly family: string; readonly slot: string; readonly name: string }[]
   readonly story: readonly StoryLine[]
+  /** What it remembers: what is on its keys, also on those that cannot answer now. */
+  readonly memory: Memory
+  /** It holds a memory of its own, and not the plan. */
+  readonly holdsOwn: boolean
 }
 
-/** What is seen of a body. */
-export function seenOf(model: BodyModel, { state, story }: InHand): Seen {
+/** What is seen of a body, which holds the plan, or something of its own. */
+export function seenOf(model: BodyModel, { state, story }: InHand, holdsOwn = false): Seen {
   const { side, on, eye, posture, orientation, position, banks, lens, attached, held } = state
   const resolution = resolutionNow(model, state)
   const functions = heldFunctions(model, state, effectiveFunctionIdsOf(model, state))
@@ -62,6 +67,7 @@ export function seenOf(model: BodyModel, { state, story }: InHand): Seen {
     values,
     keys,
     slots: plannedSlots(model, memoryPlan(state)).map(({ family, slot, name }) => ({ family, slot, name })),
-    story,
+    ...{ story, holdsOwn },
+    memory: state.body.memory,
   }
 }
