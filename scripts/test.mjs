@@ -8,6 +8,9 @@ import { main, say } from './lib/say.mjs'
 import { ensureBuild, ensureNpm } from './lib/build.mjs'
 import { ensureDebian, root, runTypeScript } from './lib/system.mjs'
 
+/** What is run together, against a database of its own. */
+const projects = { unit: ['core', 'unit'], browser: ['browser'] }
+
 /** `npm test`: every test, unit and browser, against a database that is thrown away; ends with the count. */
 await main(async () => {
   await ensureDebian([...(process.env.DATABASE_URL ? [] : ['postgresql']), 'chromium', 'libnss3-tools'])
@@ -17,7 +20,10 @@ await main(async () => {
   const serverUrl = process.env.DATABASE_URL ?? cluster.url
   const mark = randomBytes(4).toString('hex')
   const reports = mkdtempSync(join(tmpdir(), 'salt-shelf-reports-'))
-  const names = ['unit', 'browser'].map((project) => ({ project, database: `salt_shelf_${project}_${mark}` }))
+  const names = Object.keys(projects).map((project) => ({
+    project,
+    database: `salt_shelf_${project}_${mark}`,
+  }))
   try {
     const counts = []
     for (const { project, database } of names) {
@@ -39,9 +45,7 @@ function runProject(project, { databaseUrl, serverUrl, build }, report) {
   const chosen = process.argv.slice(2)
   const args = [
     'run',
-    '--project',
-    project,
-    ...(project === 'unit' ? ['--project', 'core'] : []),
+    ...projects[project].flatMap((name) => ['--project', name]),
     '--passWithNoTests',
     '--reporter=default',
     '--reporter=json',

@@ -1,6 +1,5 @@
 import { catalogue, isProcedure } from '@/core/procedures/catalogue'
-import { type HandBody } from '@/core/procedures/carry-by-hand'
-import { writeTargets } from '@/core/procedures/place'
+import type { HandBody } from '@/core/procedures/carry-by-hand'
 import { composeProcedure, isPlaceOf, startOf } from '@/core/procedures/compose'
 import {
   isoLimitRows,
@@ -12,7 +11,7 @@ import {
 } from '@/core/procedures/iso-limits'
 import { orderFor, startingPoints, startWords, type StartingPoint } from '@/core/procedures/order'
 import { notAsWanted, play } from '@/core/procedures/play'
-import { writeRescuePlace } from '@/core/procedures/place'
+import { writeRescuePlace, writeTargets } from '@/core/procedures/place'
 import type { Procedure } from '@/core/procedures/types'
 import type { BodyModel } from '@/core/model/types'
 import { refuse, type Result } from '@/core/result'
@@ -134,7 +133,7 @@ function printed(
   })
 }
 
-/** What stops of ISO rated as `3200=in need` come to. */
+/** What stops of ISO rated as `3200=need` come to. */
 function limitsRated(id: string, model: BodyModel, rated: readonly string[]): Result<IsoLimits> {
   const where = '--rated'
   if (id !== 'iso-ladder') return refuse('option', 'Only the iso-ladder is rated.', where)
@@ -142,8 +141,11 @@ function limitsRated(id: string, model: BodyModel, rated: readonly string[]): Re
   for (const one of rated) {
     const [iso = '', said] = one.split('=')
     const rating = isoRatings.find((known) => known.split(' ').at(-1) === said)
-    if (!rating) return refuse('option', `“${one}” should be an ISO, =, and fine, need or never.`, where)
-    ratings.set(Number(iso), rating)
+    const stop = Number(iso)
+    if (!rating || !(stop > 0))
+      return refuse('option', `“${one}” should be an ISO, =, and fine, need or never.`, where)
+    if (ratings.has(stop)) return refuse('option', `ISO ${stop} is rated twice.`, where)
+    ratings.set(stop, rating)
   }
   const limits = isoLimitsOf(model, ratings)
   return limits.ok ? limits : refuse(limits.refusal.code, limits.refusal.message, where)

@@ -59,7 +59,7 @@ export async function listPlans(
   const patterns = patternsOf(words)
   const where = `p.owner_id = $1 and concat_ws(' ', p.title, p.purpose, p.model_id) ilike all ($2::text[])
     and p.deleted_at is null`
-  const checkedBy = await checksMark()
+  const checkedBy = await checksMark((await inventoryNow()).version)
   const [found, counted] = await Promise.all([
     query<Omit<PlanLine, 'counts' | 'work'> & Counted>(
       `select p.id, p.title, p.model_id as "modelId", p.version, p.updated_at as "updatedAt", p.purpose,
@@ -173,7 +173,7 @@ async function summarize(id: string): Promise<void> {
   if (!row) return
   const read = await planOf(row)
   const library = await definitions()
-  const { inventory } = await inventoryNow()
+  const { inventory, version } = await inventoryNow()
   const findings = read.ok ? adviceWith(library, inventory, read.value) : []
   const count = (severity: string) => findings.filter((one) => one.severity === severity).length
   const heavy = findings.filter((one) => one.severity !== 'tidies').slice(0, worstNamed)
@@ -190,7 +190,7 @@ async function summarize(id: string): Promise<void> {
       id,
       row.version,
       row.mark,
-      await checksMark(),
+      await checksMark(version),
       count('blocks'),
       count('problem'),
       read.ok ? null : JSON.stringify(read.refusal),
@@ -203,17 +203,18 @@ async function summarize(id: string): Promise<void> {
 
 /**
  * What was found in a plan as it stands, where that was reckoned since it changed last; else null, and it is reckoned
- * soon. A page shows it until it has looked itself.
+ * soon. A page shows it until it has looked itself. With the inventory as it stands, by the number of its newest step.
  */
 export async function findingsKept(
   id: string,
+  inventoryVersion: number,
 ): Promise<{ readonly version: number; readonly findings: readonly Finding[] } | null> {
   if (!isUuid(id)) return null
   const [kept] = await query<{ version: number; findings: readonly Finding[] | null }>(
     `select s.plan_version as version, s.findings from plan_summaries s join plans p on p.id = s.plan_id
      where p.id = $1 and p.owner_id = $2 and s.plan_version = p.version and s.row_mark = p.xmin::text
        and s.checked_by = $3 and s.trouble is null`,
-    [id, localOwner, await checksMark()],
+    [id, localOwner, await checksMark(inventoryVersion)],
   )
   if (kept?.findings) return { version: kept.version, findings: kept.findings }
   reckonSoon([id])
@@ -231,12 +232,11 @@ function adviceWith(
 }
 
 /** What the checks of this run of the server go by: its build, the definitions it reads, and the inventory as it stands. */
-async function checksMark(): Promise<string> {
+async function checksMark(inventoryVersion: number): Promise<string> {
   const { models, lenses } = await definitions()
-  const { version } = await inventoryNow()
   const editions = models.map(({ id, version: edition }) => `${id}@${edition}`)
   const build = process.env.SALT_SHELF_BUILD ?? 'unbuilt'
-  return [build, ...editions, ...lenses.map(({ id }) => id), `inventory ${version}`].join(' ')
+  return [build, ...editions, ...lenses.map(({ id }) => id), `inventory ${inventoryVersion}`].join(' ')
 }
 
 /** The plans of a model, the newest first, by their titles. */

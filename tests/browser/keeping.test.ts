@@ -4,6 +4,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
 import { must } from '@/core/result'
 import { closePool, query } from '@/server/db'
+import { inventoryNow } from '@/server/inventory'
 import { storeDefinition } from '@/server/models'
 import { createPlan, loadPlan } from '@/server/plans'
 import { findingsKept } from '@/server/summaries'
@@ -205,10 +206,11 @@ describe('a row that two tabs change', () => {
 
 describe('what is worked out in the background', () => {
   it('begins with what the server has found in the plan, before it has looked itself', async () => {
-    await expect.poll(() => findingsKept(demoPlan), { timeout: 20_000 }).not.toBeNull()
+    const kept = async () => findingsKept(demoPlan, (await inventoryNow()).version)
+    await expect.poll(kept, { timeout: 20_000 }).not.toBeNull()
     const isOf = (one: { severity: string; station: string }) =>
       one.station === 'foundation' && one.severity !== 'tidies'
-    const count = (await findingsKept(demoPlan))?.findings.filter(isOf).length ?? 0
+    const count = (await kept())?.findings.filter(isOf).length ?? 0
     const page = await chromium.browser.newPage()
     // A thread that never answers.
     await page.addInitScript(() => {

@@ -120,7 +120,7 @@ const tries = [
 const longLeader = 300
 
 /** Pixels of drawing that a leader over another control is worth. */
-const overAnother = 90
+const overAnother = 50
 
 /** How many leaders run over the label of another control. */
 function coveredIn({ labels }: PlateLayout): number {

@@ -95,21 +95,21 @@ function placeOne(edge: Edge, size: LabelSize, start: number, level: number, on:
     bottom: { x: start, y: level },
   }
   const box = { ...corners[edge], width, height }
-  const leaders = anchorsOf(edge, size, box, on.drawing).map(
-    (anchor) => [anchor, rimOf(size.control, on.drawing, anchor)] as const,
-  )
+  const anchors = anchorsOf(edge, size, box, on.drawing)
+  const from = (anchor: Point) => [anchor, rimOf(size.control, on.drawing, anchor)] as const
   // Over another control it would not be clear which of the two it leads to.
-  const isClear = (leader: readonly [Point, Point]) =>
-    !on.controls.some((one) => one.control !== size.control && enters(leader, one.box))
-  const leader = leaders.find(isClear) ?? leaders[0] ?? [centreOf(size.control, on.drawing), box]
+  const isClear = (anchor: Point) =>
+    !on.controls.some((one) => one.control !== size.control && enters(from(anchor), one.box))
+  const leader = from(anchors.find(isClear) ?? anchors[0])
   return { control: size.control, edge, box, leader, bracket: bracketOf(edge, size, box) }
 }
 
 /** Where on a label its leader may end, the best first: along its bracket, or along its lower or upper edge. */
-function anchorsOf(edge: Edge, size: LabelSize, box: Box, drawing: Box): Point[] {
+function anchorsOf(edge: Edge, size: LabelSize, box: Box, drawing: Box): [Point, ...Point[]] {
   if (edge === 'top' || edge === 'bottom') {
     const y = edge === 'top' ? box.y + box.height + 2 : box.y - 2
-    return [0, -0.2, 0.2, -0.35, 0.35].map((share) => ({ x: box.x + box.width * (0.5 + share), y }))
+    const at = (share: number) => ({ x: box.x + box.width * share, y })
+    return [at(0.5), at(0.3), at(0.7), at(0.15), at(0.85)]
   }
   const bracket = bracketOf(edge, size, box)
   if (bracket === null) {
@@ -118,7 +118,8 @@ function anchorsOf(edge: Edge, size: LabelSize, box: Box, drawing: Box): Point[]
   }
   const [{ x, y: first }, { y: last }] = bracket
   const nearest = Math.min(last, Math.max(first, centreOf(size.control, drawing).y))
-  return [nearest, (first + last) / 2, first, last].map((y) => ({ x, y }))
+  const at = (y: number) => ({ x, y })
+  return [at(nearest), at((first + last) / 2), at(first), at(last)]
 }
 
 /** The line along several gestures in a column: their leader leads to all of them; null for one gesture. */

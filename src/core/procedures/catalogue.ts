@@ -11,6 +11,8 @@ export interface ProcedureName {
   readonly purpose: string
   /** From where it always starts, whatever is asked for. */
   readonly start?: StartingPoint
+  /** A body that went through it holds the plan. */
+  readonly setsPlan?: true
 }
 
 /** Every procedure, in the order in which an owner meets them. */
@@ -26,6 +28,7 @@ export const catalogue = [
     name: 'Clean start',
     group: 'begin',
     purpose: 'What is there is saved; then back to delivered, and the plan from there.',
+    setsPlan: true,
   },
   {
     id: 'build-on',
@@ -39,12 +42,14 @@ export const catalogue = [
     name: 'Set this plan',
     group: 'set',
     purpose: 'The menu walked once, then keys, menus and banks.',
+    setsPlan: true,
   },
   {
     id: 'banks',
     name: 'Build the banks',
     group: 'set',
     purpose: 'Base stored to all, each varied from it, and stored again.',
+    setsPlan: true,
   },
   {
     id: 'press-test',
@@ -131,18 +136,22 @@ export const catalogue = [
 /** The id of a procedure. */
 export type ProcedureId = (typeof catalogue)[number]['id']
 
+/** A procedure as the catalogue has it; undefined for what is none. */
+function named(id: string): ProcedureName | undefined {
+  return catalogue.find((one) => one.id === id)
+}
+
 /** From where a procedure starts: some know that themselves. */
 export function startingPointOf(id: ProcedureId, asked: StartingPoint): StartingPoint {
-  const named: ProcedureName | undefined = catalogue.find((one) => one.id === id)
-  return named?.start ?? asked
+  return named(id)?.start ?? asked
 }
 
 /** Whether something names a procedure. */
 export function isProcedure(id: string): id is ProcedureId {
-  return catalogue.some((one) => one.id === id)
+  return named(id) !== undefined
 }
 
 /** Whether a body that went through a procedure holds the plan. */
 export function setsPlan(id: string): boolean {
-  return ['set-plan', 'banks', 'clean-start'].includes(id)
+  return named(id)?.setsPlan === true
 }

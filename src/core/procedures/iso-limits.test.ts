@@ -6,6 +6,7 @@ import { ladderSteps } from '../model/domain'
 import { lookup } from '../model/lookup'
 import { stepOf } from '../vocabulary/ladders'
 import { emptyPlan } from '../plan/plan'
+import { ownerRow } from '../plan/rows'
 import { applyStep, setRows } from '../plan/step'
 import { must } from '../result'
 import { composeProcedure } from './compose'
@@ -36,14 +37,15 @@ describe('the limits of an ISO ladder', () => {
   it('are one where fine goes over into never at once, and none where all is fine', () => {
     expect(must(limits({ 400: 'fine', 800: 'never' }))).toMatchObject({ need: null, never: 800 })
     const none = must(limits({ 400: 'fine', 800: 'fine' }))
-    expect(isoLimitRows(none)).toEqual({})
+    // What was said before goes, too: a limit that the ladder contradicts does not stay.
+    expect(Object.values(isoLimitRows(none))).toEqual([null, null])
     expect(isoLimitWords(none)).toContain('there is no limit')
   })
 
   it('go by the lower stop where a higher one was rated better, and say so', () => {
     const odd = must(limits({ 800: 'in need', 1600: 'fine', 3200: 'never', 6400: 'in need' }))
     expect(odd).toEqual({ need: 800, never: 3200, better: [1600, 6400] })
-    expect(isoLimitWords(odd)).toContain('ISO 1600 and 6400 was rated better')
+    expect(isoLimitWords(odd)).toContain('ISO 1600 and 6400 were rated better')
   })
 
   it('are refused where nothing is rated, and for a stop the camera has not', () => {
@@ -68,9 +70,12 @@ describe('the limits of an ISO ladder', () => {
           if (amount < (found.need ?? Infinity) && amount < (found.never ?? Infinity))
             expect(one).toBe('fine')
         }
-        if (Object.keys(isoLimitRows(found)).length === 0) return
-        const plan = emptyPlan(heron)
-        expect(applyStep(heron, plan, setRows(plan, 's', isoLimitRows(found)))).toMatchObject({ ok: true })
+        // Over limits of before, whatever they were.
+        const said = { [ownerRow('isoNeed')]: 99, [ownerRow('isoNever')]: 101 }
+        const plan = must(applyStep(heron, emptyPlan(heron), setRows(emptyPlan(heron), 'a', said)))
+        const after = must(applyStep(heron, plan, setRows(plan, 's', isoLimitRows(found))))
+        expect(after.rows[ownerRow('isoNeed')] ?? null).toBe(found.need)
+        expect(after.rows[ownerRow('isoNever')] ?? null).toBe(found.never)
       }),
       { numRuns: 40 },
     )

@@ -72,12 +72,9 @@ export function ratedOn(
   return rated
 }
 
-/** The rows of the plan that say the limits; a limit that was not found is left as it is. */
-export function isoLimitRows({ need, never }: IsoLimits): Readonly<Record<RowId, number>> {
-  return {
-    ...(need === null ? {} : { [ownerRow('isoNeed')]: need }),
-    ...(never === null ? {} : { [ownerRow('isoNever')]: never }),
-  }
+/** The rows of the plan that say the limits: both are the ladder’s, so that none stays that it contradicts. */
+export function isoLimitRows({ need, never }: IsoLimits): Readonly<Record<RowId, number | null>> {
+  return { [ownerRow('isoNeed')]: need, [ownerRow('isoNever')]: never }
 }
 
 /** The limits in a sentence. */
@@ -90,6 +87,6 @@ export function isoLimitWords({ need, never, better }: IsoLimits): string {
   const strange =
     better.length === 0
       ? ''
-      : ` ISO ${better.join(' and ')} was rated better than a lower one: the lower one counts.`
+      : ` ISO ${better.join(' and ')} ${better.length === 1 ? 'was' : 'were'} rated better than a lower one: the lower one counts.`
   return `${what[0]?.toUpperCase()}${what.slice(1)}.${strange}`
 }

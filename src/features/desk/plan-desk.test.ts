@@ -389,7 +389,7 @@ describe('a plan on the desk', () => {
     const { epoch } = keeper.opened()
     const base = deskWith()
     const desk = new PlanDesk(
-      { ...base.desk.start, epoch },
+      { ...base.desk.start, epoch, found: [] },
       {
         save: async (save) => ({ kind: 'answer', answer: await keeper.save(save) }),
         definition: () => Promise.resolve(newer),
@@ -400,6 +400,7 @@ describe('a plan on the desk', () => {
     desk.set({ [rowNamed('title')]: 'Mine' })
     await settled(desk)
     expect(desk.start.model).toBe(newer)
+    expect(desk.start.found).toBeNull()
     expect(desk.getView().plan).toEqual({
       model: { id: heron.id, version: newer.version },
       rows: { title: 'Mine' },
@@ -425,6 +426,16 @@ describe('a plan with what its owner has beside it', () => {
     desk.set({ [rowNamed('title')]: 'Mine' })
     await settled(desk)
     expect(keeper.opened().document.rows).toEqual({ title: 'Mine' })
+  })
+
+  it('lets go of what the server had found once there is something else beside it', () => {
+    const { desk } = deskWith()
+    const other = new PlanDesk({ ...desk.start, found: [] }, unasked, {
+      ...{ queue: unused, newId: () => 'mine', wait: () => Promise.resolve() },
+    })
+    expect(other.start.found).toEqual([])
+    other.equip(inventoryOf(bag))
+    expect(other.start.found).toBeNull()
   })
 
   it('sets over what it brings, and goes back to it by undo', async () => {

@@ -120,7 +120,13 @@ export class PlanDesk extends DocumentDesk<Plan, PlanExtras> {
     const { model, lenses } = this.current
     this.equipment = equipmentFor(model, { models: this.models, lenses: this.defined }, inventory)
     const isSame = canonicalJson(this.equipment.lenses) === canonicalJson(lenses)
-    this.current = { ...this.current, inventory, lenses: isSame ? lenses : this.equipment.lenses }
+    // What the server found was with what there was then.
+    this.current = {
+      ...this.current,
+      inventory,
+      found: null,
+      lenses: isSame ? lenses : this.equipment.lenses,
+    }
     this.showMore({ plan: equipped(this.client.shown, this.equipment) })
     this.tell()
   }
@@ -163,7 +169,7 @@ export class PlanDesk extends DocumentDesk<Plan, PlanExtras> {
     if (model && editionMark(plan.model) !== editionMark(this.current.plan.model)) {
       const inventory = this.current.inventory ?? emptyInventory
       this.equipment = equipmentFor(model, { models: this.models, lenses: this.defined }, inventory)
-      this.current = { ...this.current, model, plan }
+      this.current = { ...this.current, model, plan, found: null }
     }
     return { plan: equipped(plan, this.equipment) }
   }

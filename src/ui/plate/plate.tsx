@@ -120,21 +120,20 @@ function WithMargins({
     <>
       <svg width={layout.width} height={layout.height} className="absolute inset-0" aria-hidden="true">
         <Drawing face={face} controls={controls} box={layout.drawing} lit={lit} heat={heat} onPick={onPick} />
-        {layout.labels.map(({ control, leader: [from, to], bracket }) => {
+        {layout.labels.map(({ control, leader, bracket }) => {
           const look = lit.has(control.id) ? 'stroke-pan [stroke-width:1.8]' : 'stroke-silt [stroke-width:1]'
+          const end = leader[1]
           return (
             <g key={control.id} className="pointer-events-none">
-              <line x1={from.x} y1={from.y} x2={to.x} y2={to.y} className={look} />
-              {bracket && (
-                <line
-                  x1={bracket[0].x}
-                  y1={bracket[0].y}
-                  x2={bracket[1].x}
-                  y2={bracket[1].y}
-                  className={look}
-                />
-              )}
-              <circle cx={to.x} cy={to.y} r={2.2} className={lit.has(control.id) ? 'fill-pan' : 'fill-ink'} />
+              {[leader, ...(bracket ? [bracket] : [])].map(([from, to], i) => (
+                <line key={i} x1={from.x} y1={from.y} x2={to.x} y2={to.y} className={look} />
+              ))}
+              <circle
+                cx={end.x}
+                cy={end.y}
+                r={2.2}
+                className={lit.has(control.id) ? 'fill-pan' : 'fill-ink'}
+              />
             </g>
           )
         })}

@@ -88,17 +88,19 @@ function marginPlate(plate: Plate, layout: PlateLayout, scale: number, paper: Pa
       const y = down - top
       return [
         ...drawing(plate, scaled(layout.drawing, scale, x, y)),
-        ...layout.labels.flatMap(({ control, leader: [from, to], bracket }): Item[] => [
-          { kind: 'line', from: edge(from, x, y), to: edge(to, x, y), width: 0.5, tone: 'silt' },
-          { kind: 'ellipse', at: edge(to, x, y), half: [1.2, 1.2], width: 0, tone: 'ink', fill: 'ink' },
-          ...(bracket
-            ? [
-                {
-                  ...{ kind: 'line' as const, from: edge(bracket[0], x, y), to: edge(bracket[1], x, y) },
-                  ...{ width: 0.5, tone: 'silt' as const },
-                },
-              ]
-            : []),
+        ...layout.labels.flatMap(({ control, leader, bracket }): Item[] => [
+          ...[leader, ...(bracket ? [bracket] : [])].map(([from, to]): Item => ({
+            ...{ kind: 'line', from: edge(from, x, y), to: edge(to, x, y) },
+            ...{ width: 0.5, tone: 'silt' },
+          })),
+          {
+            kind: 'ellipse',
+            at: edge(leader[1], x, y),
+            half: [1.2, 1.2],
+            width: 0,
+            tone: 'ink',
+            fill: 'ink',
+          },
           ...labelItems(plate, control, layout, scale, x, y),
         ]),
       ]
