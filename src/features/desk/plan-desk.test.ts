@@ -430,7 +430,8 @@ describe('a plan with what its owner has beside it', () => {
 
   it('lets go of what the server had found once there is something else beside it', () => {
     const { desk } = deskWith()
-    const other = new PlanDesk({ ...desk.start, found: [] }, unasked, {
+    const nobody = { ...unasked, save: () => Promise.reject(new Error('nothing is saved here')) }
+    const other = new PlanDesk({ ...desk.start, found: [] }, nobody, {
       ...{ queue: unused, newId: () => 'mine', wait: () => Promise.resolve() },
     })
     expect(other.start.found).toEqual([])
