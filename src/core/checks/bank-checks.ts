@@ -81,10 +81,11 @@ export const bankChecks: readonly Check[] = [
     id: 'same-name',
     title: 'Two banks with one name',
     severity: 'problem',
+    once: true,
     needs: ['J34'],
     reasonSilences: false,
-    run: ({ model, plan, first }) => {
-      const all = first ? plannedSlots(model, plan) : []
+    run: ({ model, plan }) => {
+      const all = plannedSlots(model, plan)
       return all.flatMap((slot, i): CheckResult[] => {
         const twin = all.slice(0, i).find((one) => one.family === slot.family && one.name === slot.name)
         const row = bankFactRow(slot.family, slot.slot, 'name')
@@ -106,6 +107,7 @@ export const bankChecks: readonly Check[] = [
     id: 'record-bank-unused',
     title: 'The record key in stills films with a bank that is not there',
     severity: 'problem',
+    once: true,
     needs: ['J31'],
     reasonSilences: false,
     run: recordBank,
@@ -114,10 +116,11 @@ export const bankChecks: readonly Check[] = [
     id: 'shared-leak',
     title: 'A value of one side that is in force on the other',
     severity: 'tidies',
+    once: true,
     needs: ['J28'],
     reasonSilences: true,
-    run: ({ model, plan, first }) =>
-      (first ? sharesOf(model, plan) : []).flatMap(({ setting, values, row, leak }): CheckResult[] => {
+    run: ({ model, plan }) =>
+      sharesOf(model, plan).flatMap(({ setting, values, row, leak }): CheckResult[] => {
         const apart = leak === null ? null : unshare(plan, setting, model.sides, `mend shared-leak ${row}`)
         if (leak === null || !apart?.ok) return []
         return [
@@ -262,10 +265,10 @@ function meantButEqual({ model, plan }: CheckInput, slot: PlannedSlot): CheckRes
 }
 
 /** In stills the record key may film with one named bank, whatever was last used: then that bank has to be there. */
-function recordBank({ model, plan, side, first, states: situated }: CheckInput): CheckResult[] {
+function recordBank({ model, plan, side, states: situated }: CheckInput): CheckResult[] {
   const { filming } = model
   const [one] = situated
-  if (!first || side !== 'stills' || filming?.fromStills !== 'named' || !filming.namedBy || !one) return []
+  if (side !== 'stills' || filming?.fromStills !== 'named' || !filming.namedBy || !one) return []
   const named = one.resolution.settings.get(filming.namedBy)
   const used = plannedSlots(model, plan).filter(
     (slot) => slot.side === 'motion' && slot.family === filming.family,

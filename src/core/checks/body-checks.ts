@@ -27,18 +27,20 @@ export const bodyChecks: readonly Check[] = [
     id: 'prefix-clash',
     title: 'Two bodies give their files the same name',
     severity: 'problem',
+    once: true,
     needs: ['J39'],
     reasonSilences: false,
-    run: (input) => (input.first ? prefixClash(input) : []),
+    run: prefixClash,
   },
   {
     id: 'look-alike',
     title: 'Another model is taken for this one',
     severity: 'tidies',
+    once: true,
     needs: ['J40', '§7'],
     reasonSilences: false,
-    run: ({ model, plan, first }) => {
-      const row = first && idsOf(plan.rows).find((id) => isBodyRow(id))
+    run: ({ model, plan }) => {
+      const row = idsOf(plan.rows).find((id) => isBodyRow(id))
       if (!row) return []
       return model.lookAlikes.map((other) => ({
         title: `Make sure that it is a ${model.name}`,
@@ -53,27 +55,30 @@ export const bodyChecks: readonly Check[] = [
     id: 'needs-newer-firmware',
     title: 'Something that the firmware of a body cannot hold',
     severity: 'blocks',
+    once: true,
     needs: ['J36', 'J40'],
     reasonSilences: false,
-    run: (input) => (input.first ? needsNewer(input) : []),
+    run: needsNewer,
   },
   {
     id: 'older-firmware',
     title: 'Decided on an older firmware',
     severity: 'tidies',
+    once: true,
     needs: ['J36', 'J40'],
     reasonSilences: false,
     many: 'rows were decided on an older firmware',
-    run: ({ model, plan, first }) => (first ? decidedBefore(model, plan) : []),
+    run: ({ model, plan }) => decidedBefore(model, plan),
   },
   {
     id: 'first-but-unsure',
     title: 'Among the first, and not decided',
     severity: 'tidies',
+    once: true,
     needs: ['J36', 'J41', 'J48'],
     reasonSilences: false,
-    run: ({ model, plan, first }) =>
-      notes(plan.rows, 'priority', first).flatMap(({ about, value }): CheckResult[] => {
+    run: ({ model, plan }) =>
+      notes(plan.rows, 'priority').flatMap(({ about, value }): CheckResult[] => {
         const sure = plan.rows[noteRow('sure', about)]
         if (value === 'rest' || (sure !== 'open' && sure !== 'hearsay')) return []
         return [
@@ -90,7 +95,7 @@ export const bodyChecks: readonly Check[] = [
 
 /** Rows that were decided on an older firmware than their body runs now, and the way to say that all of them were seen. */
 function decidedBefore(model: BodyModel, plan: Plan): CheckResult[] {
-  const old = notes(plan.rows, 'decidedOn', true).flatMap(({ about, value, id }) => {
+  const old = notes(plan.rows, 'decidedOn').flatMap(({ about, value, id }) => {
     const { firmware, body } = readStamp(value)
     const now = firmwareNow(model, plan, body)
     const isOld = (firmwareNumber(firmware) ?? 0) < (firmwareNumber(now.firmware) ?? 0)
@@ -162,8 +167,7 @@ function prefixClash({ model, plan }: CheckInput): CheckResult[] {
 }
 
 /** Notes of one kind with what they are about, in order. */
-function notes(rows: Rows, note: NoteName, first: boolean) {
-  if (!first) return []
+function notes(rows: Rows, note: NoteName) {
   return idsOf(rows)
     .sort()
     .flatMap((id) => {

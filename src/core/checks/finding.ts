@@ -99,7 +99,7 @@ export interface CheckInput {
   readonly lenses: readonly LensModel[]
   readonly side: Side
   readonly states: readonly ResolvedContext[]
-  /** Whether this is the first of the model's sides: what is asked of the plan as a whole is asked there. */
+  /** Whether this is the first of the model's sides: what belongs to no side is told there. */
   readonly first: boolean
 }
 
@@ -111,6 +111,8 @@ export interface Check {
   readonly severity: Severity
   /** Seconds an outing that a finding costs on the job, roughly, where it does not say itself; see `usualCost`. */
   readonly cost?: number
+  /** It is asked once, of the plan as a whole, in the states of the first side; any other is asked on each side, of that alone. */
+  readonly once?: true
   /** Its findings are one with others that come from the same cause. */
   readonly joins?: boolean
   /** What several of its findings are called together, as tidy-ups: "banks are not fully described". */
@@ -132,32 +134,38 @@ export interface Check {
 
 /**
  * A check of each setting in each state. What it says is remembered with the resolved setting, which stays the same
- * object for as long as nothing about it changes.
+ * object for as long as nothing about it changes; what it says of a whole state, with all the settings of that.
  */
 export function ofEachSetting(
   look: (resolved: ResolvedSetting, input: CheckInput) => readonly CheckResult[],
 ): (input: CheckInput) => readonly CheckResult[] {
   const known = keptByObject<ResolvedSetting, readonly CheckResult[]>()
-  return (input) => {
-    const all: CheckResult[] = []
-    for (const one of input.states) {
-      for (const resolved of notable(one.resolution)) {
-        if (!isOfSide(resolved.setting, input.side)) continue
-        let said = known.get(resolved)
-        if (!said) {
-          said = look(resolved, input).map((each) => ({ ...each, seenIn: one }))
-          known.set(resolved, said)
-        }
-        for (const each of said) all.push(each)
+  const knownOf = keptByObject<Resolution['settings'], readonly CheckResult[]>()
+  const saidOf = (one: ResolvedContext, input: CheckInput): readonly CheckResult[] =>
+    notable(one.resolution.settings).flatMap((resolved) => {
+      if (!isOfSide(resolved.setting, input.side)) return []
+      let said = known.get(resolved)
+      if (!said) {
+        said = look(resolved, input).map((each) => ({ ...each, seenIn: one }))
+        known.set(resolved, said)
       }
-    }
-    return all
-  }
+      return said
+    })
+  return (input) =>
+    input.states.flatMap((one) => {
+      const { settings } = one.resolution
+      let said = knownOf.get(settings)
+      if (!said) {
+        said = saidOf(one, input)
+        knownOf.set(settings, said)
+      }
+      return said
+    })
 }
 
 /** The settings of a state of which there is something to say: a remark, a rule's hand in it, more than one value. */
-const notable = memoize((resolution: Resolution): readonly ResolvedSetting[] =>
-  [...resolution.settings.values()].filter(
+const notable = memoize((settings: Resolution['settings']): readonly ResolvedSetting[] =>
+  [...settings.values()].filter(
     (one) => one.remarks.length > 0 || one.possible.length > 1 || one.chain.at(-1)?.layer === 'rule',
   ),
 )

@@ -17,10 +17,11 @@ export const holdChecks: readonly Check[] = [
     title: 'A hold set that no key calls',
     severity: 'problem',
     many: 'hold sets are on no key',
+    once: true,
     needs: ['J28', 'J44'],
     reasonSilences: false,
-    run: ({ model, plan, first }) =>
-      (first ? model.holdSets : []).flatMap((set): CheckResult[] => {
+    run: ({ model, plan }) =>
+      model.holdSets.flatMap((set): CheckResult[] => {
         const [row] = ticked(plan, set)
         const calls = model.functions.filter((fn) => fn.holdSet === set.id)
         const assigned = calls.some((fn) =>

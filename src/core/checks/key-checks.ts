@@ -128,6 +128,7 @@ export const keyChecks: readonly Check[] = [
     title: 'One function under different fingers in stills and motion',
     severity: 'tidies',
     many: 'functions are under another finger in motion',
+    once: true,
     needs: ['J5'],
     reasonSilences: true,
     run: otherHand,
@@ -295,9 +296,9 @@ function tiltBesideTurn({ model, plan, states: situated }: CheckInput): CheckRes
   })
 }
 
-function otherHand({ model, plan, side, first }: CheckInput): CheckResult[] {
+function otherHand({ model, plan }: CheckInput): CheckResult[] {
   const [here, there] = model.sides
-  if (!first || !here || !there || side !== here) return []
+  if (!here || !there) return []
   return model.functions.flatMap((fn): CheckResult[] => {
     if (fn.manner === 'none') return []
     const [one, other] = [here, there].map((each) => addressesWith(model, plan, each, fn.id))

@@ -87,6 +87,7 @@ export const menuChecks: readonly Check[] = [
     id: 'line-twice',
     title: 'One line twice in the own menu',
     severity: 'tidies',
+    once: true,
     needs: ['J27'],
     reasonSilences: true,
     run: (input) =>
@@ -106,6 +107,7 @@ export const menuChecks: readonly Check[] = [
     id: 'two-tiers',
     title: 'One setting in the function menu and in the own menu',
     severity: 'tidies',
+    once: true,
     needs: ['J2', 'J27'],
     reasonSilences: true,
     run: (input) =>
@@ -128,6 +130,7 @@ export const menuChecks: readonly Check[] = [
     id: 'act-at-hand',
     title: 'An act that cannot be undone stands in the own menu',
     severity: 'tidies',
+    once: true,
     needs: ['J27', 'J40'],
     reasonSilences: true,
     run: (input) =>
@@ -167,9 +170,8 @@ function planned(plan: Plan, grid: Grid): boolean {
   return idsOf(plan.rows).some((row) => isGridRow(row, grid.id))
 }
 
-/** The filled lines of the own menu; looked at once. */
-function lines({ model, plan, first }: CheckInput): { row: RowId; id: string }[] {
-  if (!first) return []
+/** The filled lines of the own menu. */
+function lines({ model, plan }: CheckInput): { row: RowId; id: string }[] {
   return ownLines(model).flatMap(({ row }) => {
     const id = rowValue(plan.rows, row)
     return typeof id === 'string' ? [{ row, id }] : []

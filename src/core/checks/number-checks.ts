@@ -49,6 +49,7 @@ export const numberChecks: readonly Check[] = [
     id: 'time-outs-in-order',
     title: 'A time-out that never comes, because another comes first',
     severity: 'tidies',
+    once: true,
     needs: ['§8'],
     reasonSilences: true,
     run: timeOuts,
@@ -59,6 +60,7 @@ export const numberChecks: readonly Check[] = [
     number: 'equivalent',
     severity: 'problem',
     cost: 300,
+    once: true,
     needs: ['§7'],
     reasonSilences: true,
     run: typedFocal,
@@ -180,8 +182,7 @@ const timeOutOrder = [
 ] as const
 
 /** Time-outs that the plan sets so that a later one comes before an earlier: the earlier never comes. */
-function timeOuts({ model, plan, side, first }: CheckInput): CheckResult[] {
-  if (!first) return []
+function timeOuts({ model, plan, side }: CheckInput): CheckResult[] {
   const all = timeOutOrder.flatMap(({ means, seconds }) => {
     const setting = settingMeaning(model, means)
     if (setting?.domain.kind !== 'number') return []
@@ -219,9 +220,9 @@ function timeOuts({ model, plan, side, first }: CheckInput): CheckResult[] {
 }
 
 /** A lens without contacts steadies right only if its focal length is typed; a zoom at each of its ends. */
-function typedFocal({ model, plan, side, lenses, first }: CheckInput): CheckResult[] {
+function typedFocal({ model, plan, side, lenses }: CheckInput): CheckResult[] {
   const setting = settingMeaning(model, 'stabiliser.typedFocal')
-  if (!first || setting?.domain.kind !== 'number') return []
+  if (setting?.domain.kind !== 'number') return []
   const row = baseRow(plan.rows, setting, defaultWhereabouts(model, side))
   const typed = plan.rows[row]
   const { from, to } = setting.domain

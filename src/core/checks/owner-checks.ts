@@ -16,6 +16,7 @@ export const ownerChecks: readonly Check[] = [
     title: 'The nose is where the screen moves the AF point',
     severity: 'problem',
     cost: 300,
+    once: true,
     needs: ['J4'],
     reasonSilences: true,
     run: noseOnPad,
@@ -42,6 +43,7 @@ export const ownerChecks: readonly Check[] = [
     id: 'corners-with-glasses',
     title: 'The corners of the finder are out of sight with glasses',
     severity: 'tidies',
+    once: true,
     needs: ['J49'],
     reasonSilences: true,
     run: cornersWithGlasses,
@@ -83,10 +85,10 @@ function clearZone({ domain }: Setting, eye: Value): Value | null {
 
 /** At the finder the nose lies left of the right eye, and right of the left one: what moves the point there, it moves. */
 function noseOnPad(input: CheckInput): CheckResult[] {
-  const { model, plan, side, first } = input
+  const { model, plan, side } = input
   const eye = said(plan, 'eye')
   const pad = working(input, 'focus.touchPad')
-  if (!first || eye === null || pad?.resolved.value !== true) return []
+  if (eye === null || pad?.resolved.value !== true) return []
   const zone = valueMeaning(model, pad.one.resolution, 'focus.touchPadZone')
   if (zone && clearOfNose(zone.setting, zone.value, eye)) return []
   const half = eye === 'right' ? 'left' : 'right'
@@ -111,9 +113,9 @@ function noseOnPad(input: CheckInput): CheckResult[] {
 
 /** Glasses keep the eye away from the finder: a picture as large as it goes has its corners out of sight. */
 function cornersWithGlasses(input: CheckInput): CheckResult[] {
-  const { model, plan, side, first } = input
+  const { model, plan, side } = input
   const size = working(input, 'display.finderSize')
-  if (!first || said(plan, 'glasses') !== true || size?.resolved.value !== 'full') return []
+  if (said(plan, 'glasses') !== true || size?.resolved.value !== 'full') return []
   const row = rowOf(model, plan, side, size.resolved)
   const { setting } = size.resolved
   const smaller =

@@ -81,6 +81,7 @@ export const valueChecks: readonly Check[] = [
     id: 'risk-not-accepted',
     title: 'A risk that nobody has accepted',
     severity: 'problem',
+    once: true,
     needs: ['J36'],
     reasonSilences: false,
     run: risks,
@@ -252,8 +253,7 @@ const riskyValues: readonly { means: string; value: string | boolean; because: s
   },
 ]
 
-function risks({ model, plan, side, first }: CheckInput): CheckResult[] {
-  if (!first) return []
+function risks({ model, plan, side }: CheckInput): CheckResult[] {
   return riskyValues.flatMap(({ means, value, because }): CheckResult[] => {
     const setting = settingMeaning(model, means)
     const row = setting && baseRow(plan.rows, setting, defaultWhereabouts(model, side))

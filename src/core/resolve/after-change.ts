@@ -72,6 +72,18 @@ export function sidesOfKeys({ what, addresses, fitting }: Changed): ReadonlySet<
   return new Set([...addresses].map((key) => key.slice(0, key.indexOf('/'))))
 }
 
+/**
+ * The sides that rows of keys and settings belong to, where nothing else changed and each belongs to one: what a plan amounts
+ * to on the others is as it was. Null where a change may reach every side.
+ */
+export function sidesTouched(model: BodyModel, changed: Changed): ReadonlySet<string> | null {
+  const { what, addresses, settings, fitting } = changed
+  if (fitting || [...what].some((one) => one !== 'key' && one !== 'setting')) return null
+  const sides = new Set([...addresses].map((key) => key.slice(0, key.indexOf('/'))))
+  for (const places of settings.values()) for (const place of places) sides.add(place)
+  return [...sides].every((side) => model.sides.some((one) => one === side)) ? sides : null
+}
+
 /** The settings whose changed rows can be read in a context. */
 function readIn(model: BodyModel, { settings }: Changed, context: Context): string[] {
   const slots = model.families.map((family) => `${family.id}/${slotIn(model, context, family.id) ?? ''}`)
@@ -116,13 +128,13 @@ export function resolveAfter(
     if (before) keepKnown(before, one.state, changedThere)
     return changedThere
   })
-  const all = (before.settings as IndexedMap<ResolvedSetting>).copy()
-  for (const key of dirty) {
-    const setting = key.startsWith('setting/')
-      ? state.found.settings.get(key.slice('setting/'.length))
-      : undefined
-    if (setting) all.set(setting.id, resolvedSetting(next, setting))
-  }
+  const settingsAnew = [...dirty].flatMap((key) =>
+    key.startsWith('setting/') ? (state.found.settings.get(key.slice('setting/'.length)) ?? []) : [],
+  )
+  const all = before.settings as IndexedMap<ResolvedSetting>
+  // Where no setting can be another, the map is the same object: what is remembered of it stays known.
+  const settled = settingsAnew.length === 0 ? all : all.copy()
+  for (const setting of settingsAnew) settled.set(setting.id, resolvedSetting(next, setting))
   const keys = (before.addresses as IndexedMap<ResolvedAddress>).copy()
   for (const address of answering(next).list) {
     const was = before.addresses.get(address.key)
@@ -130,7 +142,7 @@ export function resolveAfter(
     if (touched) keys.set(address.key, addressIn(next, address))
   }
   const indicators = dirty.has('indicator') ? indicatorsIn(state) : before.indicators
-  return finished(next, { settings: all, addresses: keys, indicators })
+  return finished(next, { settings: settled, addresses: keys, indicators })
 }
 
 /** Held keys and what stays on lay overlays that cannot be followed setting by setting. */
