@@ -1,13 +1,14 @@
 import { checkAfter, checkPlan, stillOpen, type CheckedPlan } from '../checks/checks'
 import { sharing } from '../delta'
+import { memoize } from '../memoize'
 import type { BodyModel, LensModel, Posture } from '../model/types'
 import type { Plan } from '../plan/plan'
 import type { Rows } from '../plan/rows'
 import { reachAfter, reachOf } from '../reach/reach'
 import type { ReachReport } from '../reach/report'
-import { changedBetween, resolveAfter, type Changed } from '../resolve/after-change'
+import { changedBetween, resolveAfter } from '../resolve/after-change'
 import type { Context } from '../resolve/context'
-import { resolve } from '../resolve/resolve'
+import { resolve, workOf } from '../resolve/resolve'
 import type { Resolution, StateIn } from '../resolve/resolved'
 import { answering, type Subject } from './answers'
 import { nameOf, type Answers, type QuestionKind, type QuestionOf, type RowChange } from './questions'
@@ -23,8 +24,7 @@ const mostKept = 64
 export class Analysis implements Subject {
   private checks: CheckedPlan | null = null
   private readonly reaches = new Map<Posture, ReachReport>()
-  private readonly states = new Map<string, { readonly plan: Plan; readonly resolution: Resolution }>()
-  private readonly since = new Map<Plan, Changed>()
+  private readonly states = new Map<string, KnownState>()
   private readonly answers = new Map<string, Kept>()
 
   constructor(
@@ -43,7 +43,6 @@ export class Analysis implements Subject {
     const { what } = changedBetween(this.model, this.now, plan)
     if (what.size === 0) return
     this.now = plan
-    this.since.clear()
     for (const kept of this.answers.values())
       if (answering[kept.kind].hangsOn.some((one) => what.has(one))) kept.current = false
   }
@@ -91,20 +90,22 @@ export class Analysis implements Subject {
     const name = contextName(context)
     const known = this.states.get(name)
     const resolution =
-      known === undefined
-        ? resolve(this.model, this.now, context)
-        : known.plan === this.now
-          ? known.resolution
-          : resolveAfter(this.model, this.now, context, known.resolution, this.changedSince(known.plan))
+      known?.plan === this.now
+        ? known.resolution
+        : (this.stateChecked(name) ?? this.stateAnew(context, known))
     keep(this.states, name, { plan: this.now, resolution })
     return resolution
   }
 
-  /** What the plan as it stands differs in from one that was: worked out once for all that was made from it. */
-  private changedSince(plan: Plan): Changed {
-    let changed = this.since.get(plan)
-    if (!changed) this.since.set(plan, (changed = changedBetween(this.model, plan, this.now)))
-    return changed
+  /** The state as the checks looked at it, where they have, and nothing changed since. */
+  private stateChecked(name: string): Resolution | undefined {
+    return this.checks?.plan === this.now ? statesByName(this.checks).get(name) : undefined
+  }
+
+  private stateAnew(context: Context, known: KnownState | undefined): Resolution {
+    const { model, now } = this
+    if (!known) return resolve(model, now, context)
+    return resolveAfter(model, now, context, known.resolution, changedBetween(model, known.plan, now))
   }
 
   /** Findings and reach as they would be with some rows changed; nothing of it is kept. */
@@ -116,6 +117,22 @@ export class Analysis implements Subject {
     }
   }
 }
+
+/** What a plan amounts to in some context. */
+interface KnownState {
+  readonly plan: Plan
+  readonly resolution: Resolution
+}
+
+/** The states that the checks looked at, by the names of their contexts. */
+const statesByName = memoize(({ states }: CheckedPlan) => {
+  const byName = new Map<string, Resolution>()
+  for (const resolution of states.values()) {
+    const context = workOf(resolution)?.context
+    if (context) byName.set(contextName(context), resolution)
+  }
+  return byName
+})
 
 interface Kept {
   readonly kind: QuestionKind

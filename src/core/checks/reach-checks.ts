@@ -13,14 +13,7 @@ import type { State } from '../resolve/state'
 import { refusing } from '../resolve/state'
 import { termOf } from '../vocabulary/terms'
 import { sameValue, type Value } from '../vocabulary/values'
-import {
-  quickFix,
-  type Check,
-  type CheckInput,
-  type CheckResult,
-  type QuickFix,
-  type ResolvedContext,
-} from './finding'
+import { quickFix, type Check, type CheckInput, type CheckResult, type QuickFix } from './finding'
 import { keysIn, rowOf } from './meaning'
 
 /** What is needed and cannot be had. */
@@ -45,9 +38,9 @@ function blockedNeeds(input: CheckInput): CheckResult[] {
     if (!setting) return []
     const title = `${termOf(need.what)} is needed ${need.perOuting} times an outing (${situationName(plan, need.situation)}), and nothing changes it`
     return states.flatMap((one, i): CheckResult[] => {
-      const because = idleBecause(one.resolution, setting.id)
-      const { rule } = ruleOf(one, setting.id)
-      if (because === null || isPutOnByAKey(model, one, rule)) return []
+      const block = blockOf(model, one.resolution, setting.id)
+      if (!block) return []
+      const { because, rule } = block
       return [
         {
           severity: 'tidies',
@@ -68,18 +61,32 @@ function blockedNeeds(input: CheckInput): CheckResult[] {
 /** Seconds that are lost each time something needed cannot be had. */
 const secondsMissed = 30
 
+/** Why nothing changes a setting in a state, and the rule that says so. */
+interface Block {
+  readonly because: string
+  readonly rule: string | undefined
+}
+
+/** What stands in the way of a setting in a state; null where nothing does. */
+function blockOf(model: BodyModel, resolution: Resolution, setting: string): Block | null {
+  const because = idleBecause(resolution, setting)
+  if (because === null) return null
+  const rule = ruleOf(resolution, setting)
+  return isPutOnByAKey(model, resolution, rule) ? null : { because, rule }
+}
+
 /** The rule by which nothing changes a setting in a state. */
-function ruleOf({ resolution }: ResolvedContext, id: string): { rule?: string } {
+function ruleOf(resolution: Resolution, id: string): string | undefined {
   const resolved = resolution.settings.get(id)
   const last = resolved?.chain.at(-1)
-  const rule =
+  return (
     resolved?.remarks.find(({ kind, truth }) => kind === 'ineffective' && truth === 'yes')?.rule ??
-    (last?.layer === 'rule' ? last.from : null)
-  return rule == null ? {} : { rule }
+    (last?.layer === 'rule' ? (last.from ?? undefined) : undefined)
+  )
 }
 
 /** Whether a key that works puts on, while it is held, what the rule misses: detection that a held key brings. */
-function isPutOnByAKey(model: BodyModel, { resolution }: ResolvedContext, rule: string | undefined): boolean {
+function isPutOnByAKey(model: BodyModel, resolution: Resolution, rule: string | undefined): boolean {
   return rule !== undefined && settingsOf(model, rule).some((id) => putOnByKeys(model)(resolution).has(id))
 }
 

@@ -128,6 +128,16 @@ export function followsByItself({
 
 /** Why setting something does nothing here: it has no effect, or a rule or the mode dial fixes it; null where it does. */
 export function idleBecause(resolution: Resolution, setting: string): string | null {
+  const known = idleIn(resolution.settings)
+  let because = known.get(setting)
+  if (because === undefined) known.set(setting, (because = findIdle(resolution, setting)))
+  return because
+}
+
+/** What is known so far of the settings of a state: why each has no effect, or null. A key alone makes no setting idle. */
+const idleIn: (settings: Resolution['settings']) => Map<string, string | null> = memoize(() => new Map())
+
+function findIdle(resolution: Resolution, setting: string): string | null {
   const resolved = resolution.settings.get(setting)
   const idle = resolved?.remarks.find(({ kind, truth }) => kind === 'ineffective' && truth === 'yes')
   if (idle) return idle.because

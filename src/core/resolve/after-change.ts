@@ -2,6 +2,7 @@ import { type Invalidated, type RowId, anywhere, idsOf, invalidatedBy, rowValue 
 import { isOnFitting } from '../model/controls'
 import { lookup } from '../model/lookup'
 import type { BodyModel } from '../model/types'
+import { memoize } from '../memoize'
 import { slotIn, standingAt, type Context } from './context'
 import type { Plan } from '../plan/plan'
 import { sameValue } from '../vocabulary/values'
@@ -26,8 +27,22 @@ export interface Changed {
   readonly what: ReadonlySet<Invalidated['what']>
 }
 
-/** What two plans of one model differ in; linear in their rows. */
+/** What two plans of one model differ in; linear in their rows. What was asked lately is remembered: several ask the same. */
 export function changedBetween(model: BodyModel, before: Plan, after: Plan): Changed {
+  const asked = lately(model)
+  const known = asked.find((one) => one.before === before && one.after === after)
+  if (known) return known.changed
+  const changed = differences(model, before, after)
+  asked.unshift({ before, after, changed })
+  asked.length = Math.min(asked.length, mostLately)
+  return changed
+}
+
+/** What was asked of a model last, the newest first. */
+const lately: (model: BodyModel) => { before: Plan; after: Plan; changed: Changed }[] = memoize(() => [])
+const mostLately = 4
+
+function differences(model: BodyModel, before: Plan, after: Plan): Changed {
   const rows = new Set<RowId>()
   for (const row of idsOf(before.rows)) if (differ(before, after, row)) rows.add(row)
   for (const row of idsOf(after.rows)) if (!Object.hasOwn(before.rows, row)) rows.add(row)
@@ -52,19 +67,27 @@ export function changedIn(model: BodyModel, before: Plan, after: Plan, rows: Rea
     else if (anew.what === 'everything') everything = true
   }
   for (const key of addresses) facts.add(`assigned/${lookup(model).addresses.get(key)?.factory ?? ''}`)
-  const mode = lookup(model).exposureMode
-  for (const setting of model.settings) {
-    if (setting.place === 'exposureMode' && mode && settings.has(mode.id)) touch(setting.id, anywhere)
-    const widener = model.families.find((family) => family.id === setting.storedBy)?.widenedBy
-    if (setting.storedWhen !== undefined && widener !== undefined && settings.has(widener))
-      touch(setting.id, anywhere)
-  }
+  for (const id of [...settings.keys()])
+    for (const moved of movedBy(model).get(id) ?? []) touch(moved, anywhere)
   const fitting = [...addresses].some((key) => {
     const address = lookup(model).addresses.get(key)
     return address !== undefined && isOnFitting(address)
   })
   return { settings, addresses, facts, everything, fitting, what }
 }
+
+/** The settings whose cells another setting chooses among: the exposure mode, what widens a family of banks. */
+const movedBy = memoize((model: BodyModel): ReadonlyMap<string, readonly string[]> => {
+  const moved = new Map<string, string[]>()
+  const by = (setting: string | undefined, id: string) => {
+    if (setting !== undefined) moved.set(setting, [...(moved.get(setting) ?? []), id])
+  }
+  for (const { id, place, storedBy, storedWhen } of model.settings) {
+    if (place === 'exposureMode') by(lookup(model).exposureMode?.id, id)
+    if (storedWhen !== undefined) by(model.families.find((family) => family.id === storedBy)?.widenedBy, id)
+  }
+  return moved
+})
 
 /** The sides whose keys changed, where nothing but keys did; else null. */
 export function sidesOfKeys({ what, addresses, fitting }: Changed): ReadonlySet<string> | null {
