@@ -1,7 +1,15 @@
 'use client'
 
-import { useWindowVirtualizer } from '@tanstack/react-virtual'
-import { useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
+import { useWindowVirtualizer, type Virtualizer } from '@tanstack/react-virtual'
+import {
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type KeyboardEvent,
+  type ReactNode,
+} from 'react'
 import { Offer } from '@/ui/button'
 import { usePlan } from '@/features/desk'
 import { isOfSide } from '@/core/model/sides'
@@ -14,7 +22,7 @@ import { LineRow } from './line-row'
 import { isProblem, withPages, type Drawn, type SettingsKnown } from './use-settings-station'
 
 /** How high a line and a heading are before they are measured, in pixels; how far from the top what is taken comes into sight. */
-const [lineHigh, headHigh, headRoom] = [41, 44, 140]
+const [lineHigh, headHigh, headRoom] = [40, 44, 140]
 
 /** The lines, page by page in the camera's own order; only what is in sight is drawn. */
 export function LineList({
@@ -30,11 +38,12 @@ export function LineList({
   const drawn = useMemo(() => withPages(lines), [lines])
   const list = useRef<HTMLDivElement>(null)
   const top = useTopOf(list)
-  const rows = useWindowVirtualizer({
+  const rows = useWindowVirtualizer<HTMLDivElement>({
     count: drawn.length,
     estimateSize: (i) => (drawn[i]?.kind === 'page' ? headHigh : lineHigh),
     getItemKey: (i) => keyOf(drawn[i]),
-    overscan: 6,
+    overscan: 3,
+    measureElement: sizeSeen,
     scrollMargin: top,
     scrollPaddingStart: headRoom,
     scrollPaddingEnd: roomBelow(),
@@ -50,6 +59,11 @@ export function LineList({
     // Only what is taken in hand brings the list into motion.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [inHand])
+  // Where lines come or go before it, it stands elsewhere in the list, and the hand goes along.
+  useEffect(() => {
+    if (at >= 0 && hadHand.current) focusLine(list.current, inHand)
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [at])
   if (lines.length === 0)
     return (
       <p className="border-t px-2 py-6 text-silt">No line is like that. Take back what narrows the list.</p>
@@ -66,16 +80,17 @@ export function LineList({
       className="relative"
       style={{ height: rows.getTotalSize() }}
     >
-      {rows.getVirtualItems().map(({ index, key, start }) => {
+      {rows.getVirtualItems().map(({ index, start }) => {
         const one = drawn[index]
         if (!one) return null
         return (
-          <div
-            key={key}
-            ref={rows.measureElement}
-            data-index={index}
-            className="absolute inset-x-0 top-0"
-            style={{ transform: `translateY(${start - top}px)` }}
+          // A place takes in the line that comes to stand there: letters typed in the search make nothing anew.
+          <Place
+            key={one.kind === 'page' ? keyOf(one) : one.number}
+            index={index}
+            holds={keyOf(one)}
+            at={start - top}
+            rows={rows}
           >
             {one.kind === 'page' ? (
               <PageHead page={one.page} known={known} />
@@ -91,9 +106,57 @@ export function LineList({
                 onTake={take}
               />
             )}
-          </div>
+          </Place>
         )
       })}
+    </div>
+  )
+}
+
+/**
+ * How high a place is: as it was laid out, and until then as it was when it last stood there, or as it is taken to be. Asking
+ * for it at once would have the page laid out twice for every letter.
+ */
+function sizeSeen(
+  place: HTMLDivElement,
+  seen: ResizeObserverEntry | undefined,
+  rows: Virtualizer<Window, HTMLDivElement>,
+): number {
+  const [box] = seen?.borderBoxSize ?? []
+  if (box) return Math.round(box.blockSize)
+  const index = rows.indexFromElement(place)
+  return rows.measurementsCache[index]?.size ?? rows.options.estimateSize(index)
+}
+
+/** A place of the list, measured whenever something else stands in it. */
+function Place({
+  index,
+  holds,
+  at,
+  rows,
+  children,
+}: {
+  index: number
+  /** The name of what stands there. */
+  holds: string
+  /** How far down the list, in pixels. */
+  at: number
+  rows: Virtualizer<Window, HTMLDivElement>
+  children: ReactNode
+}) {
+  const box = useRef<HTMLDivElement>(null)
+  useLayoutEffect(() => {
+    rows.measureElement(box.current)
+    return () => void rows.elementsCache.delete(holds)
+  }, [rows, holds])
+  return (
+    <div
+      ref={box}
+      data-index={index}
+      className="absolute inset-x-0 top-0 [contain:layout_style]"
+      style={{ transform: `translateY(${at}px)` }}
+    >
+      {children}
     </div>
   )
 }

@@ -1,9 +1,9 @@
 'use client'
 
 import { Search } from 'lucide-react'
-import type { KeyboardEvent } from 'react'
+import { memo, type KeyboardEvent } from 'react'
 import { lineOnly, type LineOnly } from '@/core/settings/filter'
-import { lineStates, stateWords } from '@/core/settings/standing'
+import { lineStates, stateWords, type LineState } from '@/core/settings/standing'
 import { subjects } from '@/core/vocabulary/subjects'
 import { ShortcutList } from '@/features/desk'
 import { Beside } from '@/ui/beside'
@@ -13,7 +13,7 @@ import { EnablingList } from './enabling-list'
 import { LineList } from './line-list'
 import { LinePanel, LineValues } from './line-panel'
 import { StateSign } from './state-sign'
-import { everything, useSettingsStation, type SettingsKnown } from './use-settings-station'
+import { everything, useSettingsStation, type Narrowing, type SettingsKnown } from './use-settings-station'
 
 const settingsKeys = [
   ['↑ ↓', 'from line to line; Page Up and Page Down ten at once'],
@@ -92,6 +92,9 @@ function press(known: SettingsKnown, event: KeyboardEvent<HTMLElement>): void {
 /** How a choice that narrows the list looks. */
 const narrows = 'min-h-9 min-w-0 max-w-56 rounded-md border bg-sheet px-2 max-sm:flex-1'
 
+/** What narrows the list. */
+type Narrows = Pick<SettingsKnown, 'narrow'>
+
 /** How far the pass through the menu is, and what narrows the list. */
 function Head({ known }: { known: SettingsKnown }) {
   const { counts, all, narrowing, narrow, lines, goToOpen } = known
@@ -135,6 +138,7 @@ function Head({ known }: { known: SettingsKnown }) {
             aria-label="Find a line by any word"
             placeholder="Find a line by any word"
             value={narrowing.words}
+            onFocus={known.comeToSearch}
             onChange={(event) => narrow({ words: event.target.value })}
             onKeyDown={(event) => {
               if (event.key !== 'ArrowDown' && event.key !== 'Enter') return
@@ -145,22 +149,42 @@ function Head({ known }: { known: SettingsKnown }) {
             className="min-h-9 w-full rounded-md border bg-crust pr-2 pl-7 placeholder:text-silt"
           />
         </span>
-        <Select
-          label="Subject"
-          value={narrowing.subject}
-          options={[['', 'The whole menu'], ...subjects.map(({ id, name }) => [id, name] as const)]}
-          onPick={(subject) => narrow({ subject })}
-          className={narrows}
-        />
-        <Only known={known} />
+        <Subject subject={narrowing.subject} narrow={narrow} />
+        <Only only={narrowing.only} need={narrowing.need} situations={known.situations} narrow={narrow} />
       </div>
-      <States known={known} />
+      <States
+        counts={counts}
+        all={all}
+        state={narrowing.state}
+        isNarrowed={Object.values(narrowing).some((one) => one !== '')}
+        narrow={narrow}
+      />
     </header>
   )
 }
 
+// What stands above the list besides the search is not drawn anew for each letter typed there.
+
+/** Narrows the list to one subject. */
+const Subject = memo(function Subject({ subject, narrow }: { subject: string } & Narrows) {
+  return (
+    <Select
+      label="Subject"
+      value={subject}
+      options={[['', 'The whole menu'], ...subjects.map(({ id, name }) => [id, name] as const)]}
+      onPick={(picked) => narrow({ subject: picked })}
+      className={narrows}
+    />
+  )
+})
+
 /** Narrows the list to lines of one kind, or to what a situation needs. */
-function Only({ known: { narrowing, narrow, situations } }: { known: SettingsKnown }) {
+const Only = memo(function Only({
+  only: chosen,
+  need: needed,
+  situations,
+  narrow,
+}: Pick<Narrowing, 'only' | 'need'> & Pick<SettingsKnown, 'situations'> & Narrows) {
   const kinds = Object.entries(lineOnly).map(([id, words]) => ({
     id: `only ${id}`,
     words,
@@ -174,7 +198,7 @@ function Only({ known: { narrowing, narrow, situations } }: { known: SettingsKno
     need: id,
   }))
   const all = [{ id: '', words: 'All lines', only: '' as const, need: '' }, ...kinds, ...needs]
-  const now = all.find(({ only, need }) => only === narrowing.only && need === narrowing.need)
+  const now = all.find(({ only, need }) => only === chosen && need === needed)
   return (
     <Select
       label="Which lines"
@@ -187,10 +211,16 @@ function Only({ known: { narrowing, narrow, situations } }: { known: SettingsKno
       className={narrows}
     />
   )
-}
+})
 
 /** The states a line can stand in, each with how many do; one narrows the list to those. */
-function States({ known: { counts, all, narrowing, narrow } }: { known: SettingsKnown }) {
+const States = memo(function States({
+  counts,
+  all,
+  state: chosen,
+  isNarrowed,
+  narrow,
+}: Pick<SettingsKnown, 'counts' | 'all'> & { state: LineState | ''; isNarrowed: boolean } & Narrows) {
   const chip =
     'inline-flex min-h-8 shrink-0 items-center gap-1.5 border-b-2 border-transparent px-1 text-small pointer-coarse:min-h-11 aria-pressed:border-brine aria-pressed:font-semibold hover:border-rule'
   return (
@@ -201,7 +231,7 @@ function States({ known: { counts, all, narrowing, narrow } }: { known: Settings
     >
       <button
         type="button"
-        aria-pressed={narrowing.state === ''}
+        aria-pressed={chosen === ''}
         onClick={() => narrow({ state: '' })}
         className={chip}
       >
@@ -212,18 +242,18 @@ function States({ known: { counts, all, narrowing, narrow } }: { known: Settings
           key={state}
           type="button"
           aria-label={`${stateWords[state]}, ${counts[state]}`}
-          aria-pressed={narrowing.state === state}
-          onClick={() => narrow({ state: narrowing.state === state ? '' : state })}
+          aria-pressed={chosen === state}
+          onClick={() => narrow({ state: chosen === state ? '' : state })}
           className={chip}
         >
           <StateSign state={state} /> <span className="text-silt tabular-nums">{counts[state]}</span>
         </button>
       ))}
-      {Object.values(narrowing).some((one) => one !== '') && (
+      {isNarrowed && (
         <Offer className="ml-auto min-h-8 shrink-0 text-small" onClick={() => narrow(everything)}>
           Show all lines
         </Offer>
       )}
     </div>
   )
-}
+})

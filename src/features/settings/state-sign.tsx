@@ -1,5 +1,5 @@
 import { CircleCheck, CircleDashed, CircleSlash, PencilLine } from 'lucide-react'
-import { stateWords, type LineState } from '@/core/settings/standing'
+import { lineStates, stateWords, type LineState } from '@/core/settings/standing'
 import { Signed } from '@/ui/signed'
 
 const signs = {
@@ -9,7 +9,17 @@ const signs = {
   open: { Sign: CircleDashed, colour: 'text-silt' },
 } as const
 
+// Drawn once each: a line of the list that stands where the one before it stood is not drawn anew for that.
+const drawn = [true, false].map((shown) =>
+  Object.fromEntries(
+    lineStates.map((state) => [
+      state,
+      <Signed key={state} {...signs[state]} word={stateWords[state]} shown={shown} />,
+    ]),
+  ),
+)
+
 /** Where a line stands, by sign, word and colour. */
 export function StateSign({ state, word = true }: { state: LineState; word?: boolean }) {
-  return <Signed {...signs[state]} word={stateWords[state]} shown={word} />
+  return drawn[word ? 0 : 1]?.[state]
 }

@@ -52,8 +52,7 @@ export function useSettingsStation() {
   const enabling = useAnswer<'enabling'>(
     narrowing.only === 'enabling' || inHand !== null ? { kind: 'enabling' } : null,
   )
-  const synonyms = useSynonyms(narrowing.words !== '')
-  const wordsOf = useMemo(() => lineWords(model, synonyms), [model, synonyms])
+  const { wordsOf, comeToSearch } = useLineWords(model, narrowing.words !== '')
   const facts = useMemo(
     () => ({
       problems: new Set([...about].filter(([, all]) => all.some(isProblem)).map(([id]) => id)),
@@ -69,6 +68,11 @@ export function useSettingsStation() {
   )
   const counts = useMemo(() => countedStates(model, plan), [model, plan])
   const situations = useMemo(() => namedSituations(plan), [plan])
+  const narrow = useStable((change: Partial<Narrowing>) => {
+    setNarrowing((now) => ({ ...now, ...change }))
+    // What a subject asks stands where the line in hand would.
+    if (change.subject !== undefined) setInHand(null)
+  })
   const say = useStable((ids: readonly string[], said: LineStanding | null) => {
     const rows = saidOfLines(model, desk.getView().document, ids, said)
     if (Object.keys(rows).length > 0) desk.set(rows)
@@ -112,11 +116,8 @@ export function useSettingsStation() {
     model,
     planId,
     narrowing,
-    narrow: (change: Partial<Narrowing>) => {
-      setNarrowing((now) => ({ ...now, ...change }))
-      // What a subject asks stands where the line in hand would.
-      if (change.subject !== undefined) setInHand(null)
-    },
+    narrow,
+    comeToSearch,
     lines,
     counts,
     all: settingLines(model).length,
@@ -144,15 +145,20 @@ function namedSituations(plan: Plan) {
   return situationsOf(plan).map((id) => ({ id, name: situationName(plan, id) }))
 }
 
-/** What each line is searched by: its label, its address, and what else is meant by it, once for all letters typed. */
-function lineWords(
-  model: BodyModel,
-  synonyms: ReturnType<typeof useSynonyms>,
-): (line: SettingLine) => string {
-  const known = new Map(
-    settingLines(model).map((line) => [line, searchText(line, synonyms?.('setting', line.means) ?? '')]),
-  )
-  return (line) => known.get(line) ?? ''
+/**
+ * What each line is searched by: its label, its address, and what else is meant by it, once for all letters typed. What else
+ * things are called is fetched when the cursor comes to the search, before a letter is typed.
+ */
+function useLineWords(model: BodyModel, isSearching: boolean) {
+  const [isNear, setNear] = useState(false)
+  const synonyms = useSynonyms(isNear || isSearching)
+  const wordsOf = useMemo(() => {
+    const known = new Map(
+      settingLines(model).map((line) => [line, searchText(line, synonyms?.('setting', line.means) ?? '')]),
+    )
+    return (line: SettingLine) => known.get(line) ?? ''
+  }, [model, synonyms])
+  return { wordsOf, comeToSearch: () => setNear(true) }
 }
 
 function filterOf({ state, only, ...texts }: Narrowing): LineFilter {
@@ -192,16 +198,17 @@ function lineAt(model: BodyModel, place: string): string | null {
   return settingLines(model).some((line) => line.id === id) ? id : null
 }
 
-/** A line with the page it stands under, for the list: a heading wherever the page changes. */
+/** A line of the list with its number there, or a heading wherever the page of the menu changes. */
 export type Drawn =
-  { readonly kind: 'page'; readonly page: string } | { readonly kind: 'line'; readonly line: SettingLine }
+  | { readonly kind: 'page'; readonly page: string }
+  | { readonly kind: 'line'; readonly line: SettingLine; readonly number: number }
 
 /** The lines with a heading before each page. */
 export function withPages(lines: readonly SettingLine[]): Drawn[] {
   let page: string | null = null
-  return lines.flatMap((line): Drawn[] => {
+  return lines.flatMap((line, number): Drawn[] => {
     const head: Drawn[] = line.page === page ? [] : [{ kind: 'page', page: line.page }]
     page = line.page
-    return [...head, { kind: 'line', line }]
+    return [...head, { kind: 'line', line, number }]
   })
 }
