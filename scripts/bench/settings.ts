@@ -79,7 +79,7 @@ async function costsAt(page: Page, cdp: CDPSession, address: string) {
   }
   // One letter that most lines have: as many are drawn whatever stands behind them.
   const filled: number[] = []
-  for (const letter of 'eaioeaio') {
+  for (const letter of 'eaioeaioeaioeaio') {
     await page.getByRole('searchbox').fill('')
     await page.waitForTimeout(200)
     await page.getByRole('searchbox').focus()

@@ -7,8 +7,7 @@ import { rowNamed } from '@tests/fixtures/rows'
 import { describe, expect, it } from 'vitest'
 import { SettingsStation } from './settings-station'
 
-// What jsdom does not lay out: every line is 40 px high, and the window scrolls.
-Object.defineProperty(HTMLElement.prototype, 'offsetHeight', { configurable: true, get: () => 40 })
+// What jsdom does not do: the window scrolls.
 Object.defineProperty(document.documentElement, 'scrollHeight', { configurable: true, value: 20_000 })
 window.scrollTo = ((to: ScrollToOptions) => {
   Object.defineProperty(window, 'scrollY', { configurable: true, value: to.top ?? 0 })
@@ -61,6 +60,19 @@ describe('the pass through the menu', () => {
     expect(desk.getView().log).toHaveLength(1)
     await settled(() => desk.undo())
     expect(rows()).toEqual({})
+  })
+
+  it('keeps the hand on its line where one before it comes back into the list', async () => {
+    const { user, line, desk } = await opened()
+    await user.click(screen.getByRole('button', { name: /^not looked at, / }))
+    await user.click(line('exposure.mode'))
+    await user.keyboard('n')
+    expect(document.querySelector('[data-line="exposure.mode"]')).toBeNull()
+    await settled()
+    expect(document.activeElement).toBe(line('exposure.shutter'))
+    await settled(() => desk.undo())
+    expect(line('exposure.mode').getAttribute('aria-current')).toBeNull()
+    expect(document.activeElement).toBe(line('exposure.shutter'))
   })
 
   it('goes to the next line nobody has looked at, past those somebody has', async () => {
