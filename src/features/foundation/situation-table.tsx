@@ -5,7 +5,6 @@ import { ArrowDown, ArrowUp, X } from 'lucide-react'
 import { memo, useId, useState } from 'react'
 import type { Need } from '@/core/reach/needs'
 import { movedSituation } from '@/core/plan/situations'
-import { commonFunctions, commonSettings } from '@/core/vocabulary/catalogue'
 import { needFlags, type NeedFlag } from '@/core/vocabulary/need-flags'
 import { knows } from '@/core/reach/knows'
 import { useDesk, useKeptText } from '@/features/desk'
@@ -283,9 +282,9 @@ function AddNeed({ situation, has }: { situation: string; has: readonly string[]
   const [unknown, setUnknown] = useState(false)
   // The list is long, and only there while somebody types.
   const [typing, setTyping] = useState(false)
-  const known = [...commonSettings.values(), ...commonFunctions.values()].filter(
-    ({ id: what }) => !has.includes(what) && knows(desk.start.model, what),
-  )
+  const known = [...settingTerms, ...functionTerms]
+    .map(([what, term]) => ({ id: what, term }))
+    .filter(({ id: what }) => !has.includes(what) && knows(desk.start.model, what))
   const add = (text: string) => {
     const found = known.find(({ term }) => term.toLowerCase() === text.trim().toLowerCase())
     setUnknown(text.trim() !== '' && !found)
