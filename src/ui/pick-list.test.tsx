@@ -2,7 +2,7 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { PickList } from './pick-list'
+import { Option, PickList, type OptionProps } from './pick-list'
 
 // Only what is in view is drawn, and nothing has a height here unless it is given one.
 beforeEach(() => {
@@ -99,6 +99,39 @@ describe('a list to pick from', () => {
     screen.getByLabelText('being typed in').focus()
     list()
     expect(document.activeElement).toBe(screen.getByLabelText('being typed in'))
+  })
+})
+
+describe('a list whose parts say something else', () => {
+  it('says it without drawing the list anew, and picks by what it says then', async () => {
+    const drawn = vi.fn()
+    const Counted = (props: OptionProps) => {
+      drawn(props.value)
+      return <Option {...props} />
+    }
+    const shown = (prices: Record<string, number>, onPick: (one: string) => void) => (
+      <PickList
+        label="Fruit"
+        list="Fruits"
+        placeholder="type"
+        items={fruits}
+        idOf={(one) => one}
+        textOf={(one) => one}
+        onPick={(one) => onPick(`${one} ${prices[one]}`)}
+        nothing={(typed) => `No ${typed}.`}
+        as={Counted}
+        option={(one) => `${one} ${prices[one]}`}
+      />
+    )
+    const prices = { Apple: 1, Pear: 2, Quince: 3, 'Wild apple': 4 }
+    const picked = vi.fn<(one: string) => void>()
+    const { rerender } = render(shown(prices, vi.fn()))
+    const before = drawn.mock.calls.length
+    rerender(shown({ ...prices, Pear: 7 }, picked))
+    expect(options()).toEqual(['Apple 1', 'Pear 7', 'Quince 3', 'Wild apple 4'])
+    expect(drawn.mock.calls).toHaveLength(before)
+    await userEvent.setup().click(screen.getByText('Pear 7'))
+    expect(picked).toHaveBeenCalledExactlyOnceWith('Pear 7')
   })
 })
 

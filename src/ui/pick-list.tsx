@@ -2,6 +2,9 @@
 
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react'
 import {
+  createContext,
+  memo,
+  useContext,
   useEffect,
   useId,
   useRef,
@@ -15,6 +18,7 @@ import { useExplained } from './explain'
 import type { DragHandlers } from './drag'
 import { useSearch } from './use-search'
 import { useShared } from './use-shared'
+import { useStable } from './use-stable'
 import type { Meaning } from './use-synonyms'
 
 interface PickListProps<T> {
@@ -51,9 +55,6 @@ interface PickListProps<T> {
  * Only what is in view is drawn, so that it is as quick with a thousand things.
  */
 export function PickList<T>({
-  label,
-  list,
-  placeholder,
   items,
   idOf,
   textOf,
@@ -66,26 +67,22 @@ export function PickList<T>({
   onType,
   onEscape,
   tall = '340px',
+  ...names
 }: PickListProps<T>) {
-  const id = useId()
-  const search = useFocusAtFirst()
   const found = useSearch({ items, textOf, meansOf, onPick })
   const { shown } = found
-  // The list is made of ids: where only what a part says changed, none of it is made anew.
-  const ids = useShared(shown.map(idOf))
   const byId = new Map(shown.map((item) => [idOf(item), item]))
-  const pick = (id: string | null) => {
-    const item = id === null ? undefined : byId.get(id)
-    if (item !== undefined) onPick(item)
-  }
-  const meansOfId = (of: string | null) => {
-    const item = of === null ? undefined : byId.get(of)
-    return item === undefined ? null : (meansOf?.(item) ?? null)
-  }
-  const type = (words: string) => {
+  const of =
+    <V,>(make: (item: T) => V) =>
+    (id: string): V | undefined => {
+      const item = byId.get(id)
+      return item === undefined ? undefined : make(item)
+    }
+  const pick = useStable(of(onPick))
+  const type = useStable((words: string) => {
     found.type(words)
     onType?.(words)
-  }
+  })
   const onKey = (event: KeyboardEvent) => {
     // Tab leaves the field, as everywhere; it does not pick what is under the cursor on its way.
     if (event.key === 'Tab') event.stopPropagation()
@@ -96,58 +93,104 @@ export function PickList<T>({
   }
   return (
     <div onKeyDownCapture={onKey}>
-      <Combobox<string | null>
-        immediate
-        value={null}
-        virtual={{ options: ids }}
-        onChange={pick}
-        onClose={() => type('')}
-      >
-        {({ activeOption }) => (
-          <>
-            <label htmlFor={id} className="text-small text-silt">
-              {label}
-            </label>
-            <ComboboxInput
-              id={id}
-              ref={search}
-              autoComplete="off"
-              placeholder={placeholder}
-              onChange={(event) => type(event.target.value)}
-              onKeyDown={(event) => {
-                if (event.key === 'Escape') onEscape?.()
-              }}
-              className="mt-0.5 block min-h-9 w-full rounded border bg-crust px-2 placeholder:text-silt"
-            />
-            <ComboboxOptions
-              static
-              modal={false}
-              aria-label={list}
-              // It needs a height of its own, what is drawn follows from it; and grows with parts that say more.
-              style={{ minHeight: `min(${tall}, ${shown.length * 4}rem)`, maxHeight: tall }}
-              className="mt-2 overflow-y-auto"
-            >
-              {({ option: of }: { option: string }) => {
-                const item = byId.get(of)
-                // While the list closes up over a part that went, there is nothing to say of it.
-                if (item === undefined) return <></>
-                return (
-                  <Part as={as} value={of} drag={dragOf?.(item)} onPick={() => pick(of)}>
-                    {option(item)}
-                  </Part>
-                )
-              }}
-            </ComboboxOptions>
-            {meansOf && <InHand means={meansOfId(activeOption)} />}
-          </>
-        )}
-      </Combobox>
+      <WordsContext value={{ says: of(option), means: (id) => (meansOf && of(meansOf)(id)) ?? null }}>
+        <Choice
+          {...names}
+          ids={useShared(shown.map(idOf))}
+          as={as}
+          dragOf={useStable((id: string) => (dragOf ? of(dragOf)(id) : undefined))}
+          isExplained={meansOf !== undefined}
+          onPick={pick}
+          onType={type}
+          onEscape={useStable(() => onEscape?.())}
+          tall={tall}
+        />
+      </WordsContext>
       {shown.length === 0 && (
         <p className="py-2 text-silt">{found.isWaiting ? 'Looking…' : nothing(found.typed)}</p>
       )}
     </div>
   )
 }
+
+/** What the parts of a list say and mean, by their ids. */
+interface Words {
+  readonly says: (id: string) => ReactNode
+  readonly means: (id: string) => Meaning | null
+}
+
+const WordsContext = createContext<Words>({ says: () => null, means: () => null })
+
+/** The field and its list, made of ids: where only what a part says is another, neither is drawn anew. */
+const Choice = memo(function Choice({
+  label,
+  list,
+  placeholder,
+  ids,
+  as,
+  dragOf,
+  isExplained,
+  onPick,
+  onType,
+  onEscape,
+  tall,
+}: {
+  label: string
+  list: string
+  placeholder: string
+  ids: string[]
+  as: ComponentType<OptionProps>
+  dragOf: (id: string) => Drag | undefined
+  isExplained: boolean
+  onPick: (id: string) => void
+  onType: (words: string) => void
+  onEscape: () => void
+  tall: string
+}) {
+  const id = useId()
+  const search = useFocusAtFirst()
+  return (
+    <Combobox<string | null>
+      immediate
+      value={null}
+      virtual={{ options: ids }}
+      onChange={(picked) => picked !== null && onPick(picked)}
+      onClose={() => onType('')}
+    >
+      {({ activeOption }) => (
+        <>
+          <label htmlFor={id} className="text-small text-silt">
+            {label}
+          </label>
+          <ComboboxInput
+            id={id}
+            ref={search}
+            autoComplete="off"
+            placeholder={placeholder}
+            onChange={(event) => onType(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'Escape') onEscape()
+            }}
+            className="mt-0.5 block min-h-9 w-full rounded border bg-crust px-2 placeholder:text-silt"
+          />
+          <ComboboxOptions
+            static
+            modal={false}
+            aria-label={list}
+            // It needs a height of its own, what is drawn follows from it; and grows with parts that say more.
+            style={{ minHeight: `min(${tall}, ${ids.length * 4}rem)`, maxHeight: tall }}
+            className="mt-2 overflow-y-auto"
+          >
+            {({ option: of }: { option: string }) =>
+              ids.includes(of) ? <Part as={as} of={of} dragOf={dragOf} onPick={onPick} /> : <Gone />
+            }
+          </ComboboxOptions>
+          {isExplained && <InHand of={activeOption} />}
+        </>
+      )}
+    </Combobox>
+  )
+})
 
 /** A field that the hand is in from the beginning; a list that comes a moment later does not take it away from where it types by then. */
 function useFocusAtFirst() {
@@ -163,8 +206,9 @@ function useFocusAtFirst() {
 }
 
 /** What the part of a list in hand is, in a sentence: its standard term, and what it does. */
-function InHand({ means }: { means: Meaning | null }) {
-  const known = useExplained(means)
+function InHand({ of }: { of: string | null }) {
+  const { means } = useContext(WordsContext)
+  const known = useExplained(of === null ? null : means(of))
   if (!known) return null
   return (
     <p className="mt-1 border-l-2 border-brine pl-2 text-small text-silt">
@@ -188,8 +232,34 @@ export interface OptionProps {
   readonly style?: CSSProperties
 }
 
-function Part({ as: Drawn, ...rest }: OptionProps & { as: ComponentType<OptionProps> }) {
-  return <Drawn {...rest} />
+/** While the list closes up over a part that went, there is nothing to say of it. */
+function Gone() {
+  return null
+}
+
+function Part({
+  as: Drawn,
+  of,
+  dragOf,
+  onPick,
+  ...place
+}: {
+  as: ComponentType<OptionProps>
+  of: string
+  dragOf: (id: string) => Drag | undefined
+  onPick: (id: string) => void
+  /** Where the list puts it; it says more of that than is asked here. */
+  style?: CSSProperties
+}) {
+  return (
+    <Drawn value={of} drag={dragOf(of)} onPick={() => onPick(of)} {...place}>
+      <Says of={of} />
+    </Drawn>
+  )
+}
+
+function Says({ of }: { of: string }) {
+  return useContext(WordsContext).says(of)
 }
 
 /** A part of a list: picked by a click, so that it can also be dragged. */
