@@ -131,6 +131,20 @@ describe('the analysis as the page has it', () => {
     expect(client.answer(findings)).toEqual(adviceOn(heron, now, lenses))
   })
 
+  it('asks what every station shows before what one shows besides, the changes with the first', async () => {
+    const { client, calls } = clientOf(plan)
+    for (const question of [{ kind: 'banks' }, findings, reach] as const)
+      client.subscribe(question, () => undefined)
+    await settled()
+    calls.length = 0
+    client.update(after(plan, { [key]: 'nothing' }))
+    await settled()
+    expect(calls.map(({ given }) => given)).toEqual([
+      [[[key, 'nothing']], [findings, reach]],
+      [[], [{ kind: 'banks' }]],
+    ])
+  })
+
   it('answers about the newest plan, whenever on the way of the former one it came', async () => {
     for (let moment = 0; moment < 12; moment++) {
       const { client } = clientOf(plan)

@@ -157,20 +157,21 @@ export class AnalysisClient {
     return [...this.asked.values()].find((one) => one.stale && one.listeners.size > 0)
   }
 
-  /** Sends the plan as it stands with what is asked about it: what is quick in one message, so that its answers are shown together. */
+  /** Sends the plan as it stands with what is asked about it: what every station shows in one message, so that it is shown together; then the rest. */
   private send(thread: AnalysisThread): Promise<void>[] {
     const { plan, sent } = this
     this.sent = plan
     const round = this.waiting()
     // At first, when everything takes longest, what comes first is shown first.
-    const waits = ({ question }: Asked) => sent === null || slow.has(question.kind)
-    const quick = round.filter((one) => !waits(one))
-    const rest = round.filter(waits)
+    const isAlone = ({ question }: Asked) => sent === null || slow.has(question.kind)
+    const everywhere = round.filter((one) => !isAlone(one) && shownEverywhere.has(one.question.kind))
+    const own = round.filter((one) => !isAlone(one) && !everywhere.includes(one))
     const changes = sent === null || sent.rows === plan.rows ? [] : changesBetween(sent, plan)
     return [
       ...(sent === null ? [thread.port.begin(this.model, this.lenses, plan)] : []),
-      ...(quick.length + changes.length > 0 ? [this.ask(thread, changes, quick)] : []),
-      ...rest.map((one) => this.ask(thread, [], [one])),
+      ...(everywhere.length + changes.length > 0 ? [this.ask(thread, changes, everywhere)] : []),
+      ...(own.length > 0 ? [this.ask(thread, [], own)] : []),
+      ...round.filter(isAlone).map((one) => this.ask(thread, [], [one])),
     ]
   }
 
@@ -197,6 +198,9 @@ export class AnalysisClient {
     for (const listener of told) listener()
   }
 }
+
+/** What every station shows of a step: it does not wait for what one station shows besides. */
+const shownEverywhere: ReadonlySet<QuestionKind> = new Set(['findings', 'reach'])
 
 /** What takes longer than the rest: it does not keep the others waiting. */
 const slow: ReadonlySet<QuestionKind> = new Set([

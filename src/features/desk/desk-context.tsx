@@ -6,6 +6,7 @@ import {
   use,
   useContext,
   useEffect,
+  useMemo,
   useState,
   useSyncExternalStore,
   type ReactNode,
@@ -35,6 +36,12 @@ export interface DefinitionsAt {
 export interface PlanGiven {
   readonly definitionsAt: DefinitionsAt
   readonly start: Omit<DeskStart, 'model' | 'lenses'>
+}
+
+/** The same, of which a page on the server sends all that it gives as one text: React would take it apart and put it together again value by value. */
+export function SentDeskProvider({ sent, children }: { sent: string; children: ReactNode }) {
+  const given = useMemo(() => JSON.parse(sent) as PlanGiven, [sent])
+  return <DeskProvider given={given}>{children}</DeskProvider>
 }
 
 /** Holds the plan under work for every station below it; its model and lenses come from addresses of their own. */

@@ -2,6 +2,7 @@
 export { deliver, delivered } from './delivered'
 export {
   DeskProvider,
+  SentDeskProvider,
   type PlanGiven,
   useDesk,
   useDeskPart,

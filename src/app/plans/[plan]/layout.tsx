@@ -4,7 +4,7 @@ import { cache, type ReactNode } from 'react'
 import { preload } from 'react-dom'
 import { planTitle } from '@/core/plan/plan'
 import { ok } from '@/core/result'
-import { AnalysisProvider, deliver, DeskProvider, Notices, PlanBar } from '@/features/desk'
+import { AnalysisProvider, deliver, Notices, PlanBar, SentDeskProvider, type PlanGiven } from '@/features/desk'
 import { definitions, digestOf, digestOfLenses } from '@/server/models'
 import { inventoryNow } from '@/server/inventory'
 import { loadPlan } from '@/server/plans'
@@ -51,18 +51,15 @@ export default async function PlanLayout({ params, children }: Props) {
     lenses: deliver(`/api/lenses?digest=${digestOfLenses(lenses)}`, lenses),
   }
   for (const one of Object.values(definitionsAt)) preload(one, { as: 'fetch', crossOrigin: 'anonymous' })
+  const start = { planId: id, plan: planned, newerEdition: newer, inventory, found, ...rest }
+  const given: PlanGiven = { definitionsAt, start }
   return (
-    <DeskProvider
-      given={{
-        definitionsAt,
-        start: { planId: id, plan: planned, newerEdition: newer, inventory, found, ...rest },
-      }}
-    >
+    <SentDeskProvider sent={JSON.stringify(given)}>
       <AnalysisProvider>
         <PlanBar />
         <Notices />
         {children}
       </AnalysisProvider>
-    </DeskProvider>
+    </SentDeskProvider>
   )
 }
