@@ -3,7 +3,7 @@
 import { describeStep, purposeRow, rowValue } from '@/core/plan/rows'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { memo, useEffect, useMemo, useRef } from 'react'
+import { memo, useEffect, useMemo, useRef, useState } from 'react'
 import { planTitle } from '@/core/plan/plan'
 import { TopBar } from '@/ui/top-bar'
 import { useDesk, useDeskPart, usePlanPart, useRevision } from './desk-context'
@@ -99,7 +99,7 @@ function Route() {
       // A fading edge is the sign that there is more.
       className="not-printed flex gap-6 overflow-x-auto border-b px-5 max-sm:mask-r-from-90% max-sm:pr-12"
     >
-      {stations.map(({ path, name }, i) => {
+      {stations.map(({ path, name, readsMore = false }, i) => {
         const address = `/plans/${planId}/${path}`
         return (
           <Stop
@@ -108,6 +108,7 @@ function Route() {
             name={name}
             stand={stands[i] ?? null}
             current={here === address}
+            readsMore={readsMore}
           />
         )
       })}
@@ -120,15 +121,23 @@ const Stop = memo(function Stop({
   name,
   stand,
   current,
+  readsMore,
 }: {
   address: string
   name: string
   stand: string | null
   current: boolean
+  readsMore: boolean
 }) {
+  const [isNear, setNear] = useState(false)
+  const come = () => setNear(true)
   return (
     <Link
       href={address}
+      // What stands on the plan alone is there as soon as a hand comes near: it cannot be out of date.
+      prefetch={isNear && !readsMore ? true : null}
+      onPointerEnter={come}
+      onFocus={come}
       aria-current={current ? 'page' : undefined}
       className={`min-h-11 whitespace-nowrap border-b-3 pt-1.5 pb-1 ${current ? 'border-brine text-brine' : 'border-transparent'}`}
     >

@@ -10,6 +10,8 @@ interface Station {
   readonly name: string
   /** What it is for, in a sentence, and what to do there first. */
   readonly purpose: string
+  /** Its page reads more from the server than the plan. */
+  readonly readsMore?: true
   /** A few words; null where it is not known yet. */
   readonly stand: (
     findings: readonly Finding[] | null,
@@ -67,6 +69,7 @@ export const stations: readonly Station[] = [
     name: 'Prove',
     purpose:
       'Ordered acts beside the camera: the first day, setting the plan, pressing every key, the days of work.',
+    readsMore: true,
     stand: () => 'walk and test',
   },
   {
@@ -74,12 +77,14 @@ export const stations: readonly Station[] = [
     name: 'Sheets',
     purpose:
       'Your plan on paper and in files: a card for the pocket, everything with its reasons, what differs from what.',
+    readsMore: true,
     stand: () => 'on paper',
   },
   {
     path: 'carry',
     name: 'Carry',
     purpose: 'Brings the plan into a body, reads it back, and says what is left to do by hand.',
+    readsMore: true,
     stand: () => 'to a body',
   },
 ]
