@@ -156,7 +156,12 @@ async function openingFigures(page: Page, at: (station: string) => string, unit:
   for (let i = 0; i < 8; i++)
     await open('a bank', `th[scope=col]:nth-of-type(${(i % Math.max(1, heads)) + 1}) button`, 'aside section')
   return [
-    figure('Opening a key, Reach, a side, a bank, a station, the pointer there 100 ms before: shown', 100, shown, unit),
+    figure(
+      'Opening a key, Reach, a side, a bank, a station, the pointer there 100 ms before: shown',
+      100,
+      shown,
+      unit,
+    ),
     figure('The longest the main thread is blocked meanwhile', 16, blocked, unit),
   ]
 }

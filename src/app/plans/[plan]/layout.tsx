@@ -4,7 +4,14 @@ import { cache, type ReactNode } from 'react'
 import { preload } from 'react-dom'
 import { planTitle } from '@/core/plan/plan'
 import { ok } from '@/core/result'
-import { AnalysisProvider, deliver, Notices, PlanBar, SentDeskProvider, type PlanGiven } from '@/features/desk'
+import {
+  AnalysisProvider,
+  deliver,
+  Notices,
+  PlanBar,
+  SentDeskProvider,
+  type PlanGiven,
+} from '@/features/desk'
 import { definitions, digestOf, digestOfLenses } from '@/server/models'
 import { inventoryNow } from '@/server/inventory'
 import { loadPlan } from '@/server/plans'
