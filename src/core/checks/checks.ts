@@ -11,7 +11,7 @@ import { bodyChecks } from './body-checks'
 import { cardChecks } from './card-checks'
 import { kitChecks } from './kit-checks'
 import { causeOf } from './causes'
-import { type Check, type CheckInput, type Finding, type CheckResult, type Severity } from './finding'
+import type { Check, CheckInput, CheckResult, Finding, ResolvedContext, Severity } from './finding'
 import { focusChecks } from './focus-checks'
 import { gatherFindings, worstFirst } from './gather'
 import { holdChecks } from './hold-set-checks'
@@ -97,17 +97,16 @@ export function checkAfter(before: CheckedPlan, plan: Plan): CheckedPlan {
   const { model, lenses, states } = before
   const changed = changedBetween(model, before.plan, plan)
   const touched = sidesTouched(model, changed)
-  const known = touched && new Map([...before.sides].filter(([side]) => !touched.has(side)))
-  return checked(
-    model,
-    plan,
-    lenses,
-    ({ context, key }) => {
-      const was = states.get(key)
-      return was ? resolveAfter(model, plan, context, was, changed) : resolve(model, plan, context)
-    },
-    known ?? undefined,
-  )
+  const resolved = ({ context, key }: NamedContext) => {
+    const was = states.get(key)
+    return was ? resolveAfter(model, plan, context, was, changed) : resolve(model, plan, context)
+  }
+  return checked(model, plan, lenses, resolved, (side, situated) => {
+    const rests = touched?.has(side) === false
+    return rests && situated.every((one) => states.get(one.key) === one.resolution)
+      ? before.sides.get(side)
+      : undefined
+  })
 }
 
 function checked(
@@ -115,7 +114,8 @@ function checked(
   plan: Plan,
   lenses: readonly LensModel[],
   resolved: (one: NamedContext) => Resolution,
-  known: CheckedPlan['sides'] = new Map(),
+  /** What is known already of a side in its states. */
+  known: (side: Side, situated: readonly ResolvedContext[]) => FoundByCheck | undefined = () => undefined,
 ): CheckedPlan {
   const states = new Map<string, Resolution>()
   const sides = new Map<Side, FoundByCheck>()
@@ -127,7 +127,7 @@ function checked(
     })
     const input: CheckInput = { model, plan, lenses, side, states: situated, first: i === 0 }
     const names = namesOf(situated)
-    const before = known.get(side)
+    const before = known(side, situated)
     sides.set(
       side,
       new Map(
