@@ -77,7 +77,7 @@ export function LineList({
       onKeyDown={onKey}
       onFocus={() => (hadHand.current = true)}
       onBlur={(event) => (hadHand.current = event.currentTarget.contains(event.relatedTarget))}
-      className="relative"
+      className="relative contain-strict"
       style={{ height: rows.getTotalSize() }}
     >
       {rows.getVirtualItems().map(({ index, start }) => {
