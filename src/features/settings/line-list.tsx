@@ -184,7 +184,7 @@ function standingAt(standings: SettingsKnown['standings'], id: string) {
 }
 
 function keyOf(one: Drawn | undefined): string {
-  return one?.kind === 'page' ? `page ${one.page}` : `line ${one?.line.id ?? ''}`
+  return one?.kind === 'page' ? `page ${one.page}` : (one?.line.id ?? '')
 }
 
 /** Where the list begins in the page, in pixels; what stands above it may grow. */

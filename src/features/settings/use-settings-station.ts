@@ -205,10 +205,12 @@ export type Drawn =
 
 /** The lines with a heading before each page. */
 export function withPages(lines: readonly SettingLine[]): Drawn[] {
+  const drawn: Drawn[] = []
   let page: string | null = null
-  return lines.flatMap((line, number): Drawn[] => {
-    const head: Drawn[] = line.page === page ? [] : [{ kind: 'page', page: line.page }]
+  for (const [number, line] of lines.entries()) {
+    if (line.page !== page) drawn.push({ kind: 'page', page: line.page })
     page = line.page
-    return [...head, { kind: 'line', line, number }]
-  })
+    drawn.push({ kind: 'line', line, number })
+  }
+  return drawn
 }
