@@ -21,16 +21,9 @@ export async function settingsBench(address: string, model: BodyModel): Promise<
     await countProcessorTime(cdp)
     const costsOf = (plan: string) => costsAt(page, cdp, `${address}/plans/${plan}/settings`)
     // In turn, so that both meet the same moments of the machine.
-    const costs = [
-      [await costsOf(plans.one), await costsOf(plans.four)],
-      [await costsOf(plans.one), await costsOf(plans.four)],
-    ] as const
-    const [one, many] = [0, 1].map((which) => ({
-      typed: costs.flatMap((round) => round[which]?.typed ?? []),
-      filled: costs.flatMap((round) => round[which]?.filled ?? []),
-      moved: costs.flatMap((round) => round[which]?.moved ?? []),
-    }))
-    if (!one || !many) throw new Error('nothing was measured')
+    const [first, firstFour] = [await costsOf(plans.one), await costsOf(plans.four)]
+    const one = both(first, await costsOf(plans.one))
+    const many = both(firstFour, await costsOf(plans.four))
     const lines = `${model.settings.length} and ${four.settings.length} settings`
     return [
       {
@@ -48,6 +41,16 @@ export async function settingsBench(address: string, model: BodyModel): Promise<
     ]
   } finally {
     await close()
+  }
+}
+
+type Costs = Awaited<ReturnType<typeof costsAt>>
+
+function both(one: Costs, other: Costs): Costs {
+  return {
+    typed: [...one.typed, ...other.typed],
+    filled: [...one.filled, ...other.filled],
+    moved: [...one.moved, ...other.moved],
   }
 }
 

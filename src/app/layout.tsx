@@ -2,10 +2,11 @@ import type { Metadata, Viewport } from 'next'
 import { cookies } from 'next/headers'
 import type { ReactNode } from 'react'
 import { KeepsWorking } from '@/features/kept'
+import { titled } from '@/ui/titled'
 import './globals.css'
 
 export const metadata: Metadata = {
-  title: { default: 'Salt Shelf', template: '%s · Salt Shelf' },
+  title: { default: 'Salt Shelf', template: titled('%s') },
   description: 'Plan, prove, document and carry a camera’s controls and memory banks.',
   appleWebApp: { title: 'Salt Shelf', statusBarStyle: 'default' },
 }

@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
+import type { ComponentProps } from 'react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { Option, PickList, type OptionProps } from './pick-list'
 
@@ -24,22 +25,29 @@ afterEach(() => {
 
 const fruits = ['Apple', 'Pear', 'Quince', 'Wild apple']
 
+/** A list of fruits, with what a test has in particular. */
+function Fruits(particular: Partial<ComponentProps<typeof PickList<string>>>) {
+  return (
+    <PickList
+      label="Fruit"
+      list="Fruits"
+      placeholder="type"
+      items={fruits}
+      idOf={(one) => one}
+      textOf={(one) => one}
+      onPick={vi.fn()}
+      nothing={(typed) => `No ${typed}.`}
+      option={(one) => one}
+      {...particular}
+    />
+  )
+}
+
 function list(onPick = vi.fn<(one: string) => void>(), onType = vi.fn<(typed: string) => void>()) {
   render(
     <>
       <input aria-label="elsewhere" />
-      <PickList
-        label="Fruit"
-        list="Fruits"
-        placeholder="type"
-        items={fruits}
-        idOf={(one) => one}
-        textOf={(one) => one}
-        onPick={onPick}
-        onType={onType}
-        nothing={(typed) => `No ${typed}.`}
-        option={(one) => one}
-      />
+      <Fruits onPick={onPick} onType={onType} />
     </>,
   )
   return { onPick, onType, field: screen.getByRole('combobox') }
@@ -110,15 +118,8 @@ describe('a list whose parts say something else', () => {
       return <Option {...props} />
     }
     const shown = (prices: Record<string, number>, onPick: (one: string) => void) => (
-      <PickList
-        label="Fruit"
-        list="Fruits"
-        placeholder="type"
-        items={fruits}
-        idOf={(one) => one}
-        textOf={(one) => one}
+      <Fruits
         onPick={(one) => onPick(`${one} ${prices[one]}`)}
-        nothing={(typed) => `No ${typed}.`}
         as={Counted}
         option={(one) => `${one} ${prices[one]}`}
       />

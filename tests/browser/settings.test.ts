@@ -222,3 +222,27 @@ describe('on a phone', () => {
     await page.setViewportSize({ width: 1280, height: 800 })
   })
 })
+
+describe('a plan that is renamed', () => {
+  it('is called so in its tab at once, and at a station whose link the pointer had come to before', async () => {
+    const plan = await freshPlan(application.address)
+    await go(`/plans/${plan}/foundation`)
+    const route = page.getByRole('navigation', { name: 'Route' })
+    const fetched = page.waitForResponse(
+      (one) => one.url().includes('/controls?') && one.request().method() === 'GET',
+    )
+    await route.getByRole('link', { name: /^Controls/ }).hover()
+    await fetched
+    await page.getByRole('textbox', { name: 'Name of the plan' }).fill('Matinee')
+    await page.keyboard.press('Tab')
+    await expect.poll(() => page.title()).toBe('Matinee · Salt Shelf')
+    await saved(page)
+    await route.getByRole('link', { name: /^Controls/ }).click()
+    await page.locator('[data-address]').first().waitFor()
+    await expect.poll(() => page.title()).toBe('Matinee · Salt Shelf')
+    await route.getByRole('link', { name: /^Carry/ }).click()
+    await page.waitForURL(/\/carry$/)
+    await page.waitForTimeout(500)
+    expect(await page.title()).toBe('Matinee · Salt Shelf')
+  })
+})

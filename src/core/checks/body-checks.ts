@@ -68,7 +68,7 @@ export const bodyChecks: readonly Check[] = [
     needs: ['J36', 'J40'],
     reasonSilences: false,
     many: 'rows were decided on an older firmware',
-    run: ({ model, plan }) => decidedBefore(model, plan),
+    run: decidedBefore,
   },
   {
     id: 'first-but-unsure',
@@ -94,7 +94,7 @@ export const bodyChecks: readonly Check[] = [
 ]
 
 /** Rows that were decided on an older firmware than their body runs now, and the way to say that all of them were seen. */
-function decidedBefore(model: BodyModel, plan: Plan): CheckResult[] {
+function decidedBefore({ model, plan }: CheckInput): CheckResult[] {
   const old = notes(plan.rows, 'decidedOn').flatMap(({ about, value, id }) => {
     const { firmware, body } = readStamp(value)
     const now = firmwareNow(model, plan, body)

@@ -90,9 +90,9 @@ const movedBy = memoize((model: BodyModel): ReadonlyMap<string, readonly string[
 })
 
 /** The sides whose keys changed, where nothing but keys did; else null. */
-export function sidesOfKeys({ what, addresses, fitting }: Changed): ReadonlySet<string> | null {
-  if (fitting || what.size !== 1 || !what.has('key')) return null
-  return new Set([...addresses].map((key) => key.slice(0, key.indexOf('/'))))
+export function sidesOfKeys(changed: Changed): ReadonlySet<string> | null {
+  const { what, fitting } = changed
+  return !fitting && what.size === 1 && what.has('key') ? placesOf(changed) : null
 }
 
 /**
@@ -100,11 +100,16 @@ export function sidesOfKeys({ what, addresses, fitting }: Changed): ReadonlySet<
  * to on the others is as it was. Null where a change may reach every side.
  */
 export function sidesTouched(model: BodyModel, changed: Changed): ReadonlySet<string> | null {
-  const { what, addresses, settings, fitting } = changed
+  const { what, fitting } = changed
   if (fitting || [...what].some((one) => one !== 'key' && one !== 'setting')) return null
-  const sides = new Set([...addresses].map((key) => key.slice(0, key.indexOf('/'))))
-  for (const places of settings.values()) for (const place of places) sides.add(place)
-  return [...sides].every((side) => model.sides.some((one) => one === side)) ? sides : null
+  const places = placesOf(changed)
+  return [...places].every((place) => model.sides.some((side) => side === place)) ? places : null
+}
+
+/** Where the keys and settings that changed are: a side, a slot, or anywhere. */
+function placesOf({ addresses, settings }: Changed): ReadonlySet<string> {
+  const sides = [...addresses].map((key) => key.slice(0, key.indexOf('/')))
+  return new Set([...sides, ...[...settings.values()].flatMap((places) => [...places])])
 }
 
 /** The settings whose changed rows can be read in a context. */

@@ -164,8 +164,10 @@ export class AnalysisClient {
     const round = this.waiting()
     // At first, when everything takes longest, what comes first is shown first.
     const isAlone = ({ question }: Asked) => sent === null || slow.has(question.kind)
-    const everywhere = round.filter((one) => !isAlone(one) && shownEverywhere.has(one.question.kind))
-    const own = round.filter((one) => !isAlone(one) && !everywhere.includes(one))
+    const isEverywhere = ({ question }: Asked) => shownEverywhere.has(question.kind)
+    const quick = round.filter((one) => !isAlone(one))
+    const everywhere = quick.filter(isEverywhere)
+    const own = quick.filter((one) => !isEverywhere(one))
     const changes = sent === null || sent.rows === plan.rows ? [] : changesBetween(sent, plan)
     return [
       ...(sent === null ? [thread.port.begin(this.model, this.lenses, plan)] : []),

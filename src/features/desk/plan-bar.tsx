@@ -6,6 +6,7 @@ import { usePathname } from 'next/navigation'
 import { memo, useEffect, useMemo, useRef, useState } from 'react'
 import { planTitle } from '@/core/plan/plan'
 import { TopBar } from '@/ui/top-bar'
+import { usePageTitle } from '@/ui/use-page-title'
 import { useDesk, useDeskPart, usePlanPart, useRevision } from './desk-context'
 import { FindBox } from './find-box'
 import { stations } from './stations'
@@ -33,6 +34,7 @@ function PlanName() {
   const desk = useDesk()
   const { start } = desk
   const title = usePlanPart(planTitle)
+  usePageTitle(title)
   const purpose = usePlanPart((plan) => rowValue(plan.rows, purposeRow))
   const version = useDeskPart('version')
   const frozen = useRevision()

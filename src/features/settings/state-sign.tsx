@@ -10,16 +10,11 @@ const signs = {
 } as const
 
 // Drawn once each: a line of the list that stands where the one before it stood is not drawn anew for that.
-const drawn = [true, false].map((shown) =>
-  Object.fromEntries(
-    lineStates.map((state) => [
-      state,
-      <Signed key={state} {...signs[state]} word={stateWords[state]} shown={shown} />,
-    ]),
-  ),
+const drawn = Object.fromEntries(
+  lineStates.map((state) => [state, <Signed key={state} {...signs[state]} word={stateWords[state]} shown />]),
 )
 
 /** Where a line stands, by sign, word and colour. */
-export function StateSign({ state, word = true }: { state: LineState; word?: boolean }) {
-  return drawn[word ? 0 : 1]?.[state]
+export function StateSign({ state }: { state: LineState }) {
+  return drawn[state]
 }
