@@ -41,7 +41,7 @@ export const LineRow = memo(function LineRow({
       aria-current={inHand || undefined}
       tabIndex={inHand ? 0 : -1}
       onClick={() => onTake(line.id)}
-      className="grid min-h-10 w-full grid-cols-[2.25rem_minmax(0,1fr)_auto] items-center gap-x-2 border-b px-2 py-0.5 text-left pointer-coarse:min-h-11 hover:bg-glass focus-visible:-outline-offset-2 aria-current:bg-glass aria-current:shadow-[inset_3px_0_0_var(--color-brine)] sm:grid-cols-[2.25rem_minmax(0,5fr)_minmax(0,6fr)_9.5rem]"
+      className="grid min-h-10 w-full grid-cols-[2.25rem_minmax(0,1fr)_auto] items-center gap-x-2 border-b px-2 py-0.5 text-left max-sm:py-1 pointer-coarse:min-h-11 hover:bg-glass focus-visible:-outline-offset-2 aria-current:bg-glass aria-current:shadow-[inset_3px_0_0_var(--color-brine)] sm:grid-cols-[2.25rem_minmax(0,5fr)_minmax(0,6fr)_9.5rem]"
     >
       <span className="text-right max-sm:self-start max-sm:pt-0.5 font-mono text-small text-silt tabular-nums">
         {placeOnPage(line)}
