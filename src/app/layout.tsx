@@ -1,7 +1,9 @@
 import type { Metadata, Viewport } from 'next'
-import { cookies } from 'next/headers'
+import { cookies, headers } from 'next/headers'
 import type { ReactNode } from 'react'
 import { KeepsWorking } from '@/features/kept'
+import { Answering } from '@/ui/answering'
+import { answering, keepEarlyPresses } from '@/ui/early-presses'
 import { titled } from '@/ui/titled'
 import './globals.css'
 
@@ -10,6 +12,9 @@ export const metadata: Metadata = {
   description: 'Plan, prove, document and carry a camera’s controls and memory banks.',
   appleWebApp: { title: 'Salt Shelf', statusBarStyle: 'default' },
 }
+
+/** In the page before anything that could be pressed. */
+const early = { __html: `(${keepEarlyPresses.toString()})(${JSON.stringify(answering)})` }
 
 export const viewport: Viewport = {
   themeColor: [
@@ -20,11 +25,14 @@ export const viewport: Viewport = {
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const chosen = (await cookies()).get('theme')?.value
+  const nonce = (await headers()).get('x-nonce') ?? undefined
   const theme = chosen === 'day' || chosen === 'night' ? chosen : undefined
   return (
     <html lang="en" data-theme={theme}>
       <body className="min-h-dvh">
+        <script nonce={nonce} dangerouslySetInnerHTML={early} />
         {children}
+        <Answering />
         <KeepsWorking />
       </body>
     </html>

@@ -192,6 +192,32 @@ describe('the theatre’s menu walk', () => {
   })
 })
 
+describe('a walk on a phone whose connection is slow', () => {
+  it('takes what is pressed before the page’s own code is there, once', async () => {
+    const one = await phone(browser)
+    await prove(one, await freshPlan(application.address), 'evening')
+    await button(one, 'Walk it').tap()
+    await one.getByText(/^0 of \d+$/).waitFor()
+    await saved(one)
+    const slow = await phone(browser)
+    let send: () => void = () => undefined
+    const sent = new Promise<void>((resolve) => (send = resolve))
+    await slow.route('**/_next/static/**/*.js', async (route) => {
+      await sent
+      await route.continue()
+    })
+    await slow.goto(one.url(), { waitUntil: 'commit' })
+    await done(slow).tap()
+    await done(slow).tap()
+    await slow.getByText(/^0 of \d+$/).waitFor()
+    send()
+    await slow.getByText(/^1 of \d+$/).waitFor()
+    await saved(slow)
+    await one.reload()
+    await one.getByText(/^1 of \d+$/).waitFor()
+  })
+})
+
 describe('the ISO ladder on a phone', () => {
   it('is rated stop by stop, and its limits are written under You', async () => {
     const plan = await freshPlan(application.address)
