@@ -51,6 +51,7 @@ export default defineConfig({
           name: 'unit',
           include: ['src/**/*.test.ts', 'src/**/*.test.tsx', 'scripts/**/*.test.ts'],
           exclude: ['src/core/**'],
+          setupFiles: [here('./tests/fixtures/patience.ts')],
           // Properties take several times as long while both workers of a busy machine reckon.
           testTimeout: 90_000,
         },

@@ -1,6 +1,5 @@
 'use client'
 
-import { usePathname } from 'next/navigation'
 import { Button } from '@/ui/button'
 import { Trouble } from '@/ui/trouble'
 
@@ -18,5 +17,5 @@ export default function ErrorPage({
       Try again
     </Button>
   )
-  return <Trouble title="Something went wrong" refusal={refusal} address={usePathname()} way={again} />
+  return <Trouble title="Something went wrong" refusal={refusal} way={again} />
 }

@@ -1,6 +1,3 @@
-'use client'
-
-import { usePathname } from 'next/navigation'
 import { Trouble } from '@/ui/trouble'
 
 export default function NotFound() {
@@ -8,5 +5,5 @@ export default function NotFound() {
     code: 'not-found',
     message: 'Nothing stands at this address. It may be mistyped, or what stood here was removed.',
   }
-  return <Trouble title="Nothing here" refusal={refusal} address={usePathname()} />
+  return <Trouble title="Nothing here" refusal={refusal} />
 }

@@ -8,14 +8,11 @@ import {
   useEffect,
   useId,
   useRef,
-  type ComponentType,
   type CSSProperties,
   type KeyboardEvent,
   type ReactNode,
-  type Ref,
 } from 'react'
 import { useExplained } from './explain'
-import type { DragHandlers } from './drag'
 import { useSearch } from './use-search'
 import { useShared } from './use-shared'
 import { useStable } from './use-stable'
@@ -37,9 +34,8 @@ interface PickListProps<T> {
   onPick: (item: T) => void
   /** What a part of the list says. */
   option: (item: T) => ReactNode
-  /** What a part of the list is; one that can be dragged is told what by `dragOf`. */
-  as?: ComponentType<OptionProps>
-  dragOf?: (item: T) => Drag
+  /** Where a part can be dragged out of the list: what it is called there (`drag.tsx`). */
+  dragOf?: (item: T) => string
   /** Said where nothing is found. */
   nothing: (typed: string) => string
   /** Told of what is typed, where more may be found by it. */
@@ -61,7 +57,6 @@ export function PickList<T>({
   meansOf,
   onPick,
   option,
-  as = Option,
   dragOf,
   nothing,
   onType,
@@ -97,7 +92,6 @@ export function PickList<T>({
         <Choice
           {...names}
           ids={useShared(shown.map(idOf))}
-          as={as}
           dragOf={useStable((id: string) => (dragOf ? of(dragOf)(id) : undefined))}
           isExplained={meansOf !== undefined}
           onPick={pick}
@@ -127,7 +121,6 @@ const Choice = memo(function Choice({
   list,
   placeholder,
   ids,
-  as,
   dragOf,
   isExplained,
   onPick,
@@ -139,8 +132,7 @@ const Choice = memo(function Choice({
   list: string
   placeholder: string
   ids: string[]
-  as: ComponentType<OptionProps>
-  dragOf: (id: string) => Drag | undefined
+  dragOf: (id: string) => string | undefined
   isExplained: boolean
   onPick: (id: string) => void
   onType: (words: string) => void
@@ -182,7 +174,7 @@ const Choice = memo(function Choice({
             className="mt-2 overflow-y-auto"
           >
             {({ option: of }: { option: string }) =>
-              ids.includes(of) ? <Part as={as} of={of} dragOf={dragOf} onPick={onPick} /> : <Gone />
+              ids.includes(of) ? <Option of={of} drag={dragOf(of)} onPick={onPick} /> : <Gone />
             }
           </ComboboxOptions>
           {isExplained && <InHand of={activeOption} />}
@@ -217,45 +209,9 @@ function InHand({ of }: { of: string | null }) {
   )
 }
 
-/** What is dragged out of a list: an id, and what is told to where it is let go. */
-export interface Drag {
-  readonly id: string
-  readonly data: Record<string, string>
-}
-
-/** What a part of a list is drawn from; the list adds where it stands. */
-export interface OptionProps {
-  readonly value: string
-  readonly onPick: () => void
-  readonly drag?: Drag | undefined
-  readonly children: ReactNode
-  readonly style?: CSSProperties
-}
-
 /** While the list closes up over a part that went, there is nothing to say of it. */
 function Gone() {
   return null
-}
-
-function Part({
-  as: Drawn,
-  of,
-  dragOf,
-  onPick,
-  ...place
-}: {
-  as: ComponentType<OptionProps>
-  of: string
-  dragOf: (id: string) => Drag | undefined
-  onPick: (id: string) => void
-  /** Where the list puts it; it says more of that than is asked here. */
-  style?: CSSProperties
-}) {
-  return (
-    <Drawn value={of} drag={dragOf(of)} onPick={() => onPick(of)} {...place}>
-      <Says of={of} />
-    </Drawn>
-  )
 }
 
 function Says({ of }: { of: string }) {
@@ -263,27 +219,28 @@ function Says({ of }: { of: string }) {
 }
 
 /** A part of a list: picked by a click, so that it can also be dragged. */
-export function Option({
-  value,
+function Option({
+  of,
+  drag,
   onPick,
-  drag: _,
-  children,
-  onMouseDown,
-  ...rest
-}: OptionProps & DragHandlers & { ref?: Ref<HTMLDivElement> }) {
+  ...place
+}: {
+  of: string
+  drag: string | undefined
+  onPick: (id: string) => void
+  /** Where the list puts it; it says more of that than is asked here. */
+  style?: CSSProperties
+}) {
   return (
     <ComboboxOption
-      value={value}
-      onMouseDown={(event) => {
-        // A drag begins with an event that nothing has been done about yet.
-        onMouseDown?.(event)
-        event.preventDefault()
-      }}
-      onClick={onPick}
+      value={of}
+      data-drag={drag}
+      onMouseDown={(event) => event.preventDefault()}
+      onClick={() => onPick(of)}
       className="w-full border-b px-1.5 py-1.5 select-none last:border-0 data-focus:bg-glass data-focus:outline-2 data-focus:-outline-offset-2 data-focus:outline-brine"
-      {...rest}
+      {...place}
     >
-      {children}
+      <Says of={of} />
     </ComboboxOption>
   )
 }

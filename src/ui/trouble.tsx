@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react'
 import type { Refusal } from '@/core/result'
+import { AddressHere } from './address-here'
 import { AskAgain } from './ask-again'
 
 /** Causes that pass without anybody doing something on this page. */
@@ -14,7 +15,8 @@ export function Trouble({
 }: {
   title: string
   refusal: Refusal
-  address: string
+  /** The address that was asked for; this page's own where it is left out. */
+  address?: string
   way?: ReactNode
 }) {
   return (
@@ -22,7 +24,7 @@ export function Trouble({
       <AskAgain waits={passing.includes(refusal.code)} />
       <h1 className="font-head text-large font-semibold">{title}</h1>
       <p className="mt-4 text-lead">{refusal.message}</p>
-      <p className="mt-2 break-all font-mono text-small text-silt">{address}</p>
+      <p className="mt-2 break-all font-mono text-small text-silt">{address ?? <AddressHere />}</p>
       <div className="mt-6">{way ?? <WayOn href="/">Back to the shelf</WayOn>}</div>
     </main>
   )

@@ -1,6 +1,3 @@
-'use client'
-
-import { usePathname } from 'next/navigation'
 import { Trouble } from '@/ui/trouble'
 
 export default function NoPlan() {
@@ -8,5 +5,5 @@ export default function NoPlan() {
     code: 'unknown-plan',
     message: 'There is no plan at this address. It may have been removed.',
   }
-  return <Trouble title="This plan cannot be shown" refusal={refusal} address={usePathname()} />
+  return <Trouble title="This plan cannot be shown" refusal={refusal} />
 }

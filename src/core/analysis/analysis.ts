@@ -11,7 +11,14 @@ import type { Context } from '../resolve/context'
 import { resolve, workOf } from '../resolve/resolve'
 import type { Resolution, StateIn } from '../resolve/resolved'
 import { answering, type Subject } from './answers'
-import { nameOf, type Answers, type QuestionKind, type QuestionOf, type RowChange } from './questions'
+import {
+  nameOf,
+  type Answers,
+  type Question,
+  type QuestionKind,
+  type QuestionOf,
+  type RowChange,
+} from './questions'
 
 /** So many answers, and so many states of the camera, are kept; the ones asked for longest ago go first. */
 const mostKept = 64
@@ -106,6 +113,17 @@ export class Analysis implements Subject {
     const { model, now } = this
     if (!known) return resolve(model, now, context)
     return resolveAfter(model, now, context, known.resolution, changedBetween(model, known.plan, now))
+  }
+
+  /** Answers questions as they would be answered after a change of rows, and keeps nothing of it: what is known here stays as it is. */
+  foresee(changes: readonly RowChange[], questions: readonly Question[]): Answers[QuestionKind][] {
+    const then = new Analysis(this.model, this.lenses, this.now)
+    then.checks = this.checks
+    for (const [posture, report] of this.reaches) then.reaches.set(posture, report)
+    for (const [name, state] of this.states) then.states.set(name, state)
+    for (const [name, kept] of this.answers) then.answers.set(name, { ...kept })
+    then.update(then.withRows(changes))
+    return questions.map((question) => then.ask(question))
   }
 
   /** Findings and reach as they would be with some rows changed; nothing of it is kept. */

@@ -50,7 +50,26 @@ describe('an analysis behind its port', () => {
     expect(again?.delta && withDelta(null, again.delta)).toEqual(adviceOn(heron, plan, lenses))
   })
 
+  it('takes steps in thought, of which nothing stays: what is asked next is answered as if there had been none', () => {
+    const port = begun()
+    const asked = [
+      findings,
+      reach,
+      { kind: 'functions', address: used?.[0] ?? '', posture: 'finder' },
+    ] as const
+    const shown = port.ask([], asked).map(({ delta }) => delta && withDelta(null, delta))
+    let steps = 0
+    while (port.rehearse(asked)) steps += 1
+    expect(steps).toBe(12)
+    expect(port.ask([], asked).map(({ delta }) => delta)).toEqual([null, null, null])
+    const next = port.ask([[key, 'nothing']], asked)
+    const plain = begun().ask([[key, 'nothing']], asked)
+    const after = next.map(({ delta }, i) => delta && withDelta(shown[i], structuredClone(delta)))
+    expect(after).toEqual(plain.map(({ delta }) => delta && withDelta(null, delta)))
+  })
+
   it('is begun before it is asked', () => {
     expect(() => analysisPort().ask([], [findings])).toThrow('begin comes first')
+    expect(analysisPort().rehearse([findings])).toBe(false)
   })
 })

@@ -3,6 +3,7 @@ import type { BodyModel, LensModel } from '../model/types'
 import type { Plan } from '../plan/plan'
 import { Analysis } from './analysis'
 import { nameOf, type Question, type RowChange } from './questions'
+import { rehearsals } from './rehearsal'
 
 /** An answer on its way: what changes in the one sent last for the question, or null; and the milliseconds it took. */
 export interface Sent {
@@ -16,6 +17,11 @@ export interface AnalysisPort {
   begin(model: BodyModel, lenses: readonly LensModel[], plan: Plan): void
   /** Goes on to the plan with these rows changed, and answers questions about it; what did not change in an answer is not sent again. */
   ask(changes: readonly RowChange[], questions: readonly Question[]): Sent[]
+  /**
+   * Takes the next of the steps by which it gets into its stride (`rehearsal.ts`), answers these questions as if it were taken,
+   * and keeps nothing of it. False where there was none left.
+   */
+  rehearse(questions: readonly Question[]): boolean
   /** What was sent for a question is there no longer: the next answer is sent whole. */
   forget(question: Question): void
 }
@@ -24,10 +30,12 @@ export interface AnalysisPort {
 export function analysisPort(): AnalysisPort {
   let analysis: Analysis | null = null
   const sent = new Map<string, unknown>()
+  let steps: RowChange[] = []
   return {
     begin(model, lenses, plan) {
       analysis = new Analysis(model, lenses, plan)
       sent.clear()
+      steps = rehearsals(model, plan)
     },
     ask(changes, questions) {
       const about = analysis
@@ -41,6 +49,15 @@ export function analysisPort(): AnalysisPort {
         sent.set(name, answer)
         return { delta, milliseconds: performance.now() - begun }
       })
+    },
+    rehearse(questions) {
+      const step = steps.shift()
+      if (!analysis || !step) return false
+      for (const [i, answer] of analysis.foresee([step], questions).entries()) {
+        const before = questions[i] && sent.get(nameOf(questions[i]))
+        if (before !== undefined) deltaBetween(before, answer)
+      }
+      return true
     },
     forget(question) {
       sent.delete(nameOf(question))

@@ -1,6 +1,5 @@
 'use client'
 
-import { DndContext } from '@dnd-kit/core'
 import { ArrowLeftRight } from 'lucide-react'
 import { memo, useMemo } from 'react'
 import type { RowChange } from '@/core/analysis/questions'
@@ -11,8 +10,7 @@ import { useShared } from '@/ui/use-shared'
 import { ReachStrip } from '@/features/reach'
 import { Beside } from '@/ui/beside'
 import { Check } from '@/ui/check'
-import { Dragged } from '@/ui/drag'
-import { DraggableLine } from '@/ui/plate/draggable-line'
+import { Dragged, Drags } from '@/ui/drag'
 import { Plate } from '@/ui/plate/plate'
 import { Tabs } from '@/ui/tabs'
 import { CopySide } from './copy-side'
@@ -35,7 +33,7 @@ export function ControlsStation() {
   const known = useControlsStation()
   const { station, hand, faceId, faces, pickFace, heat, setHeat, fitted, setFitted, take } = known
   return (
-    <DndContext id="controls" {...hand.dragging}>
+    <>
       <main ref={station} className="plates grid gap-3 px-5 py-3 print:block print:p-0">
         <Strip trial={hand.trial} />
         <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_350px]">
@@ -48,8 +46,12 @@ export function ControlsStation() {
         </div>
       </main>
       <ShortcutList keys={controlsKeys} />
-      <Dragged name={hand.dragged} more={hand.trial && <Trial rows={hand.trial} />} />
-    </DndContext>
+      <Drags area={station} {...hand.dragging}>
+        {hand.dragged !== null && (
+          <Dragged name={hand.dragged} more={hand.trial && <Trial rows={hand.trial} />} />
+        )}
+      </Drags>
+    </>
   )
 }
 
@@ -168,7 +170,7 @@ function FacePlate({
         <h1 className="font-head text-title font-semibold">{face.name}</h1>
         {!alone && <Differing shown={shown} face={face} />}
       </div>
-      <Plate face={face} labels={labels} selected={selected} line={DraggableLine} onSelect={onSelect} />
+      <Plate face={face} labels={labels} selected={selected} isMovable onSelect={onSelect} />
     </div>
   )
 }

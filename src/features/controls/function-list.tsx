@@ -8,7 +8,6 @@ import type { FunctionRating } from '@/core/reach/rate-functions'
 import { useDesk, usePlanPart } from '@/features/desk'
 import { MannerSign } from '@/ui/plate/manner'
 import { secondsOf } from '@/features/reach'
-import { DraggableOption } from '@/ui/draggable-option'
 import { PickList } from '@/ui/pick-list'
 import { VerdictSign } from '@/ui/verdict'
 
@@ -55,8 +54,7 @@ export const FunctionList = memo(function FunctionList({
         meansOf={({ fn }) => ({ kind: 'function', id: fn.means })}
         onPick={({ fn }) => onPut(fn.id)}
         nothing={(typed) => `No function this key accepts is called “${typed}”.`}
-        as={DraggableOption}
-        dragOf={({ fn }) => ({ id: `function ${fn.id}`, data: { functionId: fn.id, text: fn.name } })}
+        dragOf={({ fn }) => `function ${fn.id}`}
         option={(rating) => (
           <FunctionWords
             rating={rating}

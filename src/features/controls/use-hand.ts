@@ -1,14 +1,14 @@
 'use client'
 
 import { keyRow } from '@/core/plan/rows'
-import type { DragEndEvent, DragOverEvent, DragStartEvent } from '@dnd-kit/core'
 import { useState } from 'react'
-import { assign, move, type Assignment } from '@/core/plan/assign'
+import { lookup } from '@/core/model/lookup'
+import { assign, functionAt, move, type Assignment } from '@/core/plan/assign'
 import { swapKeys } from '@/core/plan/swap-keys'
 import type { RowChange } from '@/core/analysis/questions'
 import type { Step } from '@/core/sync/step'
 import type { Result } from '@/core/result'
-import { useDragSensors } from '@/ui/drag'
+import type { Dragging } from '@/ui/drag'
 import { useDesk, useDeskPart, useReachNow } from '@/features/desk'
 import type { Outcome } from './outcome'
 
@@ -67,18 +67,24 @@ export function useHand() {
     const swapped = swapKeys(model, desk.getView().plan, from, address, desk.newId())
     took(swapped.ok ? { ok: true, value: { step: swapped.value, displaced: null } } : swapped, address, null)
   }
-  const made = ({ active, over }: DragOverEvent) => {
-    const to = over?.data.current?.to as string | undefined
-    const { from, functionId } = (active.data.current ?? {}) as { from?: string; functionId?: string }
-    if (!to || to === from) return null
-    const result = functionId
-      ? assign(model, desk.getView().plan, to, functionId, desk.newId())
-      : from
-        ? move(model, desk.getView().plan, from, to, desk.newId())
-        : null
-    return result && { result, to, from: functionId ? null : (from ?? null) }
+  /** What comes of what is dragged, let go over a key: a function of the list, or that of another key. */
+  const made = (name: string, to: string | null) => {
+    const from = keyOf(name)
+    if (to === null || to === from) return null
+    const { plan } = desk.getView()
+    const result =
+      from === null
+        ? assign(model, plan, to, functionOf(name), desk.newId())
+        : move(model, plan, from, to, desk.newId())
+    return { result, to, from }
   }
-  const sensors = useDragSensors()
+  /** What a function is called that is in the list, or on a key. */
+  const called = (name: string) => {
+    const { addresses, functions } = lookup(model)
+    const address = addresses.get(keyOf(name) ?? '')
+    const id = address ? functionAt(desk.getView().plan, address) : functionOf(name)
+    return functions.get(id ?? '')?.name ?? 'empty'
+  }
   const drop = () => {
     setDragged(null)
     setTrial(null)
@@ -95,19 +101,22 @@ export function useHand() {
     carry: (address: string, how: Carried['how']) => setCarried({ address, how }),
     back: () => pick(null),
     dragging: {
-      sensors,
-      onDragStart: ({ active }: DragStartEvent) => setDragged(String(active.data.current?.text ?? '')),
-      onDragOver: (event: DragOverEvent) => setTrial(after(made(event)?.result ?? null)),
-      onDragEnd: (event: DragEndEvent) => {
-        const done = made(event)
+      onStart: (name) => setDragged(called(name)),
+      onOver: (name, to) => setTrial(after(made(name, to)?.result ?? null)),
+      onEnd: (name, to) => {
+        const done = made(name, to)
         drop()
         if (done) took(done.result, done.to, done.from)
       },
-      onDragCancel: drop,
-    },
+      onCancel: drop,
+    } satisfies Dragging,
   }
 
   function after(result: Result<Assignment> | null): readonly RowChange[] | null {
     return result?.ok ? result.value.step.changes.map(({ row, to }) => [row, to] as const) : null
   }
 }
+
+/** The key that is dragged by its label, or null; the function that is dragged out of the list. */
+const keyOf = (name: string) => (name.startsWith('key ') ? name.slice('key '.length) : null)
+const functionOf = (name: string) => name.slice('function '.length)

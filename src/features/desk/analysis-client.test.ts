@@ -24,7 +24,7 @@ const findings = { kind: 'findings' } as const
 const reach = { kind: 'reach', posture: 'finder' } as const
 
 /** A client over an analysis in this thread, answering a moment later; `broken` says which call fails. */
-function clientOf(of: Plan) {
+function clientOf(of: Plan, atLeisure?: (work: () => void) => void) {
   const port = analysisPort()
   const calls: { name: keyof AnalysisPort; given: readonly unknown[] }[] = []
   const failures: string[] = []
@@ -42,6 +42,7 @@ function clientOf(of: Plan) {
   const async_: AsyncPort = {
     begin: later('begin'),
     ask: later('ask'),
+    rehearse: later('rehearse'),
     forget: later('forget'),
   }
   const client = new AnalysisClient(
@@ -54,6 +55,7 @@ function clientOf(of: Plan) {
     },
     (words) => failures.push(words),
     (kind) => measured.push(kind),
+    atLeisure,
   )
   return { client, calls, failures, broken, measured, threads: () => threads }
 }
@@ -93,6 +95,31 @@ describe('the analysis as the page has it', () => {
     // What has answered itself takes nothing from elsewhere any more.
     client.seed(findings, [])
     expect(client.answer(findings)).toBe(known)
+  })
+
+  it('takes steps in thought at leisure, one at a time, and leaves off while something is asked', async () => {
+    const waiting: (() => void)[] = []
+    const { client, calls } = clientOf(plan, (work) => waiting.push(work))
+    const rehearsed = () => calls.filter(({ name }) => name === 'rehearse').length
+    client.subscribe(findings, () => undefined)
+    await settled()
+    expect([waiting.length, rehearsed()]).toEqual([1, 0])
+    client.update(after(plan, { [key]: 'nothing' }))
+    await Promise.resolve()
+    // The page comes to rest while the step is under way: it is not the time.
+    waiting.shift()?.()
+    await settled()
+    expect([waiting.length, rehearsed()]).toEqual([1, 0])
+    while (waiting.length > 0) {
+      waiting.shift()?.()
+      await settled()
+    }
+    // Twelve steps, and the question that finds no more.
+    expect(rehearsed()).toBe(13)
+    expect(calls.at(-1)?.given).toEqual([[findings]])
+    client.update(plan)
+    await settled()
+    expect(waiting).toEqual([])
   })
 
   it('tells only those whose answer changed', async () => {

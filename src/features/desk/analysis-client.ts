@@ -36,6 +36,9 @@ export class AnalysisClient {
   private sent: Plan | null = null
   private running = false
   private scheduled = false
+  private rehearsing = false
+  /** The thread that has rehearsed all there is. */
+  private inStride: AnalysisThread | null = null
 
   constructor(
     private readonly model: BodyModel,
@@ -47,6 +50,8 @@ export class AnalysisClient {
     /** Told how long each answer was under way, from the change of the plan, in milliseconds. */
     private readonly measure: (kind: QuestionKind, milliseconds: number, inThread: number) => void = () =>
       undefined,
+    /** Calls back when the page has nothing else to do. */
+    private readonly atLeisure: (work: () => void) => void = () => undefined,
   ) {}
 
   /** The plan as it stands now. */
@@ -141,6 +146,28 @@ export class AnalysisClient {
     } finally {
       if (this.thread === thread) this.running = false
     }
+    this.rehearse(thread)
+  }
+
+  /** Between what is asked the thread gets into its stride, a step at a time, until it is: the first step of the hand is as quick as the tenth. */
+  private rehearse(thread: AnalysisThread): void {
+    if (this.rehearsing || this.inStride === thread) return
+    this.rehearsing = true
+    this.atLeisure(() => {
+      this.rehearsing = false
+      if (this.thread !== thread || this.running) return
+      const questions = [...this.asked.values()].flatMap((one) =>
+        one.listeners.size > 0 ? [one.question] : [],
+      )
+      thread.port.rehearse(questions).then(
+        (isMore) => {
+          if (!isMore) this.inStride = thread
+          this.rehearse(thread)
+        },
+        // What fails here fails when it is asked for, and is told then.
+        () => (this.inStride = thread),
+      )
+    })
   }
 
   /** What is listened to and not answered for the plan as it stands; what nobody listens to any longer is dropped. */

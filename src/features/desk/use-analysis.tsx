@@ -12,6 +12,7 @@ import {
 import type { Finding } from '@/core/checks/finding'
 import type { ReachReport } from '@/core/reach/report'
 import { AnalysisClient } from './analysis-client'
+import { whenIdle } from '@/ui/when-idle'
 import { startAnalysisThread } from './analysis-thread'
 import { useDesk, useDeskPart } from './desk-context'
 
@@ -34,6 +35,7 @@ export function AnalysisProvider({ children }: { children: ReactNode }) {
       () => startAnalysisThread(failed),
       failed,
       measure,
+      whenIdle,
     )
     if (found) made.seed({ kind: 'findings' }, found)
     return made

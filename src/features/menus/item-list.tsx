@@ -6,7 +6,6 @@ import { permittedAt, placesOf } from '@/core/plan/menu-items'
 import { describeRow, type RowId } from '@/core/plan/rows'
 import type { ItemUse } from '@/core/reach/menu-uses'
 import { useDesk, usePlan } from '@/features/desk'
-import { DraggableOption } from '@/ui/draggable-option'
 import { PickList } from '@/ui/pick-list'
 import { useItems } from './use-menus-station'
 
@@ -44,8 +43,7 @@ export function ItemList({
         meansOf={(item) => ({ kind: 'setting', id: lookup(model).settings.get(item)?.means ?? null })}
         onPick={onPut}
         nothing={(typed) => `Nothing that fits here is called “${typed}”.`}
-        as={DraggableOption}
-        dragOf={(item) => ({ id: `item ${item}`, data: { item } })}
+        dragOf={(item) => `item ${item}`}
         option={(item) => (
           <ItemWords
             item={item}

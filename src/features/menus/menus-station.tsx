@@ -1,13 +1,12 @@
 'use client'
 
-import { DndContext } from '@dnd-kit/core'
 import { useRouter } from 'next/navigation'
 import { itemName } from '@/core/model/lookup'
 import { ShortcutList } from '@/features/desk'
 import { ReachStrip } from '@/features/reach'
 import { later } from '@/ui/later'
 import { Beside } from '@/ui/beside'
-import { Dragged } from '@/ui/drag'
+import { Dragged, Drags } from '@/ui/drag'
 import { Tabs } from '@/ui/tabs'
 import { GridDrawing } from './grid-drawing'
 import { ItemPanel } from './item-panel'
@@ -30,7 +29,7 @@ export function MenusStation() {
   const drawn = { selected: hand.selected, onSelect: show }
   const router = useRouter()
   return (
-    <DndContext id="menus" {...hand.dragging}>
+    <>
       <main ref={station} onKeyDown={hand.onKey} className="grid gap-3 px-5 py-3">
         <ReachStrip />
         <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_350px]">
@@ -66,7 +65,9 @@ export function MenusStation() {
         </div>
       </main>
       <ShortcutList keys={menuKeys} />
-      <Dragged name={hand.dragged && itemName(model, hand.dragged)} />
-    </DndContext>
+      <Drags area={station} {...hand.dragging}>
+        {hand.dragged !== null && <Dragged name={itemName(model, hand.dragged)} />}
+      </Drags>
+    </>
   )
 }

@@ -2,14 +2,12 @@
 
 import { memo } from 'react'
 import type { RowId } from '@/core/plan/rows'
-import { useDraggable, useDroppable } from '@dnd-kit/core'
 import { CopyCheck, KeyRound, Lock, TriangleAlert } from 'lucide-react'
 import type { Finding } from '@/core/checks/finding'
 import { itemName } from '@/core/model/lookup'
 import type { ItemUse } from '@/core/reach/menu-uses'
 import type { NoEffect } from '@/core/resolve/without-effect'
 import { useDesk } from '@/features/desk'
-import { dragHandlers } from '@/ui/drag'
 
 /** What stands in a cell or line of a menu. */
 export interface Stands {
@@ -48,26 +46,17 @@ export const PlaceButton = memo(function PlaceButton({
   className?: string
 }) {
   const { model } = useDesk().start
-  const drag = useDraggable({ id: `from ${row}`, data: { from: row, item }, disabled: item === null })
-  const drop = useDroppable({ id: `to ${row}`, data: { to: row } })
   const name = item === null ? 'empty' : itemName(model, item)
-  const look = drop.isOver
-    ? 'bg-blush outline-2 outline-pan'
-    : picked
-      ? 'bg-blush text-pan'
-      : 'hover:bg-glass'
+  const look = picked ? 'bg-blush text-pan' : 'hover:bg-glass'
   return (
     <button
-      ref={(element) => {
-        drag.setNodeRef(element)
-        drop.setNodeRef(element)
-      }}
       type="button"
       data-row={row}
+      data-drag={item === null ? undefined : `place ${row}`}
+      data-drop={row}
       aria-pressed={picked}
-      {...dragHandlers(drag.listeners)}
       onClick={() => onSelect(row)}
-      className={`flex min-w-0 touch-manipulation select-none flex-col items-start justify-between gap-0.5 px-2 py-1.5 text-left leading-tight ${look} ${drag.isDragging ? 'opacity-40' : ''} ${className}`}
+      className={`flex min-w-0 touch-manipulation select-none flex-col items-start justify-between gap-0.5 px-2 py-1.5 text-left leading-tight ${look} ${className}`}
     >
       <span
         className={`max-w-full wrap-break-word hyphens-auto max-sm:text-small ${item === null ? 'text-silt italic' : `font-semibold ${own ? '' : 'text-silt'}`}`}

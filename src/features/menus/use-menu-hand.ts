@@ -1,12 +1,11 @@
 'use client'
 
 import type { RowId } from '@/core/plan/rows'
-import type { DragEndEvent, DragStartEvent } from '@dnd-kit/core'
 import { useState, type KeyboardEvent, type RefObject } from 'react'
-import { putItem, swapItems } from '@/core/plan/menu-items'
+import { itemAt, menuRows, putItem, swapItems } from '@/core/plan/menu-items'
 import type { Step } from '@/core/sync/step'
 import type { Result } from '@/core/result'
-import { useDragSensors } from '@/ui/drag'
+import type { Dragging } from '@/ui/drag'
 import { useDesk } from '@/features/desk'
 
 /** Everything that puts items into cells and lines: picked in the list, dragged, carried and emptied by the keyboard. */
@@ -35,7 +34,13 @@ export function useMenuHand(station: RefObject<HTMLElement | null>) {
     setSelected(null)
     setCarried(null)
   }
-  const sensors = useDragSensors()
+  /** The place that is dragged, or null where it is a part of the list. */
+  const placeOf = (name: string) => menuRows(model).find((row) => name === `place ${row}`) ?? null
+  /** What is dragged: out of the list, or from its place. */
+  const itemOf = (name: string) => {
+    const from = placeOf(name)
+    return from === null ? name.slice('item '.length) : itemAt(model, desk.getView().plan, from)
+  }
   return {
     selected,
     carried,
@@ -60,18 +65,17 @@ export function useMenuHand(station: RefObject<HTMLElement | null>) {
       }
     },
     dragging: {
-      sensors,
-      onDragStart: ({ active }: DragStartEvent) => setDragged(active.data.current?.item as string),
-      onDragEnd: ({ active, over }: DragEndEvent) => {
+      onStart: (name) => setDragged(itemOf(name)),
+      onEnd: (name, to) => {
         setDragged(null)
-        const to = over?.data.current?.to as RowId | undefined
-        const { from, item } = (active.data.current ?? {}) as { from?: RowId; item?: string }
-        if (to === undefined || to === from) return
-        if (from !== undefined) swap(from, to)
-        else if (item !== undefined) put(to, item)
+        const [from, item] = [placeOf(name), itemOf(name)]
+        const place = menuRows(model).find((row) => row === to)
+        if (place === undefined || place === from || item === null) return
+        if (from === null) put(place, item)
+        else swap(from, place)
       },
-      onDragCancel: () => setDragged(null),
-    },
+      onCancel: () => setDragged(null),
+    } satisfies Dragging,
   }
 }
 

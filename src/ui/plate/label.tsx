@@ -1,9 +1,8 @@
 'use client'
 
 import { ArrowLeftRight, TriangleAlert } from 'lucide-react'
-import { memo, type ComponentType, type Ref } from 'react'
+import { memo } from 'react'
 import type { Control, Manner } from '@/core/model/types'
-import type { DragHandlers } from '../drag'
 import type { Edge, LabelSize } from '@/core/plates/sheet'
 import { MannerSign, mannerWord } from './manner'
 
@@ -87,14 +86,14 @@ export function labelSize(label: PlateLabel): LabelSize {
 export const LabelButton = memo(function LabelButton({
   label,
   edge,
-  line: Line = LineButton,
+  isMovable,
   selected,
   onSelect,
 }: {
   label: PlateLabel
   edge: Edge
-  /** What each gesture is drawn as; a button, where nothing else is asked for. */
-  line?: ComponentType<LineProps> | undefined
+  /** Functions can be dragged from key to key. */
+  isMovable: boolean
   selected: string | null
   onSelect: (address: string) => void
 }) {
@@ -116,12 +115,13 @@ export const LabelButton = memo(function LabelButton({
         {!many && only && <MannerSign manner={only.manner} />}
       </p>
       {label.lines.map((line) => (
-        <Line
+        <LineButton
           key={line.address}
           line={line}
           name={label.control.name}
           gestures={many ? gestureWidth(label) : null}
           selected={line.address === selected}
+          isMovable={isMovable}
           onSelect={onSelect}
         />
       ))}
@@ -136,51 +136,36 @@ const tones: Record<PlateLine['tone'], string> = {
   blocks: 'text-rust',
 }
 
-/** What a line of a label is drawn from. */
-export interface LineProps {
-  readonly line: PlateLine
-  readonly name: string
-  /** Width of the gesture before the function; null where there is only one. */
-  readonly gestures: number | null
-  readonly selected: boolean
-  readonly onSelect: (address: string) => void
-}
-
-/** One gesture as a button; what can be dragged besides tells it how it stands. */
-export function LineButton({
+/** One gesture as a button. */
+function LineButton({
   line,
   name,
   gestures,
   selected,
+  isMovable,
   onSelect,
-  ref,
-  onMouseDown,
-  onTouchStart,
-  over = false,
-  away = false,
-}: LineProps &
-  DragHandlers & {
-    ref?: Ref<HTMLButtonElement>
-    /** Something is held over it, to be dropped here. */
-    over?: boolean
-    /** It is being dragged elsewhere. */
-    away?: boolean
-  }) {
+}: {
+  line: PlateLine
+  name: string
+  /** Width of the gesture before the function; null where there is only one. */
+  gestures: number | null
+  selected: boolean
+  isMovable: boolean
+  onSelect: (address: string) => void
+}) {
   const many = gestures !== null
   const isAbove = many && standsAbove(line)
-  const look = over ? 'bg-blush outline-2 outline-pan' : selected ? 'bg-blush text-pan' : 'hover:bg-glass'
+  const look = selected ? 'bg-blush text-pan' : 'hover:bg-glass'
   return (
     <button
-      ref={ref}
       type="button"
       data-address={line.address}
-      data-over={over || undefined}
-      onMouseDown={onMouseDown}
-      onTouchStart={onTouchStart}
+      data-drag={isMovable ? `key ${line.address}` : undefined}
+      data-drop={isMovable ? line.address : undefined}
       onClick={() => onSelect(line.address)}
       aria-label={`${name}, ${line.gesture}${many ? ' ' : ': '}${line.text}${line.uses ? ` ${line.uses}×` : ''}${line.spoken}`}
       aria-pressed={selected}
-      className={`flex max-w-full touch-manipulation items-baseline select-none gap-1.5 rounded px-1.5 text-left leading-5 font-semibold ${tones[line.tone]} ${look} ${many ? 'my-0.5 w-full' : ''} ${isAbove ? 'flex-wrap' : ''} ${line.changed ? 'border-l-3 border-pan' : ''} ${away ? 'opacity-40' : ''}`}
+      className={`flex max-w-full touch-manipulation items-baseline select-none gap-1.5 rounded px-1.5 text-left leading-5 font-semibold ${tones[line.tone]} ${look} ${many ? 'my-0.5 w-full' : ''} ${isAbove ? 'flex-wrap' : ''} ${line.changed ? 'border-l-3 border-pan' : ''}`}
     >
       {many && (
         <span

@@ -1,9 +1,9 @@
 'use client'
 
-import { useEffect, useMemo, useRef, useState, type ComponentType } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import type { Control, Face } from '@/core/model/types'
 import { Drawing } from './drawing'
-import { LabelButton, labelSize, type LineProps, type PlateLabel } from './label'
+import { LabelButton, labelSize, type PlateLabel } from './label'
 import { useShared } from '../use-shared'
 import { useStable } from '../use-stable'
 import { layoutIn } from '@/core/plates/layout'
@@ -18,7 +18,7 @@ export function Plate({
   labels,
   selected,
   held,
-  line,
+  isMovable = false,
   onSelect,
 }: {
   face: Face
@@ -27,8 +27,8 @@ export function Plate({
   selected: string | null
   /** Controls that are held down, by id; they are lit as well. */
   held?: ReadonlySet<string>
-  /** What each gesture is drawn as; a button, where nothing else is asked for. */
-  line?: ComponentType<LineProps>
+  /** Functions can be dragged from key to key. */
+  isMovable?: boolean
   onSelect: (address: string) => void
 }) {
   const sheet = useRef<HTMLDivElement>(null)
@@ -47,7 +47,7 @@ export function Plate({
     const first = labels.find((label) => label.control === control)?.lines[0]
     if (first) onSelect(first.address)
   })
-  const shared = { face, labels, lit, heat, line, selected, onSelect, onPick: pick }
+  const shared = { face, labels, lit, heat, isMovable, selected, onSelect, onPick: pick }
   return (
     <div
       ref={sheet}
@@ -98,7 +98,7 @@ interface Parts {
   readonly labels: readonly PlateLabel[]
   readonly lit: ReadonlySet<string>
   readonly heat: ReadonlyMap<string, number>
-  readonly line: ComponentType<LineProps> | undefined
+  readonly isMovable: boolean
   readonly selected: string | null
   readonly onSelect: (address: string) => void
   readonly onPick: (control: Control) => void
@@ -110,7 +110,7 @@ function WithMargins({
   labels,
   lit,
   heat,
-  line,
+  isMovable,
   selected,
   onSelect,
   onPick,
@@ -144,7 +144,13 @@ function WithMargins({
         const place = { left: box.x, top: box.y, width: box.width, height: box.height }
         return (
           <div key={control.id} className="absolute" style={place}>
-            <LabelButton label={label} edge={edge} line={line} selected={selected} onSelect={onSelect} />
+            <LabelButton
+              label={label}
+              edge={edge}
+              isMovable={isMovable}
+              selected={selected}
+              onSelect={onSelect}
+            />
           </div>
         )
       })}
@@ -159,7 +165,7 @@ function WithList({
   labels,
   lit,
   heat,
-  line,
+  isMovable,
   selected,
   onSelect,
   onPick,
@@ -200,7 +206,13 @@ function WithList({
         {labels.map((label, i) => (
           <li key={label.control.id} className="grid grid-cols-[22px_1fr]">
             <span className="font-semibold text-pan">{i + 1}</span>
-            <LabelButton label={label} edge="right" line={line} selected={selected} onSelect={onSelect} />
+            <LabelButton
+              label={label}
+              edge="right"
+              isMovable={isMovable}
+              selected={selected}
+              onSelect={onSelect}
+            />
           </li>
         ))}
       </ol>
