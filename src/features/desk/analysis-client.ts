@@ -60,7 +60,8 @@ export class AnalysisClient {
     this.plan = plan
     const now = performance.now()
     for (const one of this.asked.values()) if (!one.stale) Object.assign(one, { stale: true, since: now })
-    this.schedule()
+    // At once, so that the thread reckons while the page draws what it knows itself.
+    void this.run()
   }
 
   /** Asks a question for as long as somebody listens; the listener is told of every answer that differs from the last. */
