@@ -69,9 +69,18 @@ describe('a list to pick from', () => {
   it('is gone through with the arrows and no further than its ends', async () => {
     const { onPick } = list()
     const user = userEvent.setup()
-    await user.keyboard('{ArrowUp}{ArrowDown}{ArrowDown}{Enter}')
+    await user.keyboard('{ArrowDown}{ArrowUp}{ArrowDown}{ArrowDown}{Enter}')
     expect(onPick).toHaveBeenLastCalledWith('Quince')
     await user.keyboard('{ArrowDown}{ArrowDown}{ArrowDown}{ArrowDown}{ArrowDown}{Enter}')
+    expect(onPick).toHaveBeenLastCalledWith('Wild apple')
+  })
+
+  it('has nothing in hand until it is gone through or typed in: a second Enter picks nothing', async () => {
+    const { onPick } = list()
+    const user = userEvent.setup()
+    await user.keyboard('{Enter}')
+    expect(onPick).not.toHaveBeenCalled()
+    await user.keyboard('{ArrowUp}{Enter}')
     expect(onPick).toHaveBeenLastCalledWith('Wild apple')
   })
 

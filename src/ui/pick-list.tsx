@@ -143,7 +143,6 @@ const Choice = memo(function Choice({
   const search = useFocusAtFirst()
   return (
     <Combobox<string | null>
-      immediate
       value={null}
       virtual={{ options: ids }}
       onChange={(picked) => picked !== null && onPick(picked)}
