@@ -5,10 +5,14 @@ import {
   DragOverlay,
   MouseSensor,
   TouchSensor,
+  getClientRect,
+  pointerWithin,
+  rectIntersection,
   useDraggable,
   useDroppable,
   useSensor,
   useSensors,
+  type CollisionDetection,
   type DragEndEvent,
 } from '@dnd-kit/core'
 import {
@@ -57,7 +61,7 @@ export function DragEngine({
         setPressed(draggableAt(event))
         setRested(performance.now() - event.timeStamp)
       })
-      handle.current?.press(event)
+      handle.current?.press(unspent(event))
     }
     const takeUp = ({ press: event, last }: Early) => {
       press(event)
@@ -82,6 +86,8 @@ export function DragEngine({
     <DndContext
       id={useId()}
       sensors={sensors}
+      collisionDetection={underThePointer}
+      measuring={measuring}
       onDragStart={({ active }) => {
         setPlaces([...(area.current?.querySelectorAll<HTMLElement>('[data-drop]') ?? [])])
         onStart(String(active.id))
@@ -104,6 +110,20 @@ export function DragEngine({
     </DndContext>
   )
 }
+
+/** A press about which nothing has been done yet: none other begins a drag, and what came early has been through the page. */
+function unspent(event: Press): Press {
+  return event.defaultPrevented && event instanceof MouseEvent ? new MouseEvent(event.type, event) : event
+}
+
+/** It is dropped on what the pointer is over, however large what hangs on it; beside everything, on what that covers most. */
+const underThePointer: CollisionDetection = (all) => {
+  const under = pointerWithin(all)
+  return under.length > 0 ? under : rectIntersection(all)
+}
+
+/** Where what is dragged stands on the page, also in a list that puts its parts there by a transform. */
+const measuring = { draggable: { measure: (element: HTMLElement) => getClientRect(element) } }
 
 /** What is dragged, and the name of what it is over. */
 function at({ active, over }: Pick<DragEndEvent, 'active' | 'over'>): [string, string | null] {

@@ -1,6 +1,15 @@
-import type { Page } from 'playwright-core'
+import type { Locator, Page } from 'playwright-core'
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
-import { freshPlan, key, openApplication, openPage, saved, savedRows, type Application } from './application'
+import {
+  freshPlan,
+  goTo,
+  key,
+  openApplication,
+  openPage,
+  saved,
+  savedRows,
+  type Application,
+} from './application'
 import { openChromium } from './chromium'
 
 let application: Application
@@ -112,6 +121,54 @@ describe('putting a function on a key', () => {
       .poll(() => page.getByRole('alert').filter({ hasText: 'Not done' }).innerText())
       .toContain('Rear dial, turn, stills does not accept Playback.')
     await expect.poll(() => text('Crown key')).toBe('Playback')
+  })
+})
+
+describe('putting something into a menu by dragging', () => {
+  const cell = (number: number) =>
+    page.locator('main').getByRole('button', { name: new RegExp(`, cell ${number}: `) })
+  const words = async (number: number) => (await cell(number).innerText()).replace(/\s+/g, ' ')
+  const boxOf = async (what: Locator) => {
+    const box = await what.boundingBox()
+    if (!box) throw new Error('it is not on the page')
+    return box
+  }
+  /** Takes something where the pointer is put on it, and holds it over a cell. */
+  const hold = async (from: { x: number; y: number }, number: number) => {
+    const box = await boxOf(cell(number))
+    const to = { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+    await page.mouse.move(from.x, from.y)
+    await page.mouse.down()
+    await page.mouse.move(from.x - 20, from.y - 20, { steps: 4 })
+    await page.mouse.move(to.x, to.y, { steps: 12 })
+    await expect.poll(() => cell(number).getAttribute('data-over')).toBe('true')
+    return to
+  }
+
+  beforeEach(async () => {
+    await goTo(page, `${application.address}/plans/${plan}/menus`)
+  })
+
+  it('takes it where the pointer is, out of the list; what is dragged hangs on the pointer', async () => {
+    await cell(2).click()
+    const option = page.locator('aside [role=option]').nth(1)
+    await option.waitFor()
+    const name = (await option.locator('p').first().innerText()).split('\n')[0] ?? ''
+    const { x, y } = await boxOf(option)
+    const to = await hold({ x: x + 40, y: y + 14 }, 7)
+    const chip = await boxOf(page.locator('p.text-pan', { hasText: name }).last())
+    expect(Math.abs(chip.y + chip.height / 2 - to.y)).toBeLessThan(30)
+    await page.mouse.up()
+    await expect.poll(() => words(7)).toContain(name)
+  })
+
+  it('changes places, also where the first drag of a visit begins at once', async () => {
+    const [one, five] = [await words(1), await words(5)]
+    const { x, y } = await boxOf(cell(1))
+    await hold({ x: x + 60, y: y + 30 }, 5)
+    await page.mouse.up()
+    await expect.poll(() => words(5)).toContain(one.split(' ').slice(0, 2).join(' '))
+    expect(await words(1)).toContain(five.split(' ').slice(0, 2).join(' '))
   })
 })
 
