@@ -26,7 +26,7 @@ import {
   type RefObject,
 } from 'react'
 import { flushSync } from 'react-dom'
-import { draggableAt, type DragsProps, type Early, type Press } from './drag'
+import { draggableAt, type DragsProps, type Early, type Press } from './dragging'
 
 /**
  * What drags: a mouse that has travelled a little, so that a click stays a click; a finger that has rested a moment, so that

@@ -34,7 +34,7 @@ interface PickListProps<T> {
   onPick: (item: T) => void
   /** What a part of the list says. */
   option: (item: T) => ReactNode
-  /** Where a part can be dragged out of the list: what it is called there (`drag.tsx`). */
+  /** Where a part can be dragged out of the list: what it is called there (`dragging.ts`). */
   dragOf?: (item: T) => string
   /** Said where nothing is found. */
   nothing: (typed: string) => string

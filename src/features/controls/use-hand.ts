@@ -8,7 +8,7 @@ import { swapKeys } from '@/core/plan/swap-keys'
 import type { RowChange } from '@/core/analysis/questions'
 import type { Step } from '@/core/sync/step'
 import type { Result } from '@/core/result'
-import type { Dragging } from '@/ui/drag'
+import type { Dragging } from '@/ui/dragging'
 import { useDesk, useDeskPart, useReachNow } from '@/features/desk'
 import type { Outcome } from './outcome'
 

@@ -5,7 +5,7 @@ import { useState, type KeyboardEvent, type RefObject } from 'react'
 import { itemAt, menuRows, putItem, swapItems } from '@/core/plan/menu-items'
 import type { Step } from '@/core/sync/step'
 import type { Result } from '@/core/result'
-import type { Dragging } from '@/ui/drag'
+import type { Dragging } from '@/ui/dragging'
 import { useDesk } from '@/features/desk'
 
 /** Everything that puts items into cells and lines: picked in the list, dragged, carried and emptied by the keyboard. */
