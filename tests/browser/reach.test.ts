@@ -124,6 +124,7 @@ async function fromEmptyToFilled(way: Way) {
     await press(grid.getByRole('button', { name: new RegExp(`, cell ${cell}:`) }))
     await press(page.getByRole('combobox', { name: /^Instead/ }))
     if (press === pointing.press) await page.getByRole('listbox').getByRole('option').first().click()
+    else for (const one of ['ArrowDown', 'Enter']) await page.keyboard.press(one)
   }
   await saved(page)
   return {
