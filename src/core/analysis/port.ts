@@ -30,12 +30,12 @@ export interface AnalysisPort {
 export function analysisPort(): AnalysisPort {
   let analysis: Analysis | null = null
   const sent = new Map<string, unknown>()
-  let steps: RowChange[] = []
+  let steps: RowChange[] | null = null
   return {
     begin(model, lenses, plan) {
       analysis = new Analysis(model, lenses, plan)
       sent.clear()
-      steps = rehearsals(model, plan)
+      steps = null
     },
     ask(changes, questions) {
       const about = analysis
@@ -51,8 +51,10 @@ export function analysisPort(): AnalysisPort {
       })
     },
     rehearse(questions) {
+      if (!analysis) return false
+      steps ??= rehearsals(analysis.model, analysis.plan)
       const step = steps.shift()
-      if (!analysis || !step) return false
+      if (!step) return false
       for (const [i, answer] of analysis.foresee([step], questions).entries()) {
         const before = questions[i] && sent.get(nameOf(questions[i]))
         if (before !== undefined) deltaBetween(before, answer)

@@ -170,7 +170,7 @@ function FacePlate({
         <h1 className="font-head text-title font-semibold">{face.name}</h1>
         {!alone && <Differing shown={shown} face={face} />}
       </div>
-      <Plate face={face} labels={labels} selected={selected} isMovable onSelect={onSelect} />
+      <Plate face={face} labels={labels} selected={selected} onSelect={onSelect} />
     </div>
   )
 }

@@ -86,14 +86,11 @@ export function labelSize(label: PlateLabel): LabelSize {
 export const LabelButton = memo(function LabelButton({
   label,
   edge,
-  isMovable,
   selected,
   onSelect,
 }: {
   label: PlateLabel
   edge: Edge
-  /** Functions can be dragged from key to key. */
-  isMovable: boolean
   selected: string | null
   onSelect: (address: string) => void
 }) {
@@ -121,7 +118,6 @@ export const LabelButton = memo(function LabelButton({
           name={label.control.name}
           gestures={many ? gestureWidth(label) : null}
           selected={line.address === selected}
-          isMovable={isMovable}
           onSelect={onSelect}
         />
       ))}
@@ -136,13 +132,12 @@ const tones: Record<PlateLine['tone'], string> = {
   blocks: 'text-rust',
 }
 
-/** One gesture as a button. */
+/** One gesture as a button; its function is dragged from here to another where things are dragged. */
 function LineButton({
   line,
   name,
   gestures,
   selected,
-  isMovable,
   onSelect,
 }: {
   line: PlateLine
@@ -150,7 +145,6 @@ function LineButton({
   /** Width of the gesture before the function; null where there is only one. */
   gestures: number | null
   selected: boolean
-  isMovable: boolean
   onSelect: (address: string) => void
 }) {
   const many = gestures !== null
@@ -160,8 +154,8 @@ function LineButton({
     <button
       type="button"
       data-address={line.address}
-      data-drag={isMovable ? `key ${line.address}` : undefined}
-      data-drop={isMovable ? line.address : undefined}
+      data-drag={`key ${line.address}`}
+      data-drop={line.address}
       onClick={() => onSelect(line.address)}
       aria-label={`${name}, ${line.gesture}${many ? ' ' : ': '}${line.text}${line.uses ? ` ${line.uses}×` : ''}${line.spoken}`}
       aria-pressed={selected}

@@ -18,7 +18,6 @@ export function Plate({
   labels,
   selected,
   held,
-  isMovable = false,
   onSelect,
 }: {
   face: Face
@@ -27,8 +26,6 @@ export function Plate({
   selected: string | null
   /** Controls that are held down, by id; they are lit as well. */
   held?: ReadonlySet<string>
-  /** Functions can be dragged from key to key. */
-  isMovable?: boolean
   onSelect: (address: string) => void
 }) {
   const sheet = useRef<HTMLDivElement>(null)
@@ -47,7 +44,7 @@ export function Plate({
     const first = labels.find((label) => label.control === control)?.lines[0]
     if (first) onSelect(first.address)
   })
-  const shared = { face, labels, lit, heat, isMovable, selected, onSelect, onPick: pick }
+  const shared = { face, labels, lit, heat, selected, onSelect, onPick: pick }
   return (
     <div
       ref={sheet}
@@ -98,7 +95,6 @@ interface Parts {
   readonly labels: readonly PlateLabel[]
   readonly lit: ReadonlySet<string>
   readonly heat: ReadonlyMap<string, number>
-  readonly isMovable: boolean
   readonly selected: string | null
   readonly onSelect: (address: string) => void
   readonly onPick: (control: Control) => void
@@ -110,7 +106,6 @@ function WithMargins({
   labels,
   lit,
   heat,
-  isMovable,
   selected,
   onSelect,
   onPick,
@@ -144,13 +139,7 @@ function WithMargins({
         const place = { left: box.x, top: box.y, width: box.width, height: box.height }
         return (
           <div key={control.id} className="absolute" style={place}>
-            <LabelButton
-              label={label}
-              edge={edge}
-              isMovable={isMovable}
-              selected={selected}
-              onSelect={onSelect}
-            />
+            <LabelButton label={label} edge={edge} selected={selected} onSelect={onSelect} />
           </div>
         )
       })}
@@ -165,7 +154,6 @@ function WithList({
   labels,
   lit,
   heat,
-  isMovable,
   selected,
   onSelect,
   onPick,
@@ -206,13 +194,7 @@ function WithList({
         {labels.map((label, i) => (
           <li key={label.control.id} className="grid grid-cols-[22px_1fr]">
             <span className="font-semibold text-pan">{i + 1}</span>
-            <LabelButton
-              label={label}
-              edge="right"
-              isMovable={isMovable}
-              selected={selected}
-              onSelect={onSelect}
-            />
+            <LabelButton label={label} edge="right" selected={selected} onSelect={onSelect} />
           </li>
         ))}
       </ol>
