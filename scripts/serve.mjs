@@ -13,6 +13,7 @@ import { root } from './lib/system.mjs'
 const port = Number(process.env.PORT)
 const hostname = '127.0.0.1'
 const build = join(root, process.env.SALT_SHELF_BUILD)
+const gate = await import(join(build, 'gate.mjs'))
 const app = next({ dev: false, dir: root, hostname, port })
 await app.prepare()
 const answer = app.getRequestHandler()
@@ -31,10 +32,9 @@ const worker = readFileSync(join(build, 'sw.js'))
 
 const server = createServer((request, response) => {
   response.setHeader('x-content-type-options', 'nosniff')
-  const refusal = notLoopback(request) ?? unreadable(request)
-  if (!refusal) return void serve(request, response)
-  response.writeHead(refusal.status, { 'content-type': 'application/json; charset=utf-8' })
-  response.end(JSON.stringify({ kind: 'refused', refusal: { code: refusal.code, message: refusal.message } }))
+  const away = gate.notLoopback(request) ?? gate.unreadable(request)
+  if (away) gate.turnAway(response, away)
+  else serve(request, response)
 })
 server.on('clientError', (_error, socket) => {
   if (socket.writable)
@@ -57,33 +57,26 @@ function serve(request, response) {
     response.writeHead(200, { 'content-type': type, 'cache-control': 'no-cache' })
     return void response.end(worker)
   }
-  if (!url.startsWith(statics)) return void answer(request, response)
+  if (!url.startsWith(statics)) return handle(request, response)
   request.url = url.slice(statics.length - 1)
   serveStatic(request, response, () => {
     request.url = url
-    void answer(request, response)
+    handle(request, response)
   })
 }
 
-function notLoopback({ headers }) {
-  if (loopbackHost.test(headers.host ?? '')) return null
-  const message = `Salt Shelf answers on this machine only, not as “${headers.host ?? ''}”.`
-  return { status: 421, code: 'not-ours', message }
-}
-
-function unreadable({ method, url }) {
-  if (!methods.has(method ?? ''))
-    return { status: 405, code: 'method', message: `${method} is not answered here.` }
-  if (!isPath(url ?? ''))
-    return { status: 400, code: 'address', message: 'This address cannot be read. Begin at /.' }
-  return null
+function handle(request, response) {
+  const away = gate.notFromOurPages(request)
+  if (away) return gate.turnAway(response, away)
+  gate.secure(request, response)
+  void answer(request, response)
 }
 
 /** Opens the door for other devices: where it cannot be opened, nothing is. */
 async function openDoor({ at, port: doorPort, home }) {
   const door = await import(join(build, 'door.mjs'))
   const opened = await door.openDoor({
-    ...{ at, port: doorPort, home, unreadable, pass: serve },
+    ...{ at, port: doorPort, home, unreadable: gate.unreadable, pass: serve },
     fonts: {
       'text.woff2': fontOf('atkinson-hyperlegible-next', 'variable', 'wght'),
       'head.woff2': fontOf('bricolage-grotesque', 'variable', 'wght'),
@@ -96,7 +89,6 @@ async function openDoor({ at, port: doorPort, home }) {
   }
   const { state } = opened.value
   door.doorIsOpen(state)
-  process.env.SALT_SHELF_SHARE_HOST = state.host
   const { origin, plain, fingerprint, isNew } = state
   process.send?.({ door: { origin, plain, fingerprint, isNew } })
 }
@@ -111,18 +103,4 @@ function fontOf(name, kind, weight) {
     'files',
   )
   return join(folder, `${name}-latin-${weight}-normal.woff2`)
-}
-
-const loopbackHost = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/
-const methods = new Set(['GET', 'HEAD', 'OPTIONS', 'POST'])
-
-/** An address of ours: one stroke at its beginning, nothing doubled, and readable to its end. */
-function isPath(url) {
-  const [path] = url.split('?')
-  if (!path.startsWith('/') || /[\\]|\/\//.test(path)) return false
-  try {
-    return !decodeURIComponent(path).includes('\0')
-  } catch {
-    return false
-  }
 }

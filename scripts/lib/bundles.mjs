@@ -10,7 +10,8 @@ const largest = 4_000_000
 
 /**
  * Lays beside a build what Next.js does not make: the service worker, which has the list of everything this release needs
- * without a server, and the door through which other devices come in (`src/server/door`).
+ * without a server, what every request passes (`src/server/gate.ts`), and the door through which other devices come in
+ * (`src/server/door`).
  */
 export async function bundleBeside(folder, release) {
   await build({
@@ -26,6 +27,7 @@ export async function bundleBeside(folder, release) {
     },
     logLevel: 'warning',
   })
+  await bundleForNode('src/server/gate.ts', join(folder, 'gate.mjs'))
   await bundleForNode('src/server/door/index.ts', join(folder, 'door.mjs'))
 }
 

@@ -2,6 +2,7 @@ import type { Metadata, Viewport } from 'next'
 import { cookies, headers } from 'next/headers'
 import type { ReactNode } from 'react'
 import { KeepsWorking } from '@/features/kept'
+import { nonceHeader } from '@/server/gate'
 import { Answering } from '@/ui/answering'
 import { answering, keepEarlyPresses } from '@/ui/early-presses'
 import { titled } from '@/ui/titled'
@@ -25,7 +26,7 @@ export const viewport: Viewport = {
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const chosen = (await cookies()).get('theme')?.value
-  const nonce = (await headers()).get('x-nonce') ?? undefined
+  const nonce = (await headers()).get(nonceHeader) ?? undefined
   const theme = chosen === 'day' || chosen === 'night' ? chosen : undefined
   return (
     <html lang="en" data-theme={theme}>

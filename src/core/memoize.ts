@@ -21,3 +21,29 @@ export function memoize<K extends object, V>(make: (about: K) => V): (about: K) 
     return found.answer
   }
 }
+
+/**
+ * The function with its answers to the texts it was asked about kept, up to so many letters of text together; the one
+ * asked about longest ago goes first. Only for what follows from the text alone.
+ */
+export function memoizeByText<V>(make: (text: string) => V, most: number): (text: string) => V {
+  const known = new Map<string, { readonly answer: V }>()
+  let letters = 0
+  return (text) => {
+    const found = known.get(text)
+    if (found) {
+      known.delete(text)
+      known.set(text, found)
+      return found.answer
+    }
+    const answer = make(text)
+    known.set(text, { answer })
+    letters += text.length
+    for (const oldest of known.keys()) {
+      if (letters <= most) break
+      known.delete(oldest)
+      letters -= oldest.length
+    }
+    return answer
+  }
+}

@@ -15,7 +15,7 @@ import { sameValue, type Value } from '@/core/vocabulary/values'
 import { writeBody, type NewBody } from './bodies'
 import { localOwner, query, transaction, type Connection } from './db'
 import { definitions } from './models'
-import { appendSteps, headOf, inventorySteps, logOf, newestSteps, stepsBefore } from './step-log'
+import { appendSteps, inventorySteps, logEnd, logOf, stepsBefore } from './step-log'
 
 /** The owner's inventory and the end of its log. */
 export interface StoredInventory {
@@ -32,10 +32,9 @@ export function loadInventory(): Promise<Result<StoredInventory>> {
     const row = await inventoryRow(client, '')
     const inventory = inventoryOf(row)
     if (!inventory.ok) return inventory
-    const log = await newestSteps(client, inventorySteps, logged(row))
-    if (!log.ok) return log
-    const head = await headOf(client, inventorySteps, logged(row))
-    return ok({ epoch: row.epoch, version: row.version, head, log: log.value, inventory: inventory.value })
+    const end = await logEnd(client, inventorySteps, logged(row))
+    if (!end.ok) return end
+    return ok({ epoch: row.epoch, version: row.version, ...end.value, inventory: inventory.value })
   })
 }
 

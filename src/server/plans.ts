@@ -12,10 +12,17 @@ import type { Head } from '@/core/sync/head'
 import type { Answer, ReadSave } from '@/core/sync/protocol'
 import type { Step } from '@/core/sync/step'
 import type { Value } from '@/core/vocabulary/values'
-import { isUuid, localOwner, transaction, type Connection } from './db'
+import { isUuid, localOwner, query, transaction, type Connection } from './db'
 import { libraryOf } from './models'
-import { planOf, planRow, stepsFor, writeSteps } from './plan-rows'
-import { headOf, logOf, newestSteps, planSteps, stepsBefore as stepsOfLogBefore } from './step-log'
+import { planOf, planRow, stepsFor, writeSteps, type PlanRow } from './plan-rows'
+import {
+  logOf,
+  planSteps,
+  readLogEnd,
+  selectLogEnd,
+  stepsBefore as stepsOfLogBefore,
+  type KeptEnd,
+} from './step-log'
 import { summarizeLater } from './summaries'
 
 /** A plan with its model, version and the end of its log. */
@@ -44,30 +51,23 @@ export interface Frozen {
 /** One plan, or a refusal that says what is missing. */
 export async function loadPlan(id: string): Promise<Result<StoredPlan>> {
   if (!isUuid(id)) return refuse('unknown-plan', 'There is no plan at this address.', id)
-  return transaction(async (client) => {
-    const row = await planRow(client, id, '')
-    if (!row)
-      return refuse(
-        'unknown-plan',
-        'There is no plan at this address. It may have been deleted: the shelf lists what was, to be put back.',
-        id,
-      )
-    const read = await planOf(row)
-    if (!read.ok) return read
-    const { model, plan } = read.value
-    const log = await newestSteps(client, planSteps, row)
-    if (!log.ok) return log
-    return ok({
+  const [row] = await query<PlanRow & { readonly end: KeptEnd; readonly revision: Frozen | null }>(
+    `select p.*, ${selectLogEnd(planSteps, 'p')} as end, ${selectNewestRevision} as revision
+     from plans p where p.id = $1 and p.owner_id = $2 and p.deleted_at is null`,
+    [id, localOwner],
+  )
+  if (!row)
+    return refuse(
+      'unknown-plan',
+      'There is no plan at this address. It may have been deleted: the shelf lists what was, to be put back.',
       id,
-      epoch: row.epoch,
-      model,
-      plan,
-      version: row.version,
-      head: await headOf(client, planSteps, row),
-      log: log.value,
-      revision: await newestRevision(client, id),
-    })
-  })
+    )
+  const read = await planOf(row)
+  if (!read.ok) return read
+  const end = readLogEnd(planSteps, row.end, id)
+  if (!end.ok) return end
+  const { epoch, version, revision } = row
+  return ok({ id, epoch, ...read.value, version, ...end.value, revision })
 }
 
 /** Steps before one that is known, oldest first, as many as one look at them brings; none where there is none. */
@@ -80,16 +80,11 @@ export async function stepsBefore(id: string, number: number): Promise<Result<re
   })
 }
 
-async function newestRevision(client: Connection, planId: string): Promise<Frozen | null> {
-  const found = await client.query<Frozen>(
-    `select r.number, r.plan_version as "planVersion",
-       (select coalesce(array_agg(coalesce(now.key, was.key)), '{}') from jsonb_each(p.rows) now
-        full join jsonb_each(r.rows) was on was.key = now.key where now.value is distinct from was.value) as differs
-     from revisions r join plans p on p.id = r.plan_id where r.plan_id = $1 order by r.number desc limit 1`,
-    [planId],
-  )
-  return found.rows[0] ?? null
-}
+/** SQL: the newest revision of the plan `p`. */
+const selectNewestRevision = `(select jsonb_build_object('number', r.number, 'planVersion', r.plan_version,
+    'differs', (select coalesce(jsonb_agg(coalesce(now.key, was.key)), '[]') from jsonb_each(p.rows) now
+      full join jsonb_each(r.rows) was on was.key = now.key where now.value is distinct from was.value))
+  from revisions r where r.plan_id = p.id order by r.number desc limit 1)`
 
 /** Decides a save and appends what is to be appended, with the plan's row locked: one save at a time (`core/sync`). */
 export async function savePlan(id: string, read: ReadSave): Promise<Result<Answer>> {

@@ -8,6 +8,7 @@ import { planKind } from '@/core/plan/kind'
 import { planLimits } from '@/core/plan/limits'
 import { inventoryKind, inventoryLimits } from '@/core/inventory/kind'
 import { walkKind, walkLimits } from '@/core/procedures/progress'
+import { memoizeByText } from '@/core/memoize'
 import type { Connection } from './db'
 
 /** Where the steps of one kind of document are kept, and which limits they keep to. */
@@ -15,38 +16,52 @@ export interface StepTable {
   readonly table: 'steps' | 'inventory_steps' | 'walk_steps'
   readonly key: 'plan_id' | 'owner_id' | 'walk_id'
   readonly limits: Limits
-  /** Steps of a log are read by shape alone: they were decided when they came. */
-  readonly shape: DocumentKind<never>
+  /** What one of its documents is called in a sentence. */
+  readonly name: string
+  /** A step of a log out of its JSON, by shape alone: it was decided when it came. Null where it cannot be read. */
+  readonly readStep: (json: string) => Step | null
+}
+
+/** How many letters of steps are remembered as read: a step that was read never changes, and pages bring the same ones again. */
+const readLetters = 2_000_000
+
+function stepsOf<D>(
+  table: StepTable['table'],
+  key: StepTable['key'],
+  limits: Limits,
+  kind: DocumentKind<D>,
+): StepTable {
+  const readStep = (json: string) => {
+    const read = readSteps(kind, [JSON.parse(json)])
+    return (read.ok && read.value[0]) || null
+  }
+  return { table, key, limits, name: kind.name, readStep: memoizeByText(readStep, readLetters) }
 }
 
 /** The steps of plans, by the plan's id. */
-export const planSteps: StepTable = {
-  table: 'steps',
-  key: 'plan_id',
-  limits: planLimits,
-  shape: planKind(() => null) as unknown as DocumentKind<never>,
-}
+export const planSteps = stepsOf('steps', 'plan_id', planLimits, planKind(() => null))
 
 /** The steps of inventories, by their owner's id. */
-export const inventorySteps: StepTable = {
-  table: 'inventory_steps',
-  key: 'owner_id',
-  limits: inventoryLimits,
-  shape: inventoryKind({ models: [], lenses: [] }) as unknown as DocumentKind<never>,
-}
+export const inventorySteps = stepsOf(
+  'inventory_steps',
+  'owner_id',
+  inventoryLimits,
+  inventoryKind({ models: [], lenses: [] }),
+)
 
 /** The steps of walks, by the walk's id. */
-export const walkSteps: StepTable = {
-  table: 'walk_steps',
-  key: 'walk_id',
-  limits: walkLimits,
-  shape: walkKind as unknown as DocumentKind<never>,
-}
+export const walkSteps = stepsOf('walk_steps', 'walk_id', walkLimits, walkKind)
 
 /** A document by the key of its steps, with the number of its newest one. */
 export interface Logged {
   readonly id: string
   readonly version: number
+}
+
+/** A step as its table has it: its number, and it as JSON. */
+interface Kept {
+  readonly number: number
+  readonly step: string
 }
 
 /** The log as the protocol sees it: only what this save can ask of it is fetched. */
@@ -85,10 +100,10 @@ async function stepsAfter(
   after: number,
 ): Promise<Result<readonly Step[]>> {
   const { stepsInSave, bytesInSave } = of.limits
-  const found = await client.query<{ number: number; step: unknown }>(
+  const found = await client.query<Kept>(
     `select number, step from (
-       select number, step, sum(octet_length(step::text)) over (order by number) as bytes
-       from (select number, step from ${of.table} where ${of.key} = $1 and number > $2 order by number limit $3) page
+       select number, step, sum(octet_length(step)) over (order by number) as bytes
+       from (select number, step::text as step from ${of.table} where ${of.key} = $1 and number > $2 order by number limit $3) page
      ) sized where bytes <= $4 or number = $2 + 1 order by number`,
     [id, Math.max(0, after), stepsInSave, bytesInSave],
   )
@@ -98,24 +113,49 @@ async function stepsAfter(
 /** How many steps are sent along for undo at most, and how many bytes of them; older ones are asked for. */
 const undoReach = { steps: 50, bytes: 20_000 }
 
-/** Steps up to a number, oldest first: as many of the newest as undo is given at a time, and `least` in any case. */
-export async function newestSteps(
-  client: Connection,
-  of: StepTable,
-  { id, version: upTo }: Logged,
-  least = 0,
-): Promise<Result<readonly Step[]>> {
-  const found = await client.query<{ number: number; step: unknown }>(
-    `select number, step from (
-       select number, step, sum(octet_length(step::text)) over (order by number desc) as bytes
-       from (select number, step from ${of.table} where ${of.key} = $1 and number <= $2 order by number desc limit $3) page
-     ) sized where bytes <= $4 or number > $2 - $5 order by number`,
-    [id, upTo, undoReach.steps, undoReach.bytes, least],
-  )
-  return stepsIn(of, found.rows, id)
+/** The end of a log: what undo can reach, oldest first, and what the log is known by there. */
+export interface LogEnd {
+  readonly log: readonly Step[]
+  readonly head: Head
 }
 
-/** Steps before one that is known, oldest first; none where there is none. */
+/** The end of a log as `selectLogEnd` finds it. */
+export interface KeptEnd {
+  readonly steps: readonly Kept[]
+  readonly head: Head
+}
+
+/** SQL: the end of the log of a document whose row stands in the same statement as `row`, so that both are of one moment. */
+export function selectLogEnd({ table, key }: StepTable, row: string): string {
+  return `(select jsonb_build_object(
+       'head', max(head) filter (where number = ${row}.version),
+       'steps', coalesce(jsonb_agg(jsonb_build_object('number', number, 'step', step) order by number)
+         filter (where bytes <= ${undoReach.bytes}), '[]'))
+     from (select number, step, head, sum(octet_length(step)) over (order by number desc) as bytes
+       from (select number, step::text as step, head from ${table} where ${key} = ${row}.id and number <= ${row}.version
+         order by number desc limit ${undoReach.steps}) page) sized)`
+}
+
+/** What `selectLogEnd` found, read. */
+export function readLogEnd(of: StepTable, { steps, head }: KeptEnd, id: string): Result<LogEnd> {
+  const log = stepsIn(of, steps, id)
+  return log.ok ? ok({ log: log.value, head }) : log
+}
+
+/** The end of a log that stands at a version. */
+export async function logEnd(
+  client: Connection,
+  of: StepTable,
+  { id, version }: Logged,
+): Promise<Result<LogEnd>> {
+  const found = await client.query<{ end: KeptEnd }>(
+    `select ${selectLogEnd(of, 'document')} as end from (select $1::uuid as id, $2::int as version) document`,
+    [id, version],
+  )
+  return readLogEnd(of, found.rows[0]?.end ?? { steps: [], head: null }, id)
+}
+
+/** Steps before one that is known, oldest first: as many as undo is given at a time, and one in any case; none where there is none. */
 export async function stepsBefore(
   client: Connection,
   of: StepTable,
@@ -123,20 +163,27 @@ export async function stepsBefore(
   number: number,
 ): Promise<Result<readonly Step[]>> {
   const last = Math.min(number - 1, version)
-  return last < 1 ? ok([]) : newestSteps(client, of, { id, version: last }, 1)
+  const found = await client.query<Kept>(
+    `select number, step from (
+       select number, step, sum(octet_length(step)) over (order by number desc) as bytes
+       from (select number, step::text as step from ${of.table} where ${of.key} = $1 and number <= $2
+         order by number desc limit $3) page
+     ) sized where bytes <= $4 or number = $2 order by number`,
+    [id, last, undoReach.steps, undoReach.bytes],
+  )
+  return stepsIn(of, found.rows, id)
 }
 
 function stepsIn(
-  { shape }: StepTable,
-  rows: readonly { readonly number: number; readonly step: unknown }[],
+  { name, readStep }: StepTable,
+  rows: readonly Kept[],
   id: string,
 ): Result<readonly Step[]> {
   const steps: Step[] = []
   for (const { number, step } of rows) {
-    const read = readSteps(shape, [step])
-    const [sound] = read.ok ? read.value : []
+    const sound = readStep(step)
     if (!sound) {
-      const message = `Step ${number} of this ${shape.name} cannot be read. The ${shape.name} is kept as it is.`
+      const message = `Step ${number} of this ${name} cannot be read. The ${name} is kept as it is.`
       return refuse('damaged-row', message, id)
     }
     steps.push(sound)
@@ -145,7 +192,7 @@ function stepsIn(
 }
 
 /** What a log is known by at its newest step. */
-export async function headOf(client: Connection, of: StepTable, { id, version }: Logged): Promise<Head> {
+async function headOf(client: Connection, of: StepTable, { id, version }: Logged): Promise<Head> {
   const found = await client.query<{ head: string }>(
     `select head from ${of.table} where ${of.key} = $1 and number = $2`,
     [id, version],

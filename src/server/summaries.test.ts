@@ -44,7 +44,6 @@ const checkedNow = async (id: string) => {
   return { blocks: count('blocks'), problems: count('problem'), worst }
 }
 
-const keptNow = async (id: string) => findingsKept(id, (await inventoryNow()).version)
 /** What becomes of something on its way as JSON. */
 const asSent = (given: unknown): unknown => JSON.parse(JSON.stringify(given))
 
@@ -63,19 +62,19 @@ afterAll(async () => {
 describe('what was found in a plan', () => {
   it('is kept whole for the plan as it stands, and not given for one that changed since', async () => {
     const id = await planCalled('Kept whole')
-    expect(await keptNow(id)).toBeNull()
+    expect(await findingsKept(id)).toBeNull()
     await reckoned()
     const { model, plan: now, version } = must(await loadPlan(id))
     const equipment = equipmentFor(model, await definitions(), (await inventoryNow()).inventory)
     const found = adviceOn(model, equipped(now, equipment), equipment.lenses)
-    expect(await keptNow(id)).toEqual({ version, findings: asSent(found) })
+    expect(await findingsKept(id)).toEqual({ version, findings: asSent(found) })
     expect(found.length).toBeGreaterThan(3)
     must(await setPlanRows(id, { [rowNamed('base/focus.lamp')]: false }))
-    expect(await keptNow(id)).toBeNull()
+    expect(await findingsKept(id)).toBeNull()
     await reckoned()
-    expect((await keptNow(id))?.version).toBe(version + 1)
-    expect(await keptNow(randomUUID())).toBeNull()
-    expect(await keptNow('no plan')).toBeNull()
+    expect((await findingsKept(id))?.version).toBe(version + 1)
+    expect(await findingsKept(randomUUID())).toBeNull()
+    expect(await findingsKept('no plan')).toBeNull()
   })
 })
 

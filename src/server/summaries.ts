@@ -202,19 +202,19 @@ async function summarize(id: string): Promise<void> {
 }
 
 /**
- * What was found in a plan as it stands, where that was reckoned since it changed last; else null, and it is reckoned
- * soon. A page shows it until it has looked itself. With the inventory as it stands, by the number of its newest step.
+ * What was found in a plan as it stands with the inventory as it stands, where that was reckoned since either changed last;
+ * else null, and it is reckoned soon. A page shows it until it has looked itself.
  */
 export async function findingsKept(
   id: string,
-  inventoryVersion: number,
 ): Promise<{ readonly version: number; readonly findings: readonly Finding[] } | null> {
   if (!isUuid(id)) return null
   const [kept] = await query<{ version: number; findings: readonly Finding[] | null }>(
     `select s.plan_version as version, s.findings from plan_summaries s join plans p on p.id = s.plan_id
      where p.id = $1 and p.owner_id = $2 and s.plan_version = p.version and s.row_mark = p.xmin::text
-       and s.checked_by = $3 and s.trouble is null`,
-    [id, localOwner, await checksMark(inventoryVersion)],
+       and s.checked_by = $3 || coalesce((select version from inventories where owner_id = $2), 0)
+       and s.trouble is null`,
+    [id, localOwner, await checksOfThisRun()],
   )
   if (kept?.findings) return { version: kept.version, findings: kept.findings }
   reckonSoon([id])
@@ -231,12 +231,17 @@ function adviceWith(
   return adviceOn(model, equipped(plan, equipment), equipment.lenses)
 }
 
-/** What the checks of this run of the server go by: its build, the definitions it reads, and the inventory as it stands. */
+/** What the checks go by: those of this run of the server, and the inventory by the number of its newest step. */
 async function checksMark(inventoryVersion: number): Promise<string> {
+  return `${await checksOfThisRun()}${inventoryVersion}`
+}
+
+/** What the checks of this run of the server go by: its build and the definitions it reads. */
+async function checksOfThisRun(): Promise<string> {
   const { models, lenses } = await definitions()
   const editions = models.map(({ id, version: edition }) => `${id}@${edition}`)
   const build = process.env.SALT_SHELF_BUILD ?? 'unbuilt'
-  return [build, ...editions, ...lenses.map(({ id }) => id), `inventory ${inventoryVersion}`].join(' ')
+  return [build, ...editions, ...lenses.map(({ id }) => id), 'inventory '].join(' ')
 }
 
 /** The plans of a model, the newest first, by their titles. */

@@ -34,7 +34,7 @@ import { endHandCarry } from './hand-outcome'
 import { inventoryNow, setInventory } from './inventory'
 import { definitions } from './models'
 import { planOf, planRow } from './plan-rows'
-import { appendSteps, headOf, logOf, newestSteps, stepsBefore, walkSteps } from './step-log'
+import { appendSteps, logEnd, logOf, stepsBefore, walkSteps } from './step-log'
 
 /** A walk among others: which, on which body, since when, and what was ticked. */
 export interface WalkLine {
@@ -255,8 +255,8 @@ export async function loadWalk(id: string): Promise<Result<OpenWalk>> {
     const row = await walkRow(client, id, '')
     const found = row ? await composedFor(client, row, having) : unknownWalk(id)
     if (!row || !found.ok) return found.ok ? unknownWalk(id) : found
-    const log = await newestSteps(client, walkSteps, row)
-    if (!log.ok) return log
+    const end = await logEnd(client, walkSteps, row)
+    if (!end.ok) return end
     const { model, plan, movedOnTo, walk, composed } = found.value
     const body = bodiesIn(having.inventory).find(({ tag }) => tag === row.body)
     return ok({
@@ -266,8 +266,7 @@ export async function loadWalk(id: string): Promise<Result<OpenWalk>> {
       model,
       epoch: row.epoch,
       version: row.version,
-      head: await headOf(client, walkSteps, row),
-      log: log.value,
+      ...end.value,
       walk,
       composed,
       bodyName: body?.name ?? (row.body === '' ? null : row.body),

@@ -4,7 +4,6 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { heron } from '@tests/fixtures/heron'
 import { must } from '@/core/result'
 import { closePool, query } from '@/server/db'
-import { inventoryNow } from '@/server/inventory'
 import { storeDefinition } from '@/server/models'
 import { createPlan, loadPlan } from '@/server/plans'
 import { findingsKept } from '@/server/summaries'
@@ -206,7 +205,7 @@ describe('a row that two tabs change', () => {
 
 describe('what is worked out in the background', () => {
   it('begins with what the server has found in the plan, before it has looked itself', async () => {
-    const kept = async () => findingsKept(demoPlan, (await inventoryNow()).version)
+    const kept = async () => findingsKept(demoPlan)
     await expect.poll(kept, { timeout: 20_000 }).not.toBeNull()
     const isOf = (one: { severity: string; station: string }) =>
       one.station === 'foundation' && one.severity !== 'tidies'

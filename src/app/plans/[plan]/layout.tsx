@@ -24,15 +24,15 @@ type Props = { params: Promise<{ plan: string }>; children: ReactNode }
 /** The plan and what is on the shelf beside it, read once for the title and the page. */
 const planAt = cache((plan: string) =>
   withDatabase(async () => {
-    const [stored, { models, lenses }, { inventory, version: equipment }] = await Promise.all([
+    const [stored, { models, lenses }, { inventory }, kept] = await Promise.all([
       loadPlan(plan),
       definitions(),
       inventoryNow(),
+      findingsKept(plan),
     ])
     if (!stored.ok) return stored
     const { id, version } = stored.value.model
     const newer = models.find((model) => model.id === id && model.version > version) ?? null
-    const kept = await findingsKept(plan, equipment)
     const found = kept?.version === stored.value.version ? kept.findings : null
     return ok({ stored: stored.value, lenses, inventory, found, newer: newer && newer.version })
   }),
