@@ -33,8 +33,9 @@ const worker = readFileSync(join(build, 'sw.js'))
 const server = createServer((request, response) => {
   response.setHeader('x-content-type-options', 'nosniff')
   const away = gate.notLoopback(request) ?? gate.unreadable(request)
-  if (away) gate.turnAway(response, away)
-  else serve(request, response)
+  if (away) return gate.turnAway(response, away)
+  gate.leaveUnpacked(request)
+  serve(request, response)
 })
 server.on('clientError', (_error, socket) => {
   if (socket.writable)

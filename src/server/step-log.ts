@@ -39,7 +39,12 @@ function stepsOf<D>(
 }
 
 /** The steps of plans, by the plan's id. */
-export const planSteps = stepsOf('steps', 'plan_id', planLimits, planKind(() => null))
+export const planSteps = stepsOf(
+  'steps',
+  'plan_id',
+  planLimits,
+  planKind(() => null),
+)
 
 /** The steps of inventories, by their owner's id. */
 export const inventorySteps = stepsOf(
@@ -174,11 +179,7 @@ export async function stepsBefore(
   return stepsIn(of, found.rows, id)
 }
 
-function stepsIn(
-  { name, readStep }: StepTable,
-  rows: readonly Kept[],
-  id: string,
-): Result<readonly Step[]> {
+function stepsIn({ name, readStep }: StepTable, rows: readonly Kept[], id: string): Result<readonly Step[]> {
   const steps: Step[] = []
   for (const { number, step } of rows) {
     const sound = readStep(step)
