@@ -1,9 +1,9 @@
 import { ok, type Refusal } from '../result'
 import { sameValue } from '../vocabulary/values'
 import { pageOf } from './decide'
-import { headAfterAll, type Head } from './head'
+import type { Head } from './head'
 import { applyAll, applyWithin, type DocumentKind } from './kind'
-import type { Answer, Save } from './protocol'
+import type { Answer, CaughtUp, Save } from './protocol'
 import { rebase, stillWanted, type Aside } from './rebase'
 import type { Step } from './step'
 
@@ -64,7 +64,7 @@ export type Event =
     }
   | { readonly kind: 'retry' }
   /** Steps that the log is known to hold right after those known here: this device kept them beside an older copy. */
-  | { readonly kind: 'kept'; readonly entries: readonly Step[] }
+  | { readonly kind: 'kept'; readonly steps: KeptSteps }
   /** What is newer in the log is wanted, also where nothing waits to be saved. */
   | { readonly kind: 'asked' }
   /** An earlier visit left these behind. */
@@ -72,6 +72,12 @@ export type Event =
   /** The owner says of a row set aside whose value it should have; with `mine`, by a step with this id. */
   | { readonly kind: 'settled'; readonly key: string; readonly whose: 'mine' | 'theirs'; readonly id: string }
   | { readonly kind: 'told'; readonly refusal: Refusal | null }
+
+/** Steps that stand one after another in a log, and its head after the last of them. */
+export interface KeptSteps {
+  readonly entries: readonly Step[]
+  readonly head: Head
+}
 
 /** What a visit leaves behind when it ends before all of it was saved. */
 export interface Left {
@@ -153,19 +159,8 @@ export function next<D>(kind: DocumentKind<D>, client: Client<D>, event: Event):
         : client
     case 'retry':
       return { ...client, link: { kind: 'good' }, most: Infinity }
-    case 'kept': {
-      const { epoch, saved } = client
-      const version = saved.version + event.entries.length
-      const log = {
-        epoch,
-        from: saved.version,
-        since: saved.head,
-        entries: event.entries,
-        version,
-        known: [],
-      }
-      return merge(kind, client, { kind: 'saved', ...log })
-    }
+    case 'kept':
+      return merge(kind, client, event.steps, null)
     case 'asked':
       return { ...client, told: Math.max(client.told, client.saved.version + 1) }
     case 'returned':
@@ -203,31 +198,36 @@ function answered<D>(kind: DocumentKind<D>, client: Client<D>, number: number, a
     ? { ...client, flight: null, link: { kind: 'good' }, most: client.most * 2, told: client.saved.version }
     : client
   if (answer.kind === 'apart') return { ...landed, link: { kind: 'stopped', cause: answer.refusal } }
-  const merged = merge(kind, landed, answer)
+  const newer = newerIn(landed, answer)
+  const merged = newer
+    ? merge(kind, { ...landed, told: Math.max(landed.told, answer.version) }, newer, answer)
+    : landed
   return asked.length > 0 ? placed(kind, merged, asked, answer.known) : merged
 }
 
-/** Takes in the page of the log that an answer brings; what of it is known already is passed over. */
+/**
+ * What of the page of the log that an answer brings is not known yet; null where it is about another log than is known
+ * here, as after an older copy was put back: the next save learns how things stand.
+ */
+function newerIn<D>({ saved }: Client<D>, { from, since, entries, heads }: CaughtUp): KeptSteps | null {
+  const overlap = saved.version - from
+  const here = overlap === 0 ? since : heads[overlap - 1]
+  if (entries.length >= overlap && here !== saved.head) return null
+  return { entries: entries.slice(overlap), head: heads.slice(overlap).at(-1) ?? saved.head }
+}
+
+/** Takes in what stands in the log right after what is known here; with what could not be appended there. */
 function merge<D>(
   kind: DocumentKind<D>,
   client: Client<D>,
-  answer: Exclude<Answer, { kind: 'apart' }>,
+  { entries: newer, head }: KeptSteps,
+  answer: Answer | null,
 ): Client<D> {
   const { saved, pending } = client
-  const overlap = saved.version - answer.from
-  // An answer about another log than is known here, as after an older copy was put back: the next save learns how things stand.
-  if (
-    answer.entries.length >= overlap &&
-    headAfterAll(answer.since, answer.entries.slice(0, overlap)) !== saved.head
-  )
-    return client
-  const newer = answer.entries.slice(overlap)
-  const told = Math.max(client.told, answer.version)
   const tail = newer.length > 0 ? [...saved.tail, ...newer] : saved.tail
-  const head = headAfterAll(saved.head, newer)
   const there = new Set(newer.map((step) => step.id))
   const waiting = pending.filter((step) => !there.has(step.id))
-  const unfit = answer.kind === 'unfit' && waiting.some((step) => step.id === answer.step) ? answer : null
+  const unfit = answer?.kind === 'unfit' && waiting.some((step) => step.id === answer.step) ? answer : null
   const allMine = newer.every((step, i) => step.id === pending[i]?.id)
   // What is on the screen has all of it in it already, as after nearly every save.
   const applied = allMine && waiting.length === 0 ? ok(client.shown) : applyAll(kind, saved.document, newer)
@@ -235,14 +235,13 @@ function merge<D>(
   const document = applied.value
   if (allMine && !unfit) {
     const held = { document, version: saved.version + newer.length, head, tail }
-    return { ...client, told, saved: held, pending: waiting }
+    return { ...client, saved: held, pending: waiting }
   }
   const mine = new Set(pending.map((step) => step.id))
   const others = newer.filter((step) => !mine.has(step.id))
   const moved = rebase(kind, document, waiting, others, unfit)
   return {
     ...client,
-    told,
     saved: { document, version: saved.version + newer.length, head, tail },
     pending: moved.steps,
     shown: moved.document,

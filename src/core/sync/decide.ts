@@ -1,5 +1,5 @@
 import type { Refusal } from '../result'
-import type { Head } from './head'
+import { headsAfter, type Head } from './head'
 import { applyWithin, type DocumentKind, type Limits } from './kind'
 import type { Answer, ReadSave } from './protocol'
 import { stepBytes, type Step } from './step'
@@ -45,13 +45,17 @@ export function decide<D>(
   if (astray) return { ...nothing, answer: { kind: 'apart', refusal: astray } }
   const known = save.ask.filter((id) => log.has(id))
   const there = log.after(save.basedOn)
-  const base = { epoch: log.epoch, from: save.basedOn, since: log.headAt(save.basedOn), known }
+  const since = log.headAt(save.basedOn)
+  const caughtUp = (entries: readonly Step[], version: number) => {
+    const base = { epoch: log.epoch, from: save.basedOn, since, known }
+    return { ...base, entries, heads: headsAfter(since, entries), version }
+  }
   const fresh = save.steps.filter((step) => !log.has(step.id))
   const mine = new Set(save.steps.map((step) => step.id))
   const pageIsWhole = save.basedOn + there.length === log.version
   const othersFirst = !pageIsWhole || there.some((step) => !mine.has(step.id))
   if (othersFirst && (fresh.length > 0 || unreadable)) {
-    return { ...nothing, answer: { ...base, kind: 'stale', entries: there, version: log.version } }
+    return { ...nothing, answer: { kind: 'stale', ...caughtUp(there, log.version) } }
   }
   const append: Step[] = []
   let { document } = log
@@ -65,12 +69,8 @@ export function decide<D>(
     document = next.value
     append.push(step)
   }
-  const caughtUp = {
-    ...base,
-    entries: pageIsWhole ? [...there, ...append] : there,
-    version: log.version + append.length,
-  }
-  const answer: Answer = unfit ? { ...caughtUp, kind: 'unfit', ...unfit } : { ...caughtUp, kind: 'saved' }
+  const told = caughtUp(pageIsWhole ? [...there, ...append] : there, log.version + append.length)
+  const answer: Answer = unfit ? { kind: 'unfit', ...told, ...unfit } : { kind: 'saved', ...told }
   return { append, document, answer }
 }
 

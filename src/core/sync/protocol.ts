@@ -19,7 +19,7 @@ export interface Save {
 }
 
 /** What every answer of the same epoch brings. */
-interface CaughtUp {
+export interface CaughtUp {
   readonly epoch: string
   /** The number of the step before `entries`: the `basedOn` of the save. */
   readonly from: number
@@ -27,6 +27,8 @@ interface CaughtUp {
   readonly since: Head
   /** The log after `from`, in order, one page of it: what the save itself appended is among it. */
   readonly entries: readonly Step[]
+  /** The head of the log after each of `entries`. */
+  readonly heads: readonly Head[]
   /** The number of the newest step in the log, which may lie beyond this page. */
   readonly version: number
   /** Which of the steps asked about are in the log. */

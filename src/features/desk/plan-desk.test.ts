@@ -313,6 +313,7 @@ describe('a plan on the desk', () => {
         version: 0,
         known: [],
         entries: [],
+        heads: [],
         kind: 'unfit' as const,
       }
       return { kind: 'answer', answer: { ...answer, step: first.id, refusal } }

@@ -1,5 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { Refusal } from '@/core/result'
+import type { KeptSteps } from '@/core/sync/client'
+import type { Head } from '@/core/sync/head'
 import type { Step } from '@/core/sync/step'
 import { definitionsCache } from '@/workers/caches'
 import { troubleOf } from './browser-trouble'
@@ -21,17 +23,22 @@ export interface Copy<T> {
 }
 
 /** Steps that the log took in after the copy was made, oldest first. */
-export interface Landed {
+export interface Landed extends KeptSteps {
   readonly epoch: string
   /** The number of the step before the first. */
   readonly after: number
-  readonly steps: readonly Step[]
+}
+
+/** A step that landed; the last of those that landed together has the head of the log after it. */
+interface LandedStep {
+  readonly step: Step
+  readonly head: Head
 }
 
 interface Kept extends DBSchema {
   pages: { key: string; value: KeptCopy; indexes: { at: Date } }
   given: { key: string; value: unknown }
-  landed: { key: [document: string, epoch: string, number: number]; value: Step }
+  landed: { key: [document: string, epoch: string, number: number]; value: LandedStep }
 }
 
 /** How many pages a device keeps: those opened last. */
@@ -75,8 +82,8 @@ export async function forgetCopies(): Promise<void> {
 /** Where what lands is kept, so that a copy can be brought up to it. */
 export interface LandedStore {
   add(landed: Landed): Promise<void>
-  /** The steps right after a number, as far as they follow each other without a gap. */
-  after(epoch: string, number: number): Promise<readonly Step[]>
+  /** The steps right after a number, as far as they follow each other without a gap; null where there is none. */
+  after(epoch: string, number: number): Promise<KeptSteps | null>
   /** Forgets what a newer copy has in it. */
   forget(epoch: string, upTo: number): Promise<void>
 }
@@ -86,10 +93,13 @@ export function browserLanded(documentId: string): LandedStore {
   const all = (epoch: string, from: number, to: number) =>
     IDBKeyRange.bound([documentId, epoch, from], [documentId, epoch, to])
   return {
-    async add({ epoch, after, steps }) {
+    async add({ epoch, after, entries, head }) {
       try {
         const work = (await opened()).transaction('landed', 'readwrite')
-        const puts = steps.map((step, i) => work.store.put(step, [documentId, epoch, after + 1 + i]))
+        const puts = entries.map((step, i) => {
+          const value = { step, head: i === entries.length - 1 ? head : null }
+          return work.store.put(value, [documentId, epoch, after + 1 + i])
+        })
         await Promise.all([...puts, work.done])
       } catch {
         // The copy of this device stays behind, and is made anew when the page is opened next.
@@ -98,9 +108,12 @@ export function browserLanded(documentId: string): LandedStore {
     async after(epoch, number) {
       const db = await opened()
       const range = all(epoch, number + 1, Number.MAX_SAFE_INTEGER)
-      const [keys, steps] = await Promise.all([db.getAllKeys('landed', range), db.getAll('landed', range)])
+      const [keys, found] = await Promise.all([db.getAllKeys('landed', range), db.getAll('landed', range)])
       const gap = keys.findIndex(([, , at], i) => at !== number + 1 + i)
-      return gap < 0 ? steps : steps.slice(0, gap)
+      const whole = gap < 0 ? found : found.slice(0, gap)
+      const last = whole.findLastIndex(({ head }) => head !== null)
+      const head = whole[last]?.head ?? null
+      return head === null ? null : { entries: whole.slice(0, last + 1).map(({ step }) => step), head }
     },
     async forget(epoch, upTo) {
       try {
@@ -120,10 +133,12 @@ let database: Promise<IDBPDatabase<Kept>> | null = null
 
 /** Apart from the queues: what is not saved never waits for what is only a copy. */
 function opened(): Promise<IDBPDatabase<Kept>> {
-  database ??= openDB<Kept>('salt-shelf-copies', 1, {
-    upgrade(db) {
-      db.createObjectStore('pages').createIndex('at', 'at')
-      db.createObjectStore('given')
+  database ??= openDB<Kept>('salt-shelf-copies', 2, {
+    upgrade(db, before) {
+      if (before === 0) db.createObjectStore('pages').createIndex('at', 'at')
+      if (before === 0) db.createObjectStore('given')
+      // A former release kept what landed without heads: the log has it, and the copy is made anew when the page is opened.
+      else db.deleteObjectStore('landed')
       db.createObjectStore('landed')
     },
     blocking: () => void database?.then((db) => db.close()).finally(() => (database = null)),

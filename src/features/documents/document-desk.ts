@@ -143,9 +143,9 @@ export class DocumentDesk<D, X extends object = object> {
     this.keeping.hold()
     const { epoch, saved } = this.client
     if (this.isCopy && this.landed) {
-      const entries = await this.landed.after(epoch, saved.version).catch(() => [])
+      const steps = await this.landed.after(epoch, saved.version).catch(() => null)
       if (this.ended) return
-      if (entries.length > 0) this.turn({ kind: 'kept', entries })
+      if (steps) this.turn({ kind: 'kept', steps })
     }
     const { own, others, former, trouble } = await this.queue.open()
     if (this.ended) return

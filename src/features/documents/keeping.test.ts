@@ -3,6 +3,7 @@ import { rowNamed } from '@tests/fixtures/rows'
 import { sheetKind } from '@tests/fixtures/sync-world'
 import { describe, expect, it } from 'vitest'
 import type { Left } from '@/core/sync/client'
+import type { Head } from '@/core/sync/head'
 import type { Step } from '@/core/sync/step'
 import type { Landed, LandedStore } from './copies'
 import { DocumentDesk, type DeskWays } from './document-desk'
@@ -15,16 +16,19 @@ function device() {
   const keeper = new MemoryKeeper(kind, {})
   let left: Left | null = null
   const landed: Step[] = []
+  let at: Head = null
   const waiting: (() => void)[] = []
   const store: LandedStore = {
-    add: ({ steps }: Landed) =>
+    add: ({ entries, head }: Landed) =>
       new Promise((resolve) => {
         waiting.push(() => {
-          landed.push(...steps)
+          landed.push(...entries)
+          at = head
           resolve()
         })
       }),
-    after: (_epoch, number) => Promise.resolve(landed.slice(number)),
+    after: (_epoch, number) =>
+      Promise.resolve(landed.length > number ? { entries: landed.slice(number), head: at } : null),
     forget: () => Promise.resolve(),
   }
   const opened = keeper.opened()

@@ -73,14 +73,14 @@ export class Keeping<D> {
   private keepLanded(before: Client<D>, count: number): void {
     if (!this.landed) return
     const { epoch, saved } = this.client
-    const steps = saved.tail.slice(-count)
+    const entries = saved.tail.slice(-count)
     const mine = new Set(before.pending.map((step) => step.id))
     const landing = {
       after: this.landing?.after ?? before.saved.version,
-      steps: [...(this.landing?.steps ?? []), ...steps.filter((step) => mine.has(step.id))],
+      steps: [...(this.landing?.steps ?? []), ...entries.filter((step) => mine.has(step.id))],
     }
     this.landing = landing
-    void this.landed.add({ epoch, after: before.saved.version, steps }).then(() => {
+    void this.landed.add({ epoch, after: before.saved.version, entries, head: saved.head }).then(() => {
       if (this.landing !== landing) return
       this.landing = null
       this.write()
