@@ -152,6 +152,7 @@ export default tseslint.config(
     ignores: [
       'src/core/plan/rows/**',
       'src/core/inventory/rows.ts',
+      'src/core/inventory/accept.ts',
       'src/core/procedures/walk-rows.ts',
       'tests/fixtures/rows.ts',
     ],

@@ -7,6 +7,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   devIndicators: false,
   serverExternalPackages: ['pg'],
+  // Fewer and larger scripts: a station's seventeen, each packed by itself, weigh a tenth more than seven.
+  experimental: { turbopackChunking: { minChunkSize: 600_000, maxMergeChunkSize: 600_000 } },
 }
 
 export default config

@@ -1,4 +1,5 @@
-import { factTable, recordKinds, type Fact } from '@/core/inventory/facts'
+import { factTable, type Fact } from '@/core/inventory/facts'
+import { recordKinds } from '@/core/inventory/kinds'
 
 /** docs/formats/inventory.md: every row of an inventory, from the table of facts. */
 export function inventoryDocument(): string {

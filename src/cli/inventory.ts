@@ -1,5 +1,6 @@
 import { effectsOf } from '@/core/inventory/effects'
-import { factTable, recordKinds } from '@/core/inventory/facts'
+import { factTable } from '@/core/inventory/facts'
+import { recordKinds } from '@/core/inventory/kinds'
 import { inventoryFaults, whatIsUnsaid } from '@/core/inventory/faults'
 import { factRow, recordIds, type Inventory, type Library } from '@/core/inventory/rows'
 import { showFact, titleOf } from '@/core/inventory/words'

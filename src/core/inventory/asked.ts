@@ -1,4 +1,5 @@
-import { factTable, type Fact, type RecordKind } from './facts'
+import { factTable, type Fact } from './facts'
+import type { RecordKind } from './kinds'
 import { lensesIn } from './lenses'
 import { factRow, type Inventory, type Library } from './rows'
 

@@ -14,7 +14,7 @@ import {
 } from '../plan/rows'
 import { memoize } from '../memoize'
 import type { Value } from '../vocabulary/values'
-import { gearKinds, isPluggedIn, type GearKind } from './facts'
+import { gearKinds, isPluggedIn, type GearKind } from './kinds'
 import { lensesIn } from './lenses'
 import { bodiesIn, cardsIn, gearIn, hasNone, type BodyRecord } from './records'
 import type { Inventory, Library } from './rows'

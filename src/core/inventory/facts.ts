@@ -1,14 +1,8 @@
 import { plainPath } from '../cards/path'
-import { pluggedIn } from '../model/basics'
 import { ok, refuse, type Result } from '../result'
-import { ladders, readMark, stepOf } from '../vocabulary/ladders'
+import { ladders, readMark } from '../vocabulary/ladders'
 import type { Value } from '../vocabulary/values'
-
-/** What an inventory has records of. */
-export const recordKinds = ['body', 'lens', 'card', 'gear'] as const
-
-/** One of `recordKinds`. */
-export type RecordKind = (typeof recordKinds)[number]
+import { gearKinds, type RecordKind } from './kinds'
 
 /** What a fact takes. */
 export type Takes =
@@ -31,23 +25,6 @@ export interface Fact {
   readonly isLabelled?: boolean
   /** What a record must have for it to be asked at all. */
   readonly onlyFor?: 'grip' | 'adapter' | 'zoom' | 'real'
-}
-
-/** What is carried along besides bodies, lenses and cards. */
-export const gearKinds = {
-  microphone: 'Microphone',
-  recorder: 'Recorder',
-  remote: 'Remote release',
-  flash: 'Flash',
-  battery: 'Battery',
-} as const
-
-/** One of `gearKinds`. */
-export type GearKind = keyof typeof gearKinds
-
-/** The kinds of gear that a plan is held against: what is plugged in or put on. */
-export function isPluggedIn(kind: GearKind): kind is (typeof pluggedIn)[number] {
-  return pluggedIn.some((one) => one === kind)
 }
 
 const text = (longest: number): Takes => ({ kind: 'text', longest })
@@ -236,12 +213,6 @@ function readFocal(typed: string): Result<string> {
   return ok(short === long ? String(short) : `${short}-${long}`)
 }
 
-/** A focal length as `readFocal` spells it, from the short to the long end in millimetres. */
-export function focalRange(spelled: string): readonly [number, number] {
-  const [short = NaN, long = short] = spelled.split('-').map(Number)
-  return [short, long]
-}
-
 function readAperture(typed: string): Result<string> {
   const read = readMark('aperture', typed)
   if (read.ok) return read
@@ -250,11 +221,6 @@ function readAperture(typed: string): Result<string> {
   if (half.ok) return half
   const last = ladders.aperture.at(-1)?.mark ?? ''
   return refuse('outside', `“${typed}” is no aperture; write f/2.8. They run from f/0.95 to ${last}.`)
-}
-
-/** The f-number of a mark that `widest` and the like hold. */
-export function fNumber(mark: string): number {
-  return (stepOf('aperture', mark) ?? stepOf('apertureHalf', mark))?.amount ?? NaN
 }
 
 /** The name of a file: one part of a path. */

@@ -1,5 +1,5 @@
 import { bodyFaults } from './body-faults'
-import { gearKinds, type GearKind } from './facts'
+import { gearKinds, type GearKind } from './kinds'
 import { cost, impossible, missing, type InventoryFault } from './fault'
 import { lensFaults } from './lens-faults'
 import { bodiesIn, cardsIn, gearIn, hasNone, recordName } from './records'

@@ -6,12 +6,14 @@ import { must } from '../result'
 import { invertStep, type Step } from '../sync/step'
 import { sameValue, type Value } from '../vocabulary/values'
 import { askedOf } from './asked'
-import { factTable, recordKinds } from './facts'
+import { factTable } from './facts'
+import { recordKinds } from './kinds'
 import { inventoryFaults, whatIsUnsaid } from './faults'
 import { readInventoryFile, writeInventoryFile } from './file'
 import { bodyInHand } from './hand'
 import { inventoryKind, inventoryLimits, parseInventory } from './kind'
 import { lensesIn } from './lenses'
+import { lensFaults } from './lens-faults'
 import { emptyInventory, factRow, newRecordId, recordIds, rowsOfRecord, type Inventory } from './rows'
 
 const kind = inventoryKind(library)
@@ -139,13 +141,11 @@ describe('a lens of the inventory', () => {
   it('is not reckoned with before it is known what that needs, and says what', () => {
     const found = lensCalled('mine', { 'lens/mine/name': 'New', 'lens/mine/fits': 'Tarrow' })
     expect(found?.lens).toBeNull()
-    expect(found?.lacks).toEqual([
-      'Contacts',
-      'Focal length',
-      'Widest aperture',
-      'Keys on it',
-      'Ring besides focus',
-    ])
+    expect(found?.lacks).toEqual(['contacts', 'focal', 'widest', 'keys', 'ring'])
+    const [fault] = lensFaults(library, inventoryOf({ 'lens/mine/name': 'New', 'lens/mine/fits': 'Tarrow' }))
+    expect(fault?.reason).toBe(
+      'Say first: Contacts, Focal length, Widest aperture, Keys on it, Ring besides focus.',
+    )
   })
 
   it('keeps unknown what nobody says', () => {

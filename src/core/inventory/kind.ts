@@ -4,14 +4,8 @@ import type { DocumentKind, Limits } from '../sync/kind'
 import { changedRows, within } from '../sync/rows'
 import type { RowId, Step } from '../sync/step'
 import { sameValue, type Value } from '../vocabulary/values'
-import {
-  acceptInventoryRow,
-  factRow,
-  parseInventoryRow,
-  type Inventory,
-  type Library,
-  type Rows,
-} from './rows'
+import { acceptInventoryRow, parseInventoryRow } from './accept'
+import { factRow, type Inventory, type Library, type Rows } from './rows'
 
 /** How large an inventory may grow: some two hundred records with every fact said. */
 export const inventoryLimits: Limits = {

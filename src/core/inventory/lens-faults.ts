@@ -1,4 +1,5 @@
-import { fNumber, focalRange } from './facts'
+import { fNumber, focalRange } from './spelled'
+import { factTable } from './facts'
 import { impossible, missing, type InventoryFault } from './fault'
 import { lensesIn } from './lenses'
 import { factRow, type Inventory, type Library } from './rows'
@@ -7,8 +8,10 @@ import { factRow, type Inventory, type Library } from './rows'
 export function lensFaults(library: Library, inventory: Inventory): InventoryFault[] {
   return lensesIn(library, inventory).flatMap(({ id, name, lens, lacks }): InventoryFault[] => {
     const row = (fact: string) => factRow('lens', id, fact)
-    if (!lens)
-      return [missing(`${name} is not reckoned with yet`, `Say first: ${lacks.join(', ')}.`, row('name'))]
+    if (!lens) {
+      const labels = factTable.lens.filter((fact) => lacks.includes(fact.id)).map(({ label }) => label)
+      return [missing(`${name} is not reckoned with yet`, `Say first: ${labels.join(', ')}.`, row('name'))]
+    }
     const { widest, widestLong = widest, narrowest, narrowestLong = narrowest, focalMm } = lens
     const isZoom = focalMm[0] !== focalMm[1]
     const [short, long] = focalRange(String(inventory.rows[row('focal')] ?? focalMm.join('-')))

@@ -1,7 +1,7 @@
 import type { LensModel } from '../model/types'
 import { ladders, nearestStep } from '../vocabulary/ladders'
 import type { Value } from '../vocabulary/values'
-import { factTable, fNumber, focalRange } from './facts'
+import { fNumber, focalRange } from './spelled'
 import { factRow, recordIds, type Inventory, type Library } from './rows'
 
 /** One lens: what it is as far as can be reckoned with, or what has to be said first. */
@@ -10,7 +10,7 @@ export interface LensRecord {
   readonly name: string
   /** Null while something is lacking without which it cannot be reckoned with. */
   readonly lens: LensModel | null
-  /** Labels of what is lacking. */
+  /** The facts that are lacking for that. */
   readonly lacks: readonly string[]
 }
 
@@ -57,9 +57,7 @@ function lensOf(library: Library, inventory: Inventory, id: string): LensRecord 
   const text = (fact: string) => (value(fact) === undefined ? undefined : String(value(fact)))
   const truth = (fact: string) => (value(fact) === undefined ? {} : { [fact]: value(fact) === true })
   const name = text('name') ?? id
-  const lacks = factTable.lens.flatMap((fact) =>
-    needed.includes(fact.id) && value(fact.id) === undefined ? [fact.label] : [],
-  )
+  const lacks = needed.filter((fact) => value(fact) === undefined)
   if (lacks.length > 0) return { id, name, lens: null, lacks }
   const { switch: focusSwitch } = truth('switch')
   const lens: LensModel = {

@@ -1,5 +1,5 @@
 import type { Value } from '../vocabulary/values'
-import { gearKinds, type GearKind, type RecordKind } from './facts'
+import { gearKinds, type GearKind, type RecordKind } from './kinds'
 import { factRow, noneRow, recordIds, type Inventory } from './rows'
 
 /** One camera, as far as its owner says; null is not said. */

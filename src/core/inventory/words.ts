@@ -1,9 +1,11 @@
 import type { RowId, Step } from '../sync/step'
 import type { Value } from '../vocabulary/values'
-import { factTable, gearKinds, type Fact, type RecordKind } from './facts'
+import { factTable, type Fact } from './facts'
+import { gearKinds, type RecordKind } from './kinds'
 import { lensesIn } from './lenses'
 import { recordName, bodiesIn } from './records'
-import { factRow, parseInventoryRow, type Inventory, type Library } from './rows'
+import { parseInventoryRow } from './accept'
+import { factRow, type Inventory, type Library } from './rows'
 
 /** A row's place in words, such as "Heron A, Firmware"; its id where no inventory has it. */
 export function describeInventoryRow(library: Library, inventory: Inventory, id: RowId): string {

@@ -1,7 +1,9 @@
 'use client'
 
-import { acceptFact, type Fact, type RecordKind } from '@/core/inventory/facts'
-import { factRow, named } from '@/core/inventory/rows'
+import { acceptFact, type Fact } from '@/core/inventory/facts'
+import type { RecordKind } from '@/core/inventory/kinds'
+import { named } from '@/core/inventory/accept'
+import { factRow } from '@/core/inventory/rows'
 import { nameOf, showFact } from '@/core/inventory/words'
 import type { Value } from '@/core/vocabulary/values'
 import { useTypedText } from '@/features/desk'

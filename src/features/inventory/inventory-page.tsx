@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react'
 import { effectsOf } from '@/core/inventory/effects'
-import { gearKinds, type GearKind } from '@/core/inventory/facts'
+import { gearKinds, type GearKind } from '@/core/inventory/kinds'
 import { gearUnsaid, inventoryFaults, recordsUnsaid } from '@/core/inventory/faults'
 import { hasNone } from '@/core/inventory/records'
 import { noneRow } from '@/core/inventory/rows'

@@ -1,8 +1,9 @@
 'use client'
 
 import { useState } from 'react'
-import { gearKinds, type RecordKind } from '@/core/inventory/facts'
-import { factRow, named, newRecordId, type Inventory, type Library } from '@/core/inventory/rows'
+import { gearKinds, type RecordKind } from '@/core/inventory/kinds'
+import { named } from '@/core/inventory/accept'
+import { factRow, newRecordId, type Inventory, type Library } from '@/core/inventory/rows'
 import { factTable } from '@/core/inventory/facts'
 import { nameOf } from '@/core/inventory/words'
 import { Button } from '@/ui/button'

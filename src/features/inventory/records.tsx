@@ -2,10 +2,11 @@
 
 import { useId, useState } from 'react'
 import { askedOf } from '@/core/inventory/asked'
-import type { RecordKind } from '@/core/inventory/facts'
+import type { RecordKind } from '@/core/inventory/kinds'
 import type { InventoryFault } from '@/core/inventory/fault'
 import { describedFacts } from '@/core/inventory/lenses'
-import { isOfRecord, recordIds, rowsOfRecord } from '@/core/inventory/rows'
+import { isOfRecord } from '@/core/inventory/accept'
+import { recordIds, rowsOfRecord } from '@/core/inventory/rows'
 import { summaryOf, titleOf } from '@/core/inventory/words'
 import { usePlaceInPage } from '@/features/desk'
 import { Offer } from '@/ui/button'
