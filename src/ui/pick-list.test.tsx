@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import type { ComponentProps } from 'react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
@@ -56,6 +56,19 @@ function list(onPick = vi.fn<(one: string) => void>(), onType = vi.fn<(typed: st
 const options = () => screen.getAllByRole('option').map((one) => one.textContent)
 
 describe('a list to pick from', () => {
+  it('begins anew where it is about something else: all of it, from the top, nothing typed, the hand in its field', async () => {
+    const { rerender } = render(<Fruits about="breakfast" />)
+    const field = screen.getByRole<HTMLInputElement>('combobox')
+    await userEvent.setup().type(field, 'apple')
+    expect(options()).toEqual(['Apple', 'Wild apple'])
+    screen.getByRole('listbox').scrollTop = 30
+    field.blur()
+    rerender(<Fruits about="supper" />)
+    await waitFor(() => expect(document.activeElement).toBe(field))
+    expect([field.value, options(), screen.getByRole('listbox').scrollTop]).toEqual(['', fruits, 0])
+    expect(screen.getByRole('combobox')).toBe(field)
+  })
+
   it('is searched by every word typed, whatever its case, and Enter picks the first', async () => {
     const { onPick, onType, field } = list()
     const user = userEvent.setup()
@@ -107,14 +120,15 @@ describe('a list to pick from', () => {
     expect(onPick).not.toHaveBeenCalled()
   })
 
-  it('takes the cursor when it comes, and leaves it where somebody is typing by then', () => {
+  it('takes the cursor when it comes, and leaves it where somebody is typing by then', async () => {
     expect(document.activeElement).toBe(document.body)
     const { field } = list()
-    expect(document.activeElement).toBe(field)
+    await waitFor(() => expect(document.activeElement).toBe(field))
     cleanup()
     render(<input aria-label="being typed in" />)
     screen.getByLabelText('being typed in').focus()
     list()
+    await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)))
     expect(document.activeElement).toBe(screen.getByLabelText('being typed in'))
   })
 })

@@ -19,6 +19,8 @@ import { useStable } from './use-stable'
 import type { Meaning } from './use-synonyms'
 
 interface PickListProps<T> {
+  /** What it is a list for: where that is another, it begins anew, at its top and with the hand in its field. */
+  about?: string
   /** Shown above the field. */
   label: string
   /** Name of the list, spoken. */
@@ -51,6 +53,7 @@ interface PickListProps<T> {
  * Only what is in view is drawn, so that it is as quick with a thousand things.
  */
 export function PickList<T>({
+  about = '',
   items,
   idOf,
   textOf,
@@ -64,7 +67,7 @@ export function PickList<T>({
   tall = '340px',
   ...names
 }: PickListProps<T>) {
-  const found = useSearch({ items, textOf, meansOf, onPick })
+  const found = useSearch({ about, items, textOf, meansOf, onPick })
   const { shown } = found
   const byId = new Map(shown.map((item) => [idOf(item), item]))
   const of =
@@ -91,6 +94,7 @@ export function PickList<T>({
       <WordsContext value={{ says: of(option), means: (id) => (meansOf && of(meansOf)(id)) ?? null }}>
         <Choice
           {...names}
+          about={about}
           ids={useShared(shown.map(idOf))}
           dragOf={useStable((id: string) => (dragOf ? of(dragOf)(id) : undefined))}
           isExplained={meansOf !== undefined}
@@ -117,6 +121,7 @@ const WordsContext = createContext<Words>({ says: () => null, means: () => null 
 
 /** The field and its list, made of ids: where only what a part says is another, neither is drawn anew. */
 const Choice = memo(function Choice({
+  about,
   label,
   list,
   placeholder,
@@ -128,6 +133,7 @@ const Choice = memo(function Choice({
   onEscape,
   tall,
 }: {
+  about: string
   label: string
   list: string
   placeholder: string
@@ -140,7 +146,7 @@ const Choice = memo(function Choice({
   tall: string
 }) {
   const id = useId()
-  const search = useFocusAtFirst()
+  const { search, options } = useBeginning(about)
   return (
     <Combobox<string | null>
       value={null}
@@ -165,6 +171,7 @@ const Choice = memo(function Choice({
             className="mt-0.5 block min-h-9 w-full rounded border bg-crust px-2 placeholder:text-silt"
           />
           <ComboboxOptions
+            ref={options}
             static
             modal={false}
             aria-label={list}
@@ -183,17 +190,27 @@ const Choice = memo(function Choice({
   )
 })
 
-/** A field that the hand is in from the beginning; a list that comes a moment later does not take it away from where it types by then. */
-function useFocusAtFirst() {
-  const field = useRef<HTMLInputElement>(null)
+/**
+ * A field that the hand is in from the beginning of what the list is about; a list that comes a moment later does not take it
+ * away from where it types by then.
+ */
+function useBeginning(about: string) {
+  const search = useRef<HTMLInputElement>(null)
+  const options = useRef<HTMLDivElement>(null)
   useEffect(() => {
+    if (search.current) search.current.value = ''
     // Under a finger it would bring up a keyboard over what was tapped.
     if (window.matchMedia?.('(pointer: coarse)').matches) return
-    const typing = document.activeElement?.closest('input, textarea, select, [role=dialog]')
-    const own = field.current?.closest('[role=dialog]')
-    if (!typing || own) field.current?.focus({ preventScroll: true })
-  }, [])
-  return field
+    // With the next picture: at once everything would have to be laid out for it alone.
+    const frame = requestAnimationFrame(() => {
+      if (options.current) options.current.scrollTop = 0
+      const typing = document.activeElement?.closest('input, textarea, select, [role=dialog]')
+      const own = search.current?.closest('[role=dialog]')
+      if (!typing || own) search.current?.focus({ preventScroll: true })
+    })
+    return () => cancelAnimationFrame(frame)
+  }, [about])
+  return { search, options }
 }
 
 /** What the part of a list in hand is, in a sentence: its standard term, and what it does. */

@@ -5,6 +5,8 @@ import { useShared } from './use-shared'
 import { useSynonyms, type Meaning } from './use-synonyms'
 
 interface Searched<T> {
+  /** What is searched: where that is another, nothing is typed yet. */
+  readonly about: string
   readonly items: readonly T[]
   /** What the typed words are looked for in. */
   readonly textOf: (item: T) => string
@@ -17,9 +19,15 @@ interface Searched<T> {
  * A list searched by typing. Other wordings are fetched when the first word is typed; whoever types one and presses Enter before
  * they are there gets what is found by it as soon as they are, unless something else was typed meanwhile.
  */
-export function useSearch<T>({ items, textOf, meansOf, onPick }: Searched<T>) {
+export function useSearch<T>({ about, items, textOf, meansOf, onPick }: Searched<T>) {
   const [typed, setTyped] = useState('')
   const [entered, setEntered] = useState<string | null>(null)
+  const [begun, setBegun] = useState(about)
+  if (begun !== about) {
+    setBegun(about)
+    setTyped('')
+    setEntered(null)
+  }
   const isAsked = meansOf !== undefined && typed !== ''
   const synonyms = useSynonyms(isAsked)
   const isComing = isAsked && synonyms === undefined

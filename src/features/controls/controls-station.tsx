@@ -125,7 +125,6 @@ function BesidePlate({ known }: { known: ControlsKnown }) {
       <Tabs label="Beside the plate" names={panels} picked={panel} onPick={pickPanel}>
         {panel === 'key' && selected && (
           <KeyPanel
-            key={selected}
             addressKey={selected}
             outcome={outcome}
             onPut={hand.put}

@@ -45,6 +45,7 @@ export const FunctionList = memo(function FunctionList({
   return (
     <section className="border bg-sheet px-3.5 py-3">
       <PickList
+        about={address.key}
         label="Instead: what works everywhere and saves most first"
         list="Functions"
         placeholder={`${ratings.length} functions: type to find one`}

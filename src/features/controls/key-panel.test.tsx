@@ -20,7 +20,9 @@ describe('the panel of a key', () => {
     panel()
     expect(screen.getByText('Playback')).toBeDefined()
     expect(screen.queryByText(/^Works in/)).toBeNull()
-    expect(document.activeElement).toBe(screen.getByRole('combobox', { name: /^Instead/ }))
+    await waitFor(() => {
+      expect(document.activeElement).toBe(screen.getByRole('combobox', { name: /^Instead/ }))
+    })
     expect(screen.getAllByRole('option').length).toBeGreaterThan(5)
     // Whoever presses Enter at once does not empty the key.
     expect(screen.getAllByRole('option')[0]?.textContent).not.toMatch(/^Nothing/)
@@ -77,6 +79,26 @@ describe('the panel of a key', () => {
     await settled()
     await userEvent.setup().click(screen.getByRole('button', { name: 'tilt left' }))
     expect(acts.onPick).toHaveBeenCalledWith('stills/thumb-wheel/tilt-left')
+  })
+
+  it('goes on to another key with the same list, and without what was begun about the one before', async () => {
+    const on = onTheDesk()
+    const acts = { outcome: null, onPut: vi.fn(), onPick: vi.fn(), onSwap: vi.fn(), onClose: vi.fn() }
+    const { rerender } = on.show(<KeyPanel addressKey={crown} {...acts} />)
+    await settled()
+    const list = screen.getByRole('combobox', { name: /^Instead/ })
+    const user = userEvent.setup()
+    const reason = () => screen.getByPlaceholderText<HTMLInputElement>(/^Your reason/)
+    await user.type(reason(), 'begun')
+    await user.clear(reason())
+    await user.type(list, 'magnif')
+    rerender(<KeyPanel addressKey="stills/thumb-key/press" {...acts} />)
+    await settled()
+    expect(screen.getByRole('combobox', { name: /^Instead/ })).toBe(list)
+    expect([(list as HTMLInputElement).value, reason().value]).toEqual(['', ''])
+    expect(screen.getAllByRole('option').length).toBeGreaterThan(5)
+    await user.type(list, 'magnif{Enter}')
+    expect(acts.onPut).toHaveBeenLastCalledWith('stills/thumb-key/press', 'magnifier')
   })
 
   it('is nothing for a key that this model does not have', () => {

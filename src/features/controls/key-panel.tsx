@@ -19,7 +19,10 @@ import { useKey, type KeyKnown } from './use-key'
 /** Checks whose reasons stand with the function itself. */
 const toldAlready = ['dead-key', 'inert-key']
 
-/** The key in hand: what it does and where, what the last change displaced, and what else it could do. */
+/**
+ * The key in hand: what it does and where, what the last change displaced, and what else it could do. From key to key the
+ * list of functions stays, so that it is not made anew; what was begun about a key, such as a reason, does not.
+ */
 export function KeyPanel({
   addressKey,
   outcome,
@@ -44,7 +47,7 @@ export function KeyPanel({
     <div className="grid gap-3">
       <KeyHead address={address} onClose={onClose} />
       {ways.length > 1 && <Gestures ways={ways} picked={address} onPick={onPick} />}
-      <section className="border bg-sheet px-3.5 py-3">
+      <section key={addressKey} className="border bg-sheet px-3.5 py-3">
         <OnTheKey known={known} onSwap={onSwap} onEmpty={() => onPut(addressKey, 'nothing')} />
         <KeyFigures known={known} />
         <RowNotes row={row} />
