@@ -24,7 +24,7 @@ export const FunctionList = memo(function FunctionList({
   ratings: readonly FunctionRating[]
   current: string | null
   address: Address
-  onPut: (functionId: string) => void
+  onPut: (address: string, functionId: string) => void
 }) {
   const { model } = useDesk().start
   const elsewhere = usePlanPart((plan) =>
@@ -53,7 +53,7 @@ export const FunctionList = memo(function FunctionList({
         idOf={({ fn }) => fn.id}
         textOf={(rating) => `${rating.fn.name} ${menuOf(rating).join(' ')}`}
         meansOf={({ fn }) => ({ kind: 'function', id: fn.means })}
-        onPick={({ fn }) => onPut(fn.id)}
+        onPick={({ fn }) => onPut(address.key, fn.id)}
         nothing={(typed) => `No function this key accepts is called “${typed}”.`}
         dragOf={({ fn }) => `function ${fn.id}`}
         option={(rating) => (

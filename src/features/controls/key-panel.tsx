@@ -1,5 +1,6 @@
 'use client'
 
+import { useDeferredValue, useMemo } from 'react'
 import { addressesOfControl, atFinder } from '@/core/model/controls'
 import type { Address } from '@/core/model/addresses'
 import { lookup } from '@/core/model/lookup'
@@ -39,9 +40,10 @@ export function KeyPanel({
   onClose: () => void
 }) {
   const known = useKey(addressKey)
-  const putHere = useStable((id: string) => onPut(addressKey, id))
+  const list = useListLater(known)
+  const put = useStable(onPut)
   if (!known) return null
-  const { address, ways, row, current, ratings, findings, would } = known
+  const { address, ways, row, findings, would } = known
   const told = (check: string) => toldAlready.includes(check) || (check === 'displaced' && outcome?.displaced)
   return (
     <div className="grid gap-3">
@@ -60,9 +62,19 @@ export function KeyPanel({
           <FindingCard key={`${finding.check} ${finding.rule ?? ''}`} finding={finding} />
         ))}
       {would && !outcome && <WouldDisplace displaced={would} />}
-      <FunctionList ratings={ratings} current={current} address={address} onPut={putHere} />
+      {list && <FunctionList {...list} onPut={put} />}
     </div>
   )
+}
+
+/** What the list of functions is made of; it follows once the key itself is shown. */
+function useListLater(known: KeyKnown | null) {
+  const [ratings, current, address] = [known?.ratings, known?.current, known?.address]
+  const list = useMemo(
+    () => (ratings && address ? { ratings, current: current ?? null, address } : null),
+    [ratings, current, address],
+  )
+  return useDeferredValue(list, null)
 }
 
 /** The figures of what the function steers. */
