@@ -14,14 +14,40 @@ export function Fold({ title, children }: { title: string; children: ReactNode }
 
 /** Something long folded under its title: it is drawn when somebody opens it first. */
 export function LongFold({ title, children }: { title: string; children: () => ReactNode }) {
-  const [wasOpened, setOpened] = useState(false)
   return (
+    <Folded summary={title} summaryClass="min-h-8 cursor-pointer py-1 text-silt">
+      {children}
+    </Folded>
+  )
+}
+
+/** The same with a head of its own, for places where many stand: what nobody opened is not there. */
+export function Folded({
+  summary,
+  summaryClass,
+  className,
+  children,
+}: {
+  summary: ReactNode
+  summaryClass: string
+  className?: string
+  children: () => ReactNode
+}) {
+  const [wasOpened, setOpened] = useState(false)
+  const see = (details: HTMLDetailsElement | null) => {
+    if (details?.open) setOpened(true)
+  }
+  return (
+    // Whoever opened it before this page answered finds it drawn, too.
     <details
-      onToggle={(event) => {
-        if (event.currentTarget.open) setOpened(true)
-      }}
+      suppressHydrationWarning
+      ref={see}
+      onToggle={(event) => see(event.currentTarget)}
+      className={className}
     >
-      <summary className="min-h-8 cursor-pointer py-1 text-silt">{title}</summary>
+      <summary onClick={() => setOpened(true)} className={summaryClass}>
+        {summary}
+      </summary>
       {wasOpened && children()}
     </details>
   )

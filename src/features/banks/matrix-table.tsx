@@ -7,6 +7,7 @@ import { whereIs, type Column } from '@/core/banks/columns'
 import type { Banks } from '@/core/analysis/questions'
 import { matters, type MatrixRow } from '@/core/banks/matrix-rows'
 import { showValue } from '@/core/model/domain'
+import { Folded } from '@/ui/fold'
 import { SettingLabel, useDesk, usePlanPart } from '@/features/desk'
 import { CellField } from './cell-field'
 import { FigureLine } from './figure-line'
@@ -147,17 +148,21 @@ const OutsideLine = memo(function OutsideLine({ columns, outside }: Pick<Banks, 
         return (
           <td key={column.id} className={`py-1 text-small ${column.kind === 'base' ? 'pl-2' : 'pl-1'}`}>
             {settings.length > 0 && (
-              <details>
-                <summary className="cursor-pointer list-none text-brine">{settings.length} settings</summary>
-                <ul>
-                  {settings.map((setting) => (
-                    <li key={setting.id} className="leading-tight">
-                      <SettingLabel setting={setting} />{' '}
-                      <span className="text-silt">{whereIs(model, setting)}</span>
-                    </li>
-                  ))}
-                </ul>
-              </details>
+              <Folded
+                summary={`${settings.length} settings`}
+                summaryClass="cursor-pointer list-none text-brine"
+              >
+                {() => (
+                  <ul>
+                    {settings.map((setting) => (
+                      <li key={setting.id} className="leading-tight">
+                        <SettingLabel setting={setting} />{' '}
+                        <span className="text-silt">{whereIs(model, setting)}</span>
+                      </li>
+                    ))}
+                  </ul>
+                )}
+              </Folded>
             )}
           </td>
         )

@@ -5,6 +5,7 @@ import { readTyped } from '@/core/model/typed'
 import type { Setting } from '@/core/model/types'
 import type { Value } from '@/core/vocabulary/values'
 import { Check } from '@/ui/check'
+import { Folded } from '@/ui/fold'
 import { LongSelect } from '@/ui/select'
 import { TypedField } from '@/ui/typed-field'
 
@@ -56,28 +57,29 @@ export function ValueField({
     const now = Array.isArray(value) ? (value as readonly string[]) : null
     const all = domain.values.map((one) => one.id)
     return (
-      <details className={className}>
-        <summary
-          className={`cursor-pointer font-mono ${value === null ? 'text-silt' : 'font-semibold text-pan'}`}
-        >
-          {now === null ? inherits : `${now.length} of ${all.length}`}
-        </summary>
-        <div role="group" aria-label={label} className="grid">
-          {domain.values.map((one) => {
-            const ticked = (now ?? setting.factory) as readonly string[]
-            const has = ticked.includes(one.id)
-            return (
-              <Check
-                key={one.id}
-                checked={has}
-                onChange={() => onKeep(all.filter((id) => (id === one.id ? !has : ticked.includes(id))))}
-              >
-                {one.name}
-              </Check>
-            )
-          })}
-        </div>
-      </details>
+      <Folded
+        summary={now === null ? inherits : `${now.length} of ${all.length}`}
+        summaryClass={`cursor-pointer font-mono ${value === null ? 'text-silt' : 'font-semibold text-pan'}`}
+        className={className}
+      >
+        {() => (
+          <div role="group" aria-label={label} className="grid">
+            {domain.values.map((one) => {
+              const ticked = (now ?? setting.factory) as readonly string[]
+              const has = ticked.includes(one.id)
+              return (
+                <Check
+                  key={one.id}
+                  checked={has}
+                  onChange={() => onKeep(all.filter((id) => (id === one.id ? !has : ticked.includes(id))))}
+                >
+                  {one.name}
+                </Check>
+              )
+            })}
+          </div>
+        )}
+      </Folded>
     )
   }
   return (

@@ -53,6 +53,7 @@ describe('what is shot', () => {
   it('is said in plain words, and what is not said is named as not checked', async () => {
     const { user, table, plan } = await started()
     expect(table.textContent).toMatch(/not checked: light, lamps, subject, it moves/)
+    await user.click(within(table).getByText(/^What is it like there\?/))
     await user.selectOptions(
       within(table).getByRole('combobox', { name: 'It moves', hidden: true }),
       'Running, dancing',
@@ -72,6 +73,7 @@ describe('what is shot', () => {
 
   it('keeps no light outside what there is, and no range upside down', async () => {
     const { user, table, plan } = await started()
+    await user.click(within(table).getByText(/^What is it like there\?/))
     const dark = within(table).getByLabelText('Darkest, EV')
     await user.type(dark, '-10{Enter}')
     expect(within(table).getByRole('alert').textContent).toBe('-6 to 18')

@@ -11,6 +11,7 @@ import type { Value } from '@/core/vocabulary/values'
 import { NumberLink, useDesk, useKeptText, usePlanPart } from '@/features/desk'
 import { Check } from '@/ui/check'
 import { Explain } from '@/ui/explain'
+import { Folded } from '@/ui/fold'
 import { NumberField } from '@/ui/number-field'
 import { Select } from '@/ui/select'
 
@@ -26,32 +27,41 @@ export const WorkFacts = memo(function WorkFacts({ situation, side }: { situatio
   )
   const unchecked = usePlanPart((plan) => uncheckedFacts(model, workOf(plan, situation), side))
   return (
-    <details className="border-t pt-1">
-      <summary className="min-h-9 cursor-pointer py-1 pointer-coarse:min-h-11">
-        {said.length === 0 ? (
-          <span className="text-silt">What is it like there? Light, lamps, what moves …</span>
-        ) : (
-          said.join(' · ')
-        )}
-        {unchecked.length > 0 && (
-          <span className="text-small text-silt">
-            {' '}
-            · not checked: {unchecked.map(({ name }) => name.toLowerCase()).join(', ')}
-          </span>
-        )}
-      </summary>
-      <div className="grid gap-x-6 gap-y-2 pt-1 pb-2 sm:grid-cols-2">
-        <ShotWith situation={situation} side={side} />
-        {factsAsked(side).map((fact) => (
-          <Fact key={fact.id} situation={situation} fact={fact} />
-        ))}
-      </div>
-      <p className="flex flex-wrap gap-x-4 pb-2">
-        <NumberLink id={side === 'stills' ? 'metered-exposure' : 'film-shutter'} at={situation}>
-          Its numbers
-        </NumberLink>
-      </p>
-    </details>
+    <Folded
+      className="border-t pt-1"
+      summaryClass="min-h-9 cursor-pointer py-1 pointer-coarse:min-h-11"
+      summary={
+        <>
+          {said.length === 0 ? (
+            <span className="text-silt">What is it like there? Light, lamps, what moves …</span>
+          ) : (
+            said.join(' · ')
+          )}
+          {unchecked.length > 0 && (
+            <span className="text-small text-silt">
+              {' '}
+              · not checked: {unchecked.map(({ name }) => name.toLowerCase()).join(', ')}
+            </span>
+          )}
+        </>
+      }
+    >
+      {() => (
+        <>
+          <div className="grid gap-x-6 gap-y-2 pt-1 pb-2 sm:grid-cols-2">
+            <ShotWith situation={situation} side={side} />
+            {factsAsked(side).map((fact) => (
+              <Fact key={fact.id} situation={situation} fact={fact} />
+            ))}
+          </div>
+          <p className="flex flex-wrap gap-x-4 pb-2">
+            <NumberLink id={side === 'stills' ? 'metered-exposure' : 'film-shutter'} at={situation}>
+              Its numbers
+            </NumberLink>
+          </p>
+        </>
+      )}
+    </Folded>
   )
 })
 

@@ -12,6 +12,7 @@ import { commonSettings } from '@/core/vocabulary/catalogue'
 import type { Dispute } from '@/core/vocabulary/schools'
 import { useDesk, useFindings, usePlan, ValueField } from '@/features/desk'
 import { Offer } from '@/ui/button'
+import { Folded } from '@/ui/fold'
 import { ScopeChoice, scopesOf } from './answer-scope'
 
 /** A question that owners answer differently: the reason of every side, for the whole plan or a part, and what an answer still wants done. */
@@ -43,45 +44,53 @@ export function Question({
   const settings = dispute.settings.flatMap((means) => lookup(model).byMeaning.get(means) ?? [])
   const idle = settings.flatMap((setting) => state?.idle[setting.id] ?? [])
   return (
-    <details className="border bg-sheet">
-      <summary className="min-h-11 cursor-pointer px-3 py-2">
-        <span className="font-semibold">{dispute.question}</span>{' '}
-        <span className="text-small text-silt">
-          {dispute.schools.find((one) => one.id === usual)?.name ?? 'not said'}
-          {state &&
-            ` · ${settings.map((setting) => showValue(setting.domain, state.values[setting.id])).join(', ')}`}
-          {idle.length > 0 && <b className="font-semibold text-lichen"> · does nothing here</b>}
-        </span>
-      </summary>
-      <div className="grid gap-2 border-t px-3 py-2.5">
-        {idle.length > 0 && <p className="text-small text-lichen">{idle.join(' ')}</p>}
-        {hasFields && settings.map((setting) => <BaseValue key={setting.id} setting={setting} side={side} />)}
-        <ScopeChoice
-          plan={plan}
-          scopes={scopes}
-          chosen={scope}
-          onChoose={setPicked}
-          onClear={() => desk.set({ [row]: null })}
-        />
-        <div role="radiogroup" aria-label={dispute.question} className="grid gap-1.5">
-          {dispute.schools.map((school) => (
-            <label key={school.id} className="grid cursor-pointer grid-cols-[18px_1fr] gap-1.5">
-              <input
-                type="radio"
-                name={row}
-                checked={school.id === yours}
-                onChange={() => desk.set({ [row]: school.id })}
-                className="mt-1 size-4 accent-brine"
-              />
-              <span>
-                <b className="font-semibold">{school.name}.</b> {school.reason}
-              </span>
-            </label>
-          ))}
+    <Folded
+      className="border bg-sheet"
+      summaryClass="min-h-11 cursor-pointer px-3 py-2"
+      summary={
+        <>
+          <span className="font-semibold">{dispute.question}</span>{' '}
+          <span className="text-small text-silt">
+            {dispute.schools.find((one) => one.id === usual)?.name ?? 'not said'}
+            {state &&
+              ` · ${settings.map((setting) => showValue(setting.domain, state.values[setting.id])).join(', ')}`}
+            {idle.length > 0 && <b className="font-semibold text-lichen"> · does nothing here</b>}
+          </span>
+        </>
+      }
+    >
+      {() => (
+        <div className="grid gap-2 border-t px-3 py-2.5">
+          {idle.length > 0 && <p className="text-small text-lichen">{idle.join(' ')}</p>}
+          {hasFields &&
+            settings.map((setting) => <BaseValue key={setting.id} setting={setting} side={side} />)}
+          <ScopeChoice
+            plan={plan}
+            scopes={scopes}
+            chosen={scope}
+            onChoose={setPicked}
+            onClear={() => desk.set({ [row]: null })}
+          />
+          <div role="radiogroup" aria-label={dispute.question} className="grid gap-1.5">
+            {dispute.schools.map((school) => (
+              <label key={school.id} className="grid cursor-pointer grid-cols-[18px_1fr] gap-1.5">
+                <input
+                  type="radio"
+                  name={row}
+                  checked={school.id === yours}
+                  onChange={() => desk.set({ [row]: school.id })}
+                  className="mt-1 size-4 accent-brine"
+                />
+                <span>
+                  <b className="font-semibold">{school.name}.</b> {school.reason}
+                </span>
+              </label>
+            ))}
+          </div>
+          {yours !== null && <DoneSo rows={[row, ...settings.flatMap(scope.rowsOf)]} />}
         </div>
-        {yours !== null && <DoneSo rows={[row, ...settings.flatMap(scope.rowsOf)]} />}
-      </div>
-    </details>
+      )}
+    </Folded>
   )
 }
 
