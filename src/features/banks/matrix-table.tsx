@@ -8,10 +8,14 @@ import type { Banks } from '@/core/analysis/questions'
 import { matters, type MatrixRow } from '@/core/banks/matrix-rows'
 import { showValue } from '@/core/model/domain'
 import { Folded } from '@/ui/fold'
+import { useGradually } from '@/ui/use-gradually'
 import { SettingLabel, useDesk, usePlanPart } from '@/features/desk'
 import { CellField } from './cell-field'
 import { FigureLine } from './figure-line'
 import type { InHand, SetCell, TakePlace } from './use-banks-station'
+
+/** Rows that are in view when the station opens; what is below follows. */
+const rowsInView = 14
 
 /**
  * The matrix: settings down, base and whatever varies it across. What differs stands out, what is inherited is quiet,
@@ -32,6 +36,7 @@ export const MatrixTable = memo(function MatrixTable({
   onSet: SetCell
 }) {
   const shown = rows.filter((row) => all || matters(row, columns))
+  const drawn = useGradually(shown.length, rowsInView, 8)
   const shutters = rows.find(({ setting }) => setting.means === 'exposure.shutter')
   const mend = (column: Column, value: string) => {
     const id = shutters?.cells[columns.indexOf(column)]?.row
@@ -63,7 +68,7 @@ export const MatrixTable = memo(function MatrixTable({
             onMend={mend}
           />
           <FigureLine what="Exposure against base" id="light" columns={columns} figures={figures} />
-          {shown.map((row) => (
+          {shown.slice(0, drawn).map((row) => (
             <MatrixLine
               key={row.setting.id}
               row={row}
@@ -73,7 +78,9 @@ export const MatrixTable = memo(function MatrixTable({
               onSet={onSet}
             />
           ))}
-          {columns.some(({ kind }) => kind !== 'base') && <OutsideLine columns={columns} outside={outside} />}
+          {drawn === shown.length && columns.some(({ kind }) => kind !== 'base') && (
+            <OutsideLine columns={columns} outside={outside} />
+          )}
         </tbody>
       </table>
     </div>
