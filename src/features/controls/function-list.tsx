@@ -15,17 +15,29 @@ import { VerdictSign } from '@/ui/verdict'
  * Every function this gesture accepts, best for the plan first; type to search, Enter or click to put it here. The order stays
  * while the key stays as it is: what is done elsewhere changes what stands in the list, not where it stands.
  */
-export const FunctionList = memo(function FunctionList({
-  ratings,
-  current,
-  address,
-  onPut,
-}: {
+export const FunctionList = memo(FunctionsOf, isDrawnAlready)
+
+interface Functions {
   ratings: readonly FunctionRating[]
   current: string | null
   address: Address
   onPut: (address: string, functionId: string) => void
-}) {
+  /** It stays as it is drawn for now. */
+  waits: boolean
+}
+
+function isDrawnAlready(before: Functions, after: Functions): boolean {
+  const { ratings, current, address, onPut } = before
+  return (
+    after.waits ||
+    (ratings === after.ratings &&
+      current === after.current &&
+      address === after.address &&
+      onPut === after.onPut)
+  )
+}
+
+function FunctionsOf({ ratings, current, address, onPut }: Functions) {
   const { model } = useDesk().start
   const elsewhere = usePlanPart((plan) =>
     Object.fromEntries(
@@ -66,7 +78,7 @@ export const FunctionList = memo(function FunctionList({
       />
     </section>
   )
-})
+}
 
 /** Ratings in the order of the first answer that came on this occasion, and until it comes as they stand. */
 function useOrderKept(ratings: readonly FunctionRating[], occasion: string): readonly FunctionRating[] {

@@ -1,6 +1,6 @@
 'use client'
 
-import { useDeferredValue, useMemo } from 'react'
+import { useDeferredValue } from 'react'
 import { addressesOfControl, atFinder } from '@/core/model/controls'
 import type { Address } from '@/core/model/addresses'
 import { lookup } from '@/core/model/lookup'
@@ -40,7 +40,6 @@ export function KeyPanel({
   onClose: () => void
 }) {
   const known = useKey(addressKey)
-  const list = useListLater(known)
   const put = useStable(onPut)
   if (!known) return null
   const { address, ways, row, findings, would } = known
@@ -62,19 +61,22 @@ export function KeyPanel({
           <FindingCard key={`${finding.check} ${finding.rule ?? ''}`} finding={finding} />
         ))}
       {would && !outcome && <WouldDisplace displaced={would} />}
-      {list && <FunctionList {...list} onPut={put} />}
+      <ListLater known={known} onPut={put} />
     </div>
   )
 }
 
-/** What the list of functions is made of; it follows once the key itself is shown. */
-function useListLater(known: KeyKnown | null) {
-  const [ratings, current, address] = [known?.ratings, known?.current, known?.address]
-  const list = useMemo(
-    () => (ratings && address ? { ratings, current: current ?? null, address } : null),
-    [ratings, current, address],
-  )
-  return useDeferredValue(list, null)
+/** The list of functions: it follows once another key itself is shown, in pieces; with the same key at once. */
+function ListLater({
+  known: { ratings, current, address },
+  onPut,
+}: {
+  known: KeyKnown
+  onPut: (address: string, functionId: string) => void
+}) {
+  const shown = useDeferredValue<Address | null>(address, null)
+  if (shown === null) return null
+  return <FunctionList {...{ ratings, current, address, onPut }} waits={shown !== address} />
 }
 
 /** The figures of what the function steers. */
