@@ -74,8 +74,7 @@ function ListLater({
   known: KeyKnown
   onPut: (address: string, functionId: string) => void
 }) {
-  const shown = useDeferredValue<Address | null>(address, null)
-  if (shown === null) return null
+  const shown = useDeferredValue(address)
   return <FunctionList {...{ ratings, current, address, onPut }} waits={shown !== address} />
 }
 

@@ -3,7 +3,7 @@
 import { describeStep, purposeRow, rowValue } from '@/core/plan/rows'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { memo, useEffect, useMemo, useRef, useState } from 'react'
 import { planTitle } from '@/core/plan/plan'
 import { TopBar } from '@/ui/top-bar'
 import { usePageTitle } from '@/ui/use-page-title'
@@ -90,15 +90,9 @@ function Route() {
     [findings, model, plan],
   )
   const nav = useRef<HTMLElement>(null)
-  const isPicked = useRef(false)
-  const pick = useCallback(() => {
-    isPicked.current = true
-  }, [])
   useEffect(() => {
     // With the next picture: at once everything would have to be laid out for it alone.
     const frame = requestAnimationFrame(() => {
-      if (isPicked.current) window.scrollTo(0, 0)
-      isPicked.current = false
       // Where the route is wider than the screen, the station in hand is in sight.
       nav.current?.querySelector('[aria-current]')?.scrollIntoView?.({ inline: 'center', block: 'nearest' })
     })
@@ -121,7 +115,6 @@ function Route() {
             stand={stands[i] ?? null}
             current={here === address}
             readsMore={readsMore}
-            onPick={pick}
           />
         )
       })}
@@ -135,23 +128,18 @@ const Stop = memo(function Stop({
   stand,
   current,
   readsMore,
-  onPick,
 }: {
   address: string
   name: string
   stand: string | null
   current: boolean
   readsMore: boolean
-  onPick: () => void
 }) {
   const [isNear, setNear] = useState(false)
   const come = () => setNear(true)
   return (
     <Link
       href={address}
-      // The route does that itself, without laying out the page twice.
-      scroll={false}
-      onNavigate={onPick}
       // What stands on the plan alone is there as soon as a hand comes near: it cannot be out of date.
       prefetch={isNear && !readsMore ? true : null}
       onPointerEnter={come}
