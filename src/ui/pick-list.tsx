@@ -198,15 +198,18 @@ function useBeginning(about: string) {
   const search = useRef<HTMLInputElement>(null)
   const options = useRef<HTMLDivElement>(null)
   useEffect(() => {
-    if (search.current) search.current.value = ''
+    const field = search.current
+    if (!field) return
+    field.value = ''
     // Under a finger it would bring up a keyboard over what was tapped.
-    if (window.matchMedia?.('(pointer: coarse)').matches) return
+    const isTouched = window.matchMedia?.('(pointer: coarse)').matches
+    // What opens over the page is typed into at once.
+    if (!isTouched && field.closest('[role=dialog]')) field.focus({ preventScroll: true })
     // With the next picture: at once everything would have to be laid out for it alone.
     const frame = requestAnimationFrame(() => {
       if (options.current) options.current.scrollTop = 0
       const typing = document.activeElement?.closest('input, textarea, select, [role=dialog]')
-      const own = search.current?.closest('[role=dialog]')
-      if (!typing || own) search.current?.focus({ preventScroll: true })
+      if (!isTouched && !typing) field.focus({ preventScroll: true })
     })
     return () => cancelAnimationFrame(frame)
   }, [about])

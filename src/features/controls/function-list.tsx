@@ -15,29 +15,17 @@ import { VerdictSign } from '@/ui/verdict'
  * Every function this gesture accepts, best for the plan first; type to search, Enter or click to put it here. The order stays
  * while the key stays as it is: what is done elsewhere changes what stands in the list, not where it stands.
  */
-export const FunctionList = memo(FunctionsOf, isDrawnAlready)
-
-interface Functions {
+export const FunctionList = memo(function FunctionList({
+  ratings,
+  current,
+  address,
+  onPut,
+}: {
   ratings: readonly FunctionRating[]
   current: string | null
   address: Address
-  onPut: (address: string, functionId: string) => void
-  /** It stays as it is drawn for now. */
-  waits: boolean
-}
-
-function isDrawnAlready(before: Functions, after: Functions): boolean {
-  const { ratings, current, address, onPut } = before
-  return (
-    after.waits ||
-    (ratings === after.ratings &&
-      current === after.current &&
-      address === after.address &&
-      onPut === after.onPut)
-  )
-}
-
-function FunctionsOf({ ratings, current, address, onPut }: Functions) {
+  onPut: (functionId: string) => void
+}) {
   const { model } = useDesk().start
   const elsewhere = usePlanPart((plan) =>
     Object.fromEntries(
@@ -65,7 +53,7 @@ function FunctionsOf({ ratings, current, address, onPut }: Functions) {
         idOf={({ fn }) => fn.id}
         textOf={(rating) => `${rating.fn.name} ${menuOf(rating).join(' ')}`}
         meansOf={({ fn }) => ({ kind: 'function', id: fn.means })}
-        onPick={({ fn }) => onPut(address.key, fn.id)}
+        onPick={({ fn }) => onPut(fn.id)}
         nothing={(typed) => `No function this key accepts is called “${typed}”.`}
         dragOf={({ fn }) => `function ${fn.id}`}
         option={(rating) => (
@@ -78,7 +66,7 @@ function FunctionsOf({ ratings, current, address, onPut }: Functions) {
       />
     </section>
   )
-}
+})
 
 /** Ratings in the order of the first answer that came on this occasion, and until it comes as they stand. */
 function useOrderKept(ratings: readonly FunctionRating[], occasion: string): readonly FunctionRating[] {

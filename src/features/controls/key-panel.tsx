@@ -1,6 +1,5 @@
 'use client'
 
-import { useDeferredValue } from 'react'
 import { addressesOfControl, atFinder } from '@/core/model/controls'
 import type { Address } from '@/core/model/addresses'
 import { lookup } from '@/core/model/lookup'
@@ -40,9 +39,9 @@ export function KeyPanel({
   onClose: () => void
 }) {
   const known = useKey(addressKey)
-  const put = useStable(onPut)
+  const putHere = useStable((id: string) => onPut(addressKey, id))
   if (!known) return null
-  const { address, ways, row, findings, would } = known
+  const { address, ways, row, current, ratings, findings, would } = known
   const told = (check: string) => toldAlready.includes(check) || (check === 'displaced' && outcome?.displaced)
   return (
     <div className="grid gap-3">
@@ -61,21 +60,9 @@ export function KeyPanel({
           <FindingCard key={`${finding.check} ${finding.rule ?? ''}`} finding={finding} />
         ))}
       {would && !outcome && <WouldDisplace displaced={would} />}
-      <ListLater known={known} onPut={put} />
+      <FunctionList ratings={ratings} current={current} address={address} onPut={putHere} />
     </div>
   )
-}
-
-/** The list of functions: it follows once another key itself is shown, in pieces; with the same key at once. */
-function ListLater({
-  known: { ratings, current, address },
-  onPut,
-}: {
-  known: KeyKnown
-  onPut: (address: string, functionId: string) => void
-}) {
-  const shown = useDeferredValue(address)
-  return <FunctionList {...{ ratings, current, address, onPut }} waits={shown !== address} />
 }
 
 /** The figures of what the function steers. */

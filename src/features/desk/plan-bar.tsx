@@ -93,8 +93,11 @@ function Route() {
   useEffect(() => {
     // With the next picture: at once everything would have to be laid out for it alone.
     const frame = requestAnimationFrame(() => {
-      // Where the route is wider than the screen, the station in hand is in sight.
-      nav.current?.querySelector('[aria-current]')?.scrollIntoView?.({ inline: 'center', block: 'nearest' })
+      const route = nav.current
+      const stop = route?.querySelector<HTMLElement>('[aria-current]')
+      if (!route || !stop) return
+      // Where the route is wider than the screen, the station in hand is in sight; the page itself stays where it is.
+      route.scrollLeft = stop.offsetLeft - route.offsetLeft - (route.clientWidth - stop.offsetWidth) / 2
     })
     return () => cancelAnimationFrame(frame)
   }, [here])
