@@ -136,9 +136,14 @@ export function selectLogEnd({ table, key }: StepTable, row: string): string {
        'head', max(head) filter (where number = ${row}.version),
        'steps', coalesce(jsonb_agg(jsonb_build_object('number', number, 'step', step) order by number)
          filter (where bytes <= ${undoReach.bytes}), '[]'))
-     from (select number, step, head, sum(octet_length(step)) over (order by number desc) as bytes
-       from (select number, step::text as step, head from ${table} where ${key} = ${row}.id and number <= ${row}.version
-         order by number desc limit ${undoReach.steps}) page) sized)`
+     from ${newestSteps({ table, key }, `${row}.id`, `${row}.version`)} newest)`
+}
+
+/** SQL: the newest steps up to a number, as many as undo is given at a time, each with the bytes of it and of all after it. */
+function newestSteps({ table, key }: Pick<StepTable, 'table' | 'key'>, id: string, upTo: string): string {
+  return `(select number, step, head, sum(octet_length(step)) over (order by number desc) as bytes
+     from (select number, step::text as step, head from ${table} where ${key} = ${id} and number <= ${upTo}
+       order by number desc limit ${undoReach.steps}) page)`
 }
 
 /** What `selectLogEnd` found, read. */
@@ -169,12 +174,9 @@ export async function stepsBefore(
 ): Promise<Result<readonly Step[]>> {
   const last = Math.min(number - 1, version)
   const found = await client.query<Kept>(
-    `select number, step from (
-       select number, step, sum(octet_length(step)) over (order by number desc) as bytes
-       from (select number, step::text as step from ${of.table} where ${of.key} = $1 and number <= $2
-         order by number desc limit $3) page
-     ) sized where bytes <= $4 or number = $2 order by number`,
-    [id, last, undoReach.steps, undoReach.bytes],
+    `select number, step from ${newestSteps(of, '$1', '$2')} newest
+     where bytes <= $3 or number = $2 order by number`,
+    [id, last, undoReach.bytes],
   )
   return stepsIn(of, found.rows, id)
 }

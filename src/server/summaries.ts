@@ -209,14 +209,16 @@ export async function findingsKept(
   id: string,
 ): Promise<{ readonly version: number; readonly findings: readonly Finding[] } | null> {
   if (!isUuid(id)) return null
-  const [kept] = await query<{ version: number; findings: readonly Finding[] | null }>(
-    `select s.plan_version as version, s.findings from plan_summaries s join plans p on p.id = s.plan_id
-     where p.id = $1 and p.owner_id = $2 and s.plan_version = p.version and s.row_mark = p.xmin::text
+  const [kept] = await query<{ version: number; findings: readonly Finding[] | null; isTrouble: boolean }>(
+    `select p.version, s.findings, s.trouble is not null as "isTrouble"
+     from plans p left join plan_summaries s on s.plan_id = p.id and s.plan_version = p.version
+       and s.row_mark = p.xmin::text
        and s.checked_by = $3 || coalesce((select version from inventories where owner_id = $2), 0)
-       and s.trouble is null`,
+     where p.id = $1 and p.owner_id = $2`,
     [id, localOwner, await checksOfThisRun()],
   )
-  if (kept?.findings) return { version: kept.version, findings: kept.findings }
+  if (!kept || kept.isTrouble) return null
+  if (kept.findings) return { version: kept.version, findings: kept.findings }
   reckonSoon([id])
   return null
 }

@@ -3,7 +3,7 @@ import { render, screen } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { renderToString } from 'react-dom/server'
 import { describe, expect, it, vi } from 'vitest'
-import { Folded, LongFold } from './fold'
+import { HeadedFold, LongFold } from './fold'
 
 describe('something long that is folded', () => {
   it('is drawn when somebody opens it first, and stays as it is when it is folded again', async () => {
@@ -19,9 +19,9 @@ describe('something long that is folded', () => {
 
   it('is drawn where it was opened before the page answered', () => {
     const fold = (
-      <Folded summary="Head" summaryClass="">
+      <HeadedFold summary="Head" summaryClass="">
         {() => <p>inside</p>}
-      </Folded>
+      </HeadedFold>
     )
     const container = document.createElement('div')
     container.innerHTML = renderToString(fold)

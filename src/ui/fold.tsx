@@ -15,14 +15,14 @@ export function Fold({ title, children }: { title: string; children: ReactNode }
 /** Something long folded under its title: it is drawn when somebody opens it first. */
 export function LongFold({ title, children }: { title: string; children: () => ReactNode }) {
   return (
-    <Folded summary={title} summaryClass="min-h-8 cursor-pointer py-1 text-silt">
+    <HeadedFold summary={title} summaryClass="min-h-8 cursor-pointer py-1 text-silt">
       {children}
-    </Folded>
+    </HeadedFold>
   )
 }
 
 /** The same with a head of its own, for places where many stand: what nobody opened is not there. */
-export function Folded({
+export function HeadedFold({
   summary,
   summaryClass,
   className,

@@ -6,7 +6,6 @@ import { numberOfFigure } from '@/core/banks/figure-numbers'
 import type { Figure } from '@/core/banks/figures'
 import { NumberLink } from '@/features/desk'
 import { Explain } from '@/ui/explain'
-import { Folded } from '@/ui/fold'
 import { figureSentences } from './figure-sentences'
 import { Offer } from '@/ui/button'
 
@@ -37,29 +36,21 @@ export function FigureLine({
         return (
           <td key={column.id} className={`py-1 leading-tight ${column.kind === 'base' ? 'pl-2' : 'pl-1'}`}>
             {figure && (
-              <Folded
-                summaryClass={`cursor-pointer list-none ${figure.fits ? '' : 'text-lichen'}`}
-                summary={
-                  <>
-                    <span className="font-mono font-semibold whitespace-nowrap">{figure.value}</span>
-                    {!figure.fits && (
-                      <TriangleAlert size={14} className="ml-1 inline" aria-label="problem" role="img" />
-                    )}
-                    <span className="block text-small">{figure.short}</span>
-                  </>
-                }
-              >
-                {() => (
-                  <>
-                    <HowReckoned figure={figure} column={column} />
-                    {onMend && !figure.fits && (
-                      <Offer className="text-small" onClick={() => onMend(column, figure.value)}>
-                        Set {figure.value} in {column.name}
-                      </Offer>
-                    )}
-                  </>
+              <details>
+                <summary className={`cursor-pointer list-none ${figure.fits ? '' : 'text-lichen'}`}>
+                  <span className="font-mono font-semibold whitespace-nowrap">{figure.value}</span>
+                  {!figure.fits && (
+                    <TriangleAlert size={14} className="ml-1 inline" aria-label="problem" role="img" />
+                  )}
+                  <span className="block text-small">{figure.short}</span>
+                </summary>
+                <HowReckoned figure={figure} column={column} />
+                {onMend && !figure.fits && (
+                  <Offer className="text-small" onClick={() => onMend(column, figure.value)}>
+                    Set {figure.value} in {column.name}
+                  </Offer>
                 )}
-              </Folded>
+              </details>
             )}
           </td>
         )

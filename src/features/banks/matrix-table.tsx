@@ -7,7 +7,7 @@ import { whereIs, type Column } from '@/core/banks/columns'
 import type { Banks } from '@/core/analysis/questions'
 import { matters, type MatrixRow } from '@/core/banks/matrix-rows'
 import { showValue } from '@/core/model/domain'
-import { Folded } from '@/ui/fold'
+import { HeadedFold } from '@/ui/fold'
 import { useGradually } from '@/ui/use-gradually'
 import { SettingLabel, useDesk, usePlanPart } from '@/features/desk'
 import { CellField } from './cell-field'
@@ -155,7 +155,7 @@ const OutsideLine = memo(function OutsideLine({ columns, outside }: Pick<Banks, 
         return (
           <td key={column.id} className={`py-1 text-small ${column.kind === 'base' ? 'pl-2' : 'pl-1'}`}>
             {settings.length > 0 && (
-              <Folded
+              <HeadedFold
                 summary={`${settings.length} settings`}
                 summaryClass="cursor-pointer list-none text-brine"
               >
@@ -169,7 +169,7 @@ const OutsideLine = memo(function OutsideLine({ columns, outside }: Pick<Banks, 
                     ))}
                   </ul>
                 )}
-              </Folded>
+              </HeadedFold>
             )}
           </td>
         )

@@ -5,7 +5,7 @@ import { readTyped } from '@/core/model/typed'
 import type { Setting } from '@/core/model/types'
 import type { Value } from '@/core/vocabulary/values'
 import { Check } from '@/ui/check'
-import { Folded } from '@/ui/fold'
+import { HeadedFold } from '@/ui/fold'
 import { LongSelect } from '@/ui/select'
 import { TypedField } from '@/ui/typed-field'
 
@@ -57,7 +57,7 @@ export function ValueField({
     const now = Array.isArray(value) ? (value as readonly string[]) : null
     const all = domain.values.map((one) => one.id)
     return (
-      <Folded
+      <HeadedFold
         summary={now === null ? inherits : `${now.length} of ${all.length}`}
         summaryClass={`cursor-pointer font-mono ${value === null ? 'text-silt' : 'font-semibold text-pan'}`}
         className={className}
@@ -79,7 +79,7 @@ export function ValueField({
             })}
           </div>
         )}
-      </Folded>
+      </HeadedFold>
     )
   }
   return (

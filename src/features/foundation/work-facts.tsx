@@ -11,7 +11,7 @@ import type { Value } from '@/core/vocabulary/values'
 import { NumberLink, useDesk, useKeptText, usePlanPart } from '@/features/desk'
 import { Check } from '@/ui/check'
 import { Explain } from '@/ui/explain'
-import { Folded } from '@/ui/fold'
+import { HeadedFold } from '@/ui/fold'
 import { NumberField } from '@/ui/number-field'
 import { Select } from '@/ui/select'
 
@@ -27,7 +27,7 @@ export const WorkFacts = memo(function WorkFacts({ situation, side }: { situatio
   )
   const unchecked = usePlanPart((plan) => uncheckedFacts(model, workOf(plan, situation), side))
   return (
-    <Folded
+    <HeadedFold
       className="border-t pt-1"
       summaryClass="min-h-9 cursor-pointer py-1 pointer-coarse:min-h-11"
       summary={
@@ -61,7 +61,7 @@ export const WorkFacts = memo(function WorkFacts({ situation, side }: { situatio
           </p>
         </>
       )}
-    </Folded>
+    </HeadedFold>
   )
 })
 

@@ -12,7 +12,7 @@ import { commonSettings } from '@/core/vocabulary/catalogue'
 import type { Dispute } from '@/core/vocabulary/schools'
 import { useDesk, useFindings, usePlan, ValueField } from '@/features/desk'
 import { Offer } from '@/ui/button'
-import { Folded } from '@/ui/fold'
+import { HeadedFold } from '@/ui/fold'
 import { ScopeChoice, scopesOf } from './answer-scope'
 
 /** A question that owners answer differently: the reason of every side, for the whole plan or a part, and what an answer still wants done. */
@@ -44,7 +44,7 @@ export function Question({
   const settings = dispute.settings.flatMap((means) => lookup(model).byMeaning.get(means) ?? [])
   const idle = settings.flatMap((setting) => state?.idle[setting.id] ?? [])
   return (
-    <Folded
+    <HeadedFold
       className="border bg-sheet"
       summaryClass="min-h-11 cursor-pointer px-3 py-2"
       summary={
@@ -90,7 +90,7 @@ export function Question({
           {yours !== null && <DoneSo rows={[row, ...settings.flatMap(scope.rowsOf)]} />}
         </div>
       )}
-    </Folded>
+    </HeadedFold>
   )
 }
 
