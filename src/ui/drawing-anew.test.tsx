@@ -81,6 +81,10 @@ describe('a long page', () => {
     rerender({ count: 2 })
     expect(result.current).toBe(2)
   })
+
+  it('draws all of a list that is shorter than what it begins with', () => {
+    expect(renderHook(() => useGradually(2, 5)).result.current).toBe(2)
+  })
 })
 
 describe('a part that is loaded later', () => {

@@ -13,5 +13,5 @@ export function useGradually(count: number, first: number, more = 1): number {
     const next = later(() => startTransition(() => setDrawn(drawn + more)))
     return () => forget(next as number)
   }, [drawn, count, more])
-  return Math.max(first, Math.min(drawn, count))
+  return Math.min(Math.max(first, drawn), count)
 }

@@ -45,6 +45,14 @@ describe('the banks side by side', () => {
     expect(row(/^Shutter speed for the frame rate/).textContent).toContain('1/50')
   })
 
+  it('say what no bank holds, however few rows matter, and list it when that is unfolded', async () => {
+    const { user } = await station()
+    const outside = within(row(/^Not stored in banks/))
+    expect(outside.queryAllByRole('listitem')).toEqual([])
+    await user.click(outside.getByText(/^\d+ settings$/))
+    expect(outside.getAllByRole('listitem').length).toBeGreaterThan(3)
+  })
+
   it('show a value that is chosen at once, and what comes of it a moment later', async () => {
     const { plan, user } = await station()
     const before = row(/^Shutter speed for the frame rate/).textContent
